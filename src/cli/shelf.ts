@@ -1,0 +1,202 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { readCsvTable } from '../core/formats/csvTable';
+import { decodeText } from '../core/formats/decodeText';
+import { elevationSvg } from '../core/formats/elevationSvg';
+import { gearFileSchema, readGearFile } from '../core/formats/gearFile';
+import { jobFileSchema, readJobFile, writeJobFile } from '../core/formats/jobFile';
+import { portMapCsv } from '../core/formats/portMap';
+import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
+import { guessColumns } from '../core/formats/runColumns';
+import { applyCommands } from '../core/job/apply';
+import type { Command } from '../core/job/commands';
+import { emptyJob, type Job } from '../core/job/job';
+import { Refusal, refuse } from '../core/job/refusal';
+import { planJob } from '../core/plan';
+import { findSnags } from '../core/snags/findSnags';
+import { GRADE_WORDS } from '../core/snags/snag';
+import { citeSource } from '../core/standards/source';
+import { counted } from '../core/text/counted';
+
+const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
+
+  import RUNS.csv [--gear GEAR.json] [--name NAME] [--units metric|imperial] [--skip-bad-rows] -o JOB.json
+                    read runs, and racks and gear, into a new job
+  plan JOB.json [--include-spare] -o JOB.json
+                    place, land and patch what is not decided yet
+  check JOB.json [--json]
+                    list the snags; exit 1 when something won't work
+  export JOB.json --as port-map.csv|elevation.svg|job.json -o FILE
+  schema [--of job|gear] [-o FILE]
+                    the JSON Schema of the job file, or of the gear file
+
+-o - writes to standard output. Exit 0: done. 1: check found something that won't work.
+2: the command or a file could not be taken, and nothing was written.
+`;
+
+const EXPORTS: Record<string, (job: Job) => string> = {
+  'port-map.csv': portMapCsv,
+  'elevation.svg': elevationSvg,
+  'job.json': writeJobFile,
+};
+
+type Options = ReturnType<typeof readArguments>['values'];
+
+function readArguments(args: string[]) {
+  return parseArgs({
+    args,
+    allowPositionals: true,
+    options: {
+      gear: { type: 'string' },
+      name: { type: 'string' },
+      units: { type: 'string' },
+      out: { type: 'string', short: 'o' },
+      as: { type: 'string' },
+      of: { type: 'string' },
+      json: { type: 'boolean' },
+      'skip-bad-rows': { type: 'boolean' },
+      'include-spare': { type: 'boolean' },
+      help: { type: 'boolean', short: 'h' },
+    },
+  });
+}
+
+const say = (text: string) => process.stderr.write(`${text}\n`);
+
+function read(path: string): Uint8Array {
+  try {
+    return readFileSync(path === '-' ? 0 : path);
+  } catch (fault) {
+    const reason =
+      (fault as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : String((fault as Error).message);
+    return refuse('cannot-read', `${path}: ${reason}.`);
+  }
+}
+
+const readText = (path: string) => decodeText(read(path)).text;
+
+/** Written beside and then renamed, so that a file is never half-written. */
+function write(path: string | undefined, text: string): void {
+  if (path === undefined || path === '-') {
+    process.stdout.write(text);
+    return;
+  }
+  const beside = `${path}.${process.pid}.part`;
+  try {
+    writeFileSync(beside, text);
+    renameSync(beside, path);
+  } catch (fault) {
+    refuse('cannot-write', `${path}: ${(fault as Error).message}.`);
+  }
+}
+
+function needOut(options: Options): string {
+  return options.out ?? refuse('usage', 'Say where to write with -o FILE, or -o - for standard output.');
+}
+
+function importRuns(path: string, options: Options): number {
+  const out = needOut(options);
+  const units = options.units ?? 'metric';
+  if (units !== 'metric' && units !== 'imperial') return refuse('usage', '--units: expected metric or imperial.');
+  const name = options.name ?? (path.split('/').at(-1) ?? '').replace(/\.[^.]*$/, '');
+  const commands: Command[] = [];
+  if (options.gear !== undefined) {
+    const { racks, gear } = readGearFile(readText(options.gear));
+    for (const rack of racks) commands.push({ type: 'addRack', rack });
+    if (gear.length > 0) commands.push({ type: 'addGear', gear });
+  }
+  const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units }), commands).job;
+
+  const table = readCsvTable(readText(path));
+  const preview = previewRuns(start, table, guessColumns(table.header, units));
+  const faults = preview.rows.flatMap((row) => row.faults.map((fault) => faultWords(row.line, fault)));
+  for (const words of faults) say(`${path}: ${words}`);
+  if (faults.length > 0 && !options['skip-bad-rows']) {
+    return refuse(
+      'bad-rows',
+      `${counted(preview.counts['not taken'], 'row')} cannot be taken, so nothing was written. Mend them, or leave them out with --skip-bad-rows.`,
+    );
+  }
+  const command = importCommand(preview, randomUUID);
+  const job = command ? applyCommands(start, [command]).job : start;
+  write(out, writeJobFile(job));
+  say(
+    `${counted(preview.counts.new, 'run')}, ${counted(Object.keys(job.gear).length, 'device')}, ${counted(Object.keys(job.racks).length, 'rack')} written to ${out}`,
+  );
+  return 0;
+}
+
+function plan(path: string, options: Options): number {
+  const out = needOut(options);
+  const { job, left } = planJob(readJobFile(readText(path)), { includeSpare: options['include-spare'] ?? false });
+  write(out, writeJobFile(job));
+  const count = (table: 'placements' | 'landings' | 'cords') => Object.keys(job[table]).length;
+  say(
+    `${counted(count('placements'), 'device')} placed, ${counted(count('landings'), 'run')} landed, ${counted(count('cords'), 'run')} patched`,
+  );
+  for (const why of left) say(`left: ${why}`);
+  return 0;
+}
+
+function check(path: string, options: Options): number {
+  const snags = findSnags(readJobFile(readText(path)));
+  if (options.json) {
+    const plain = snags.map(({ mends, source, ...snag }) => ({
+      ...snag,
+      source: citeSource(source),
+      mends: mends().map(({ label }) => label),
+    }));
+    write('-', `${JSON.stringify(plain, null, 2)}\n`);
+  } else {
+    for (const { grade, what, source } of snags) write('-', `${GRADE_WORDS[grade]}: ${what} [${citeSource(source)}]\n`);
+    write('-', snags.length === 0 ? 'No snags.\n' : `${counted(snags.length, 'snag')}.\n`);
+  }
+  return snags.some(({ grade }) => grade === 'wont-work') ? 1 : 0;
+}
+
+function exportJob(path: string, options: Options): number {
+  const make = EXPORTS[options.as ?? ''];
+  if (!make) return refuse('usage', `--as: expected one of ${Object.keys(EXPORTS).join(', ')}.`);
+  const out = needOut(options);
+  write(out, make(readJobFile(readText(path))));
+  return 0;
+}
+
+function schema(options: Options): number {
+  const of = options.of ?? 'job';
+  if (of !== 'job' && of !== 'gear') return refuse('usage', '--of: expected job or gear.');
+  write(options.out, `${JSON.stringify(of === 'job' ? jobFileSchema() : gearFileSchema(), null, 2)}\n`);
+  return 0;
+}
+
+/** Run one command line. @returns the exit code */
+export function main(args: string[]): number {
+  try {
+    const { values, positionals } = readArguments(args);
+    const [verb, path, ...more] = positionals;
+    if (values.help || verb === undefined || verb === 'help') {
+      process.stdout.write(HELP);
+      return 0;
+    }
+    if (verb === 'schema') return schema(values);
+    const verbs: Record<string, (path: string, options: Options) => number> = {
+      import: importRuns,
+      plan,
+      check,
+      export: exportJob,
+    };
+    const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
+    if (!run) return refuse('usage', `There is no command ${verb}: expected import, plan, check, export or schema.`);
+    if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
+    return run(path, values);
+  } catch (fault) {
+    const usage = fault instanceof TypeError && (fault as NodeJS.ErrnoException).code?.startsWith('ERR_PARSE_ARGS');
+    if (!(fault instanceof Refusal) && !usage) throw fault;
+    say((fault as Error).message);
+    return 2;
+  }
+}
+
+// Set once the output has drained: an exit call would cut a pipe short.
+process.exitCode = main(process.argv.slice(2));

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { TABLES } from '../job/job';
+import { Id } from '../job/records/fields';
+import { refuse } from '../job/refusal';
+import { issueWords, parseJson } from './jobFile';
+
+/** Racks and gear of a site: the job file's rack and gear records, ids optional. */
+export const GearFile = z
+  .strictObject({
+    racks: z
+      .array(TABLES.racks.extend({ id: Id.optional() }))
+      .max(50)
+      .default([]),
+    gear: z
+      .array(TABLES.gear.extend({ id: Id.optional() }))
+      .max(2000)
+      .default([]),
+  })
+  .meta({ id: 'GoodShelfGear', title: 'Good Shelf racks and gear' });
+
+/**
+ * Read racks and gear from the text of a file.
+ * @returns records with ids: those given, else `rack-1`, `gear-1` and so on
+ * @throws Refusal naming the record and the field
+ */
+export function readGearFile(text: string) {
+  const checked = GearFile.safeParse(parseJson(text, 'The gear file'));
+  if (!checked.success)
+    return refuse('not-gear', `The gear file is not as its schema says. ${issueWords(checked.error).join('; ')}.`);
+  const named = <T extends { id?: string | undefined }>(rows: T[], noun: string) =>
+    rows.map((row, at) => ({ ...row, id: row.id ?? `${noun}-${at + 1}` }));
+  return { racks: named(checked.data.racks, 'rack'), gear: named(checked.data.gear, 'gear') };
+}
+
+/** JSON Schema of what `readGearFile` takes. */
+export const gearFileSchema = () => z.toJSONSchema(GearFile, { io: 'input' });

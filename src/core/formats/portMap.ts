@@ -1,0 +1,65 @@
+import Papa from 'papaparse';
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import { poeClassFor } from '../power/poe';
+import { traceRun } from '../trace/traceRun';
+
+/** Columns of the port map. Others read them by name: new ones are only ever added at the end. */
+export const PORT_MAP_COLUMNS = [
+  'label',
+  'floor',
+  'room',
+  'outlet',
+  'device',
+  'cable',
+  'length_m',
+  'panel',
+  'panel_port',
+  'cord_length_m',
+  'cord_colour',
+  'switch',
+  'switch_port',
+  'network',
+  'poe_class',
+  'critical',
+  'state',
+  'notes',
+] as const;
+
+type PortMapRow = Record<(typeof PORT_MAP_COLUMNS)[number], string>;
+
+const metres = (mm: number | null) => (mm === null ? '' : String(Number((mm / 1000).toFixed(3))));
+
+/** One row a run in label order; what is not decided yet is empty. */
+export function portMap(job: Job): PortMapRow[] {
+  return indexJob(job).runsInOrder.map((run) => {
+    const { landing, panel, cord, cordMm, device, network, state } = traceRun(job, run);
+    const poe = poeClassFor(run.poeW);
+    return {
+      label: run.label,
+      floor: run.floor,
+      room: run.room,
+      outlet: run.outlet,
+      device: run.device,
+      cable: run.cable,
+      length_m: metres(run.lengthMm),
+      panel: panel?.name ?? '',
+      panel_port: landing ? String(landing.port) : '',
+      cord_length_m: metres(cordMm),
+      cord_colour: cord && network ? network.colour : '',
+      switch: device?.name ?? '',
+      switch_port: cord ? String(cord.switchPort) : '',
+      network: network?.name ?? '',
+      poe_class: poe === null ? '' : poe === 'beyond' ? 'beyond class 8' : String(poe.class),
+      critical: run.critical ? 'yes' : 'no',
+      state,
+      notes: run.notes,
+    };
+  });
+}
+
+/** The port map as CSV. Cells that a spreadsheet would run as formulas are neutralised by a leading apostrophe. */
+export function portMapCsv(job: Job): string {
+  const rows = portMap(job).map((row) => PORT_MAP_COLUMNS.map((column) => row[column]));
+  return `${Papa.unparse({ fields: [...PORT_MAP_COLUMNS], data: rows }, { escapeFormulae: true, newline: '\n' })}\n`;
+}

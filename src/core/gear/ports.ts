@@ -1,0 +1,56 @@
+import type { Connector, Gear } from '../job/records/gear';
+import type { Carries } from '../job/records/run';
+
+/** One port of a device, numbered from 1 through all its groups. */
+export type Port = {
+  number: number;
+  connector: Connector;
+  speedMbps: number | null;
+  poeW: number;
+  use: 'access' | 'internet';
+};
+
+const cache = new WeakMap<Gear['ports'], Port[]>();
+
+/** All ports of a device in order of number. Memoised: records are never changed in place. */
+export function portsOf(gear: Gear): Port[] {
+  const known = cache.get(gear.ports);
+  if (known) return known;
+  const ports = gear.ports.flatMap(({ count, ...group }) => Array.from({ length: count }, () => group));
+  const numbered = ports.map((port, at) => ({ number: at + 1, ...port }));
+  if (Object.isFrozen(gear.ports)) cache.set(gear.ports, numbered);
+  return numbered;
+}
+
+export function portAt(gear: Gear, number: number): Port | null {
+  return portsOf(gear)[number - 1] ?? null;
+}
+
+export const isPanel = (gear: Gear): boolean => gear.kind === 'panel';
+/** Devices that a run can be patched to. */
+export const isSwitching = (gear: Gear): boolean => gear.kind === 'switch' || gear.kind === 'router';
+
+const LANDS: Record<Connector, readonly Carries[]> = {
+  keystone: ['ethernet', 'fibre', 'coax', 'telephone', 'speaker', 'other'],
+  rj45: ['ethernet', 'telephone'],
+  lc: ['fibre'],
+  f: ['coax'],
+  sfp: [],
+  'sfp+': [],
+};
+const PATCHES: Record<Connector, readonly Carries[]> = {
+  rj45: ['ethernet'],
+  sfp: ['fibre'],
+  'sfp+': ['fibre'],
+  keystone: [],
+  lc: [],
+  f: [],
+};
+
+/** Whether a cable that carries this can be ended on a panel port of this kind. */
+export const canLand = (connector: Connector, carries: Carries): boolean => LANDS[connector].includes(carries);
+/** Whether a cord for this can be plugged into a switch port of this kind, modules for fibre included. */
+export const canPatch = (connector: Connector, carries: Carries): boolean => PATCHES[connector].includes(carries);
+/** Whether a switch has any port at all for this. */
+export const isSwitched = (carries: Carries): boolean =>
+  Object.values(PATCHES).some((kinds) => kinds.includes(carries));

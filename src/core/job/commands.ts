@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import type { CommandKind } from './commands/command';
+import { editJob } from './commands/editJob';
+import { addGear, editGear, removeGear } from './commands/gear';
+import { landRuns, takeOffRuns } from './commands/landing';
+import { fixCords, patchPorts, unplug } from './commands/patching';
+import { liftGear, placeGear } from './commands/placing';
+import { addRack, editRack } from './commands/racks';
+import { addRuns, editRuns, importRuns, removeRuns } from './commands/runs';
+
+/** Every kind of change there is. Adding one touches its file and this list. */
+export const COMMAND_KINDS = {
+  editJob,
+  addRack,
+  editRack,
+  addGear,
+  editGear,
+  removeGear,
+  placeGear,
+  liftGear,
+  addRuns,
+  editRuns,
+  importRuns,
+  removeRuns,
+  landRuns,
+  takeOffRuns,
+  patchPorts,
+  unplug,
+  fixCords,
+} as const;
+
+type Kinds = typeof COMMAND_KINDS;
+export type Command = { [T in keyof Kinds]: z.infer<Kinds[T]['schema']> }[keyof Kinds];
+
+export const Command = z.discriminatedUnion('type', [
+  editJob.schema,
+  addRack.schema,
+  editRack.schema,
+  addGear.schema,
+  editGear.schema,
+  removeGear.schema,
+  placeGear.schema,
+  liftGear.schema,
+  addRuns.schema,
+  editRuns.schema,
+  importRuns.schema,
+  removeRuns.schema,
+  landRuns.schema,
+  takeOffRuns.schema,
+  patchPorts.schema,
+  unplug.schema,
+  fixCords.schema,
+]);
+
+/** The kind of a command; its apply and describe take just that command. */
+export const kindOf = (command: Command) => COMMAND_KINDS[command.type] as unknown as CommandKind<z.ZodType<Command>>;

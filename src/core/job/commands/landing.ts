@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { canLand, isPanel, portAt } from '../../gear/ports';
+import { counted } from '../../text/counted';
+import { portKey } from '../jobIndex';
+import { Id } from '../records/fields';
+import { Landing } from '../records/landing';
+import { refuse } from '../refusal';
+import { commandKind } from './command';
+import { freeId, lookUp } from './lookUp';
+import { removeLandingsOf } from './runs';
+
+const Target = z.strictObject({ runId: Id, panelId: Id, port: Landing.shape.port });
+
+/** End runs on panel ports. A run that is landed already moves, and its cord moves with it. */
+export const landRuns = commandKind({
+  schema: z.strictObject({ type: z.literal('landRuns'), landings: z.array(Target).min(1).max(10_000) }),
+  apply: (job, { landings }) => {
+    const moving = new Set(landings.map((landing) => landing.runId));
+    const old = new Map<string, Landing>();
+    const used = new Map<string, string>();
+    for (const row of Object.values(job.landings)) {
+      if (moving.has(row.runId)) {
+        old.set(row.runId, row);
+        delete job.landings[row.id];
+      } else used.set(portKey(row.panelId, row.port), row.runId);
+    }
+    const cordAt = new Map(Object.values(job.cords).map((cord) => [portKey(cord.panelId, cord.panelPort), cord]));
+    const carried = new Map(
+      [...old].map(([runId, { panelId, port }]) => [runId, cordAt.get(portKey(panelId, port))] as const),
+    );
+
+    for (const { runId, panelId, port } of landings) {
+      const run = lookUp(job, 'runs', runId);
+      const panel = lookUp(job, 'gear', panelId);
+      const opening = isPanel(panel) ? portAt(panel, port) : null;
+      if (!opening) refuse('no-port', `${panel.name} has no panel port ${port}.`, runId);
+      if (!canLand(opening.connector, run.carries)) {
+        refuse(
+          'wrong-port',
+          `${run.label} carries ${run.carries}: ${panel.name} port ${port} does not take that.`,
+          runId,
+        );
+      }
+      const key = portKey(panelId, port);
+      const other = used.get(key);
+      if (other) {
+        refuse(
+          'port-taken',
+          `${panel.name} port ${port} is taken by ${job.runs[other]?.label ?? 'another run'}.`,
+          runId,
+        );
+      }
+      used.set(key, runId);
+      const id = old.get(runId)?.id ?? freeId(job.landings, runId);
+      job.landings[id] = { id, runId, panelId, port };
+      const cord = carried.get(runId);
+      if (cord) Object.assign(cord, { panelId, panelPort: port });
+    }
+  },
+  describe: (job, { landings }) => {
+    const [first] = landings;
+    if (landings.length > 1 || !first) return `Land ${counted(landings.length, 'run')}`;
+    return `Land ${job.runs[first.runId]?.label} on ${job.gear[first.panelId]?.name} port ${first.port}`;
+  },
+});
+
+/** Take runs off their panel ports, with the cords behind them. */
+export const takeOffRuns = commandKind({
+  schema: z.strictObject({ type: z.literal('takeOffRuns'), runIds: z.array(Id).min(1).max(10_000) }),
+  apply: (job, { runIds }) => {
+    for (const id of runIds) lookUp(job, 'runs', id);
+    removeLandingsOf(job, runIds);
+  },
+  describe: (job, { runIds }) =>
+    runIds.length === 1
+      ? `Take ${job.runs[runIds[0] ?? '']?.label} off its panel port`
+      : `Take ${counted(runIds.length, 'run')} off their panel ports`,
+});

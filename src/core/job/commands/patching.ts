@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { canPatch, isSwitching, portAt } from '../../gear/ports';
+import { counted } from '../../text/counted';
+import { portKey } from '../jobIndex';
+import { Cord } from '../records/cord';
+import { Id } from '../records/fields';
+import { refuse } from '../refusal';
+import { commandKind } from './command';
+import { freeId, lookUp } from './lookUp';
+
+const Ends = Cord.omit({ id: true }).extend({ fixed: z.boolean() });
+
+/**
+ * Plug cords between panel ports and switch ports. A panel port that has a cord already gets that cord moved.
+ * Speed and power are not judged here: a person may patch for now what will bite later, and the docket says so.
+ */
+export const patchPorts = commandKind({
+  schema: z.strictObject({ type: z.literal('patchPorts'), cords: z.array(Ends).min(1).max(10_000) }),
+  apply: (job, { cords }) => {
+    const moving = new Set(cords.map((cord) => portKey(cord.panelId, cord.panelPort)));
+    const used = new Set<string>();
+    const oldId = new Map<string, string>();
+    for (const row of Object.values(job.cords)) {
+      const key = portKey(row.panelId, row.panelPort);
+      if (moving.has(key)) {
+        oldId.set(key, row.id);
+        delete job.cords[row.id];
+      } else used.add(portKey(row.switchId, row.switchPort));
+    }
+    const runAt = new Map(Object.values(job.landings).map((row) => [portKey(row.panelId, row.port), row.runId]));
+
+    for (const ends of cords) {
+      const panel = lookUp(job, 'gear', ends.panelId);
+      const device = lookUp(job, 'gear', ends.switchId);
+      const run = job.runs[runAt.get(portKey(ends.panelId, ends.panelPort)) ?? ''];
+      if (!run) refuse('nothing-landed', `No run is landed on ${panel.name} port ${ends.panelPort}: land one first.`);
+      const port = isSwitching(device) ? portAt(device, ends.switchPort) : null;
+      if (!port) refuse('no-port', `${device.name} has no port ${ends.switchPort} to patch to.`, run.id);
+      if (port.use === 'internet') {
+        refuse('wrong-port', `${device.name} port ${ends.switchPort} is its internet port: choose another.`, run.id);
+      }
+      if (!canPatch(port.connector, run.carries)) {
+        const what = port.connector.toUpperCase();
+        refuse('wrong-port', `${run.label} carries ${run.carries}: a cord for that does not go into ${what}.`, run.id);
+      }
+      const target = portKey(ends.switchId, ends.switchPort);
+      if (used.has(target)) {
+        refuse('port-taken', `${device.name} port ${ends.switchPort} has a cord in it already.`, run.id);
+      }
+      used.add(target);
+      const key = portKey(ends.panelId, ends.panelPort);
+      const id = oldId.get(key) ?? freeId(job.cords, `cord-${ends.panelPort}-${ends.panelId}`);
+      job.cords[id] = { id, ...ends };
+    }
+  },
+  describe: (job, { cords }) => {
+    const [first] = cords;
+    if (cords.length > 1 || !first) return `Patch ${counted(cords.length, 'run')}`;
+    const landing = Object.values(job.landings).find(
+      (row) => row.panelId === first.panelId && row.port === first.panelPort,
+    );
+    const what = job.runs[landing?.runId ?? '']?.label ?? `${job.gear[first.panelId]?.name} ${first.panelPort}`;
+    return `Patch ${what} to ${job.gear[first.switchId]?.name} port ${first.switchPort}`;
+  },
+});
+
+/** Pull cords out. */
+export const unplug = commandKind({
+  schema: z.strictObject({ type: z.literal('unplug'), cordIds: z.array(Id).min(1).max(10_000) }),
+  apply: (job, { cordIds }) => {
+    for (const id of cordIds) {
+      lookUp(job, 'cords', id);
+      delete job.cords[id];
+    }
+  },
+  describe: (_, { cordIds }) => `Unpatch ${counted(cordIds.length, 'run')}`,
+});
+
+/** Mark cords as fixed by hand, or as free to be planned again. */
+export const fixCords = commandKind({
+  schema: z.strictObject({ type: z.literal('fixCords'), cordIds: z.array(Id).min(1).max(10_000), fixed: z.boolean() }),
+  apply: (job, { cordIds, fixed }) => {
+    for (const id of cordIds) lookUp(job, 'cords', id).fixed = fixed;
+  },
+  describe: (_, { cordIds, fixed }) => `${fixed ? 'Fix' : 'Free'} ${counted(cordIds.length, 'cord')}`,
+});

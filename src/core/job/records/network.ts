@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { Id, name } from './fields';
+
+export const NETWORK_COLOURS = ['blue', 'orange', 'green', 'red', 'violet', 'teal', 'brown', 'grey'] as const;
+export const LINE_PATTERNS = ['solid', 'dashed', 'dotted', 'dash-dot', 'long-dash', 'double-dot'] as const;
+export type NetworkColour = (typeof NETWORK_COLOURS)[number];
+export type LinePattern = (typeof LINE_PATTERNS)[number];
+
+/** A network that runs belong to. Told apart by colour, by line pattern and by a short code. Runs outlive it. */
+export const Network = z.strictObject({
+  id: Id,
+  name: name(),
+  code: name(3),
+  colour: z.enum(NETWORK_COLOURS),
+  pattern: z.enum(LINE_PATTERNS),
+});
+export type Network = z.infer<typeof Network>;
+
+/** Shortest code from the name's letters that no other network has. */
+function freeCode(wanted: string, taken: Set<string>): string {
+  const letters = wanted.replace(/[^\p{L}\p{N}]/gu, '') || 'N';
+  const first = letters.charAt(0).toUpperCase();
+  if (!taken.has(first)) return first;
+  for (const next of letters.slice(1)) {
+    const code = first + next.toLowerCase();
+    if (!taken.has(code)) return code;
+  }
+  for (let number = 2; ; number++) {
+    const code = `N${number.toString(36).toUpperCase()}`;
+    if (!taken.has(code)) return code;
+  }
+}
+
+/** A network of this name with the first colour, pattern and code that the others leave free. */
+export function networkNamed(id: string, wanted: string, others: Network[]): Network {
+  const used = others.length;
+  return {
+    id,
+    name: wanted,
+    code: freeCode(wanted, new Set(others.map((other) => other.code))),
+    colour: NETWORK_COLOURS[used % NETWORK_COLOURS.length] ?? 'grey',
+    // Patterns and colours have different counts, so that the pairs repeat late.
+    pattern: LINE_PATTERNS[used % LINE_PATTERNS.length] ?? 'solid',
+  };
+}

@@ -1,0 +1,17 @@
+import { type Port, portAt } from '../gear/ports';
+import type { JobIndex } from '../job/jobIndex';
+import type { Cord } from '../job/records/cord';
+import type { Gear } from '../job/records/gear';
+import type { Run } from '../job/records/run';
+import { runBehind } from './switchLoad';
+
+export type Patched = { run: Run; cord: Cord; device: Gear; port: Port };
+
+/** Every run that is patched to a port that exists. */
+export function patchedRuns(index: JobIndex): Patched[] {
+  return Object.values(index.job.cords).flatMap((cord) => {
+    const [run, device] = [runBehind(index, cord), index.job.gear[cord.switchId]];
+    const port = device && portAt(device, cord.switchPort);
+    return run && port ? { run, cord, device, port } : [];
+  });
+}

@@ -1,0 +1,29 @@
+import type { Gear } from '../job/records/gear';
+import type { Placement } from '../job/records/placement';
+import type { Rack } from '../job/records/rack';
+
+/** Lowest and highest unit that a device of this height takes, counted from the bottom. */
+export const span = (bottomU: number, heightU: number) => ({ bottomU, topU: bottomU + heightU - 1 });
+
+/** The number shown for a unit counted from the bottom, by the rack's own numbering. */
+export function shownUnit(rack: Rack, unitFromBottom: number): number {
+  return rack.numbering === 'from-bottom' ? unitFromBottom : rack.units + 1 - unitFromBottom;
+}
+
+/** `U7`, or `U7–U8` for a device of two units, in the rack's own numbering, lower number first. */
+export function unitName(rack: Rack, bottomU: number, heightU: number): string {
+  const { topU } = span(bottomU, heightU);
+  const [low, high] = [shownUnit(rack, bottomU), shownUnit(rack, topU)].sort((a, b) => a - b);
+  return low === high ? `U${low}` : `U${low}–U${high}`;
+}
+
+/** Units of a rack that no placed device takes, from the bottom. */
+export function freeUnits(rack: Rack, placements: Placement[], gear: Record<string, Gear>): number[] {
+  const taken = new Set<number>();
+  for (const placement of placements) {
+    if (placement.rackId !== rack.id) continue;
+    const height = gear[placement.gearId]?.heightU ?? 0;
+    for (let unit = placement.bottomU; unit < placement.bottomU + height; unit++) taken.add(unit);
+  }
+  return Array.from({ length: rack.units }, (_, at) => at + 1).filter((unit) => !taken.has(unit));
+}

@@ -1,0 +1,71 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import { categoryTooLow } from './rules/categoryTooLow';
+import { channelTooLong } from './rules/channelTooLong';
+import { cordInUsedPort } from './rules/cordInUsedPort';
+import { deeperThanRack } from './rules/deeperThanRack';
+import { fewSparePorts } from './rules/fewSparePorts';
+import { fewSpareUnits } from './rules/fewSpareUnits';
+import { labelMissing } from './rules/labelMissing';
+import { labelTwice } from './rules/labelTwice';
+import { landedTwice } from './rules/landedTwice';
+import { linkTooLong } from './rules/linkTooLong';
+import { liveUnpatched } from './rules/liveUnpatched';
+import { outsideRack } from './rules/outsideRack';
+import { overloadedRack } from './rules/overloadedRack';
+import { poePortTooWeak } from './rules/poePortTooWeak';
+import { portTooSlow } from './rules/portTooSlow';
+import { switchBudget } from './rules/switchBudget';
+import { unitsOverlap } from './rules/unitsOverlap';
+import { wrongPortKind } from './rules/wrongPortKind';
+import { GRADES, type Snag, type SnagRule } from './snag';
+
+/** Every rule there is. Adding one touches its file and this list. */
+export const SNAG_RULES: readonly SnagRule[] = [
+  unitsOverlap,
+  outsideRack,
+  deeperThanRack,
+  overloadedRack,
+  linkTooLong,
+  channelTooLong,
+  categoryTooLow,
+  labelMissing,
+  labelTwice,
+  landedTwice,
+  wrongPortKind,
+  cordInUsedPort,
+  portTooSlow,
+  poePortTooWeak,
+  switchBudget,
+  liveUnpatched,
+  fewSpareUnits,
+  fewSparePorts,
+];
+
+const cache = new WeakMap<Job, Snag[]>();
+const noMends = () => [];
+
+/** All snags of a job, gravest first, then by rule. Memoised for each version of the job. */
+export function findSnags(job: Job): Snag[] {
+  const known = cache.get(job);
+  if (known) return known;
+  const index = indexJob(job);
+  const snags = SNAG_RULES.flatMap((rule) =>
+    rule
+      .find(index)
+      .map(({ runIds = [], gearIds = [], rackIds = [], source = rule.source, mends = noMends, ...finding }) => ({
+        ...finding,
+        runIds,
+        gearIds,
+        rackIds,
+        source,
+        mends,
+        id: [rule.id, ...runIds, ...gearIds, ...rackIds].join(' '),
+        rule: rule.id,
+        why: rule.why,
+        stations: rule.stations,
+      })),
+  ).sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade));
+  cache.set(job, snags);
+  return snags;
+}

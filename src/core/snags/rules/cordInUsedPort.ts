@@ -1,0 +1,42 @@
+import { sharing } from '../../job/clashes';
+import { portKey } from '../../job/jobIndex';
+import { runBehind } from '../../patching/switchLoad';
+import { commonPractice } from '../../standards/source';
+import { moveCordMend, unplugMend } from '../mends';
+import type { Finding, SnagRule } from '../snag';
+
+export const cordInUsedPort: SnagRule = {
+  id: 'cord-in-used-port',
+  why: 'A port takes one plug.',
+  source: commonPractice,
+  stations: ['patch'],
+  find: (index) => {
+    const cords = Object.values(index.job.cords);
+    const groups = [
+      ...sharing(cords, (cord) => portKey(cord.switchId, cord.switchPort)).map((group) => ({
+        group,
+        side: 'switch' as const,
+      })),
+      ...sharing(cords, (cord) => portKey(cord.panelId, cord.panelPort)).map((group) => ({
+        group,
+        side: 'panel' as const,
+      })),
+    ];
+    return groups.flatMap(({ group, side }): Finding[] => {
+      const last = group.at(-1);
+      const [first] = group;
+      if (!first || !last) return [];
+      const [gearId, port] = side === 'switch' ? [first.switchId, first.switchPort] : [first.panelId, first.panelPort];
+      const run = runBehind(index, last);
+      return [
+        {
+          grade: 'wont-work',
+          runIds: [...new Set(group.flatMap((cord) => runBehind(index, cord)?.id ?? []))],
+          gearIds: [gearId],
+          what: `${group.length} cords are plugged into ${index.job.gear[gearId]?.name} port ${port}.`,
+          mends: () => [...(run && side === 'switch' ? moveCordMend(index, run, last) : []), unplugMend(run, last)],
+        },
+      ];
+    });
+  },
+};

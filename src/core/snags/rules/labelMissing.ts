@@ -1,0 +1,17 @@
+import { commonPractice } from '../../standards/source';
+import type { SnagRule } from '../snag';
+
+export const labelMissing: SnagRule = {
+  id: 'label-missing',
+  why: 'A cable that nobody can name has to be traced again on every visit.',
+  source: commonPractice,
+  stations: ['runs'],
+  find: ({ runsInOrder }) =>
+    runsInOrder
+      .filter((run) => run.label.trim() === '')
+      .map((run) => ({
+        grade: 'wont-work' as const,
+        runIds: [run.id],
+        what: `The run to ${[run.room, run.outlet].filter(Boolean).join(', ') || 'an unnamed outlet'} has no label.`,
+      })),
+};

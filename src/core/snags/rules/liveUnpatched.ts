@@ -1,0 +1,44 @@
+import { isSwitched } from '../../gear/ports';
+import { portKey } from '../../job/jobIndex';
+import { isLive } from '../../job/records/run';
+import { planPatching } from '../../patching/planPatching';
+import { commonPractice } from '../../standards/source';
+import type { SnagRule } from '../snag';
+
+/** Only what is landed and cannot simply be patched is listed run by run; the rest is one line. */
+export const liveUnpatched: SnagRule = {
+  id: 'live-unpatched',
+  why: 'A device without a switch port has no network.',
+  source: commonPractice,
+  stations: ['patch'],
+  find: (index) => {
+    const waiting = index.runsInOrder.filter((run) => {
+      const landing = index.landingOfRun.get(run.id);
+      return (
+        landing &&
+        isLive(run) &&
+        isSwitched(run.carries) &&
+        !index.cordAtPanelPort.has(portKey(landing.panelId, landing.port))
+      );
+    });
+    if (waiting.length === 0) return [];
+    const [first] = waiting;
+    return [
+      {
+        grade: 'could-be-neater' as const,
+        // The list is long in a young job, so the snag is about the first run and names the count.
+        runIds: first ? [first.id] : [],
+        what:
+          waiting.length === 1
+            ? `${first?.label} (${first?.device}) is landed and not patched yet.`
+            : `${waiting.length} runs with a device are landed and not patched yet, ${first?.label} first.`,
+        mends: () => {
+          const { cords } = planPatching(index.job);
+          return cords.length === 0
+            ? []
+            : [{ label: 'Patch the rest', commands: [{ type: 'patchPorts' as const, cords }] }];
+        },
+      },
+    ];
+  },
+};

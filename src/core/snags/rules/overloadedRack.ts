@@ -1,0 +1,23 @@
+import { commonPractice } from '../../standards/source';
+import type { SnagRule } from '../snag';
+
+export const overloadedRack: SnagRule = {
+  id: 'overloaded-rack',
+  why: 'Above its maker’s rating a cabinet can tear from its wall. Keep to the rating, have the fixings checked for the wall, and lift heavy gear with two people.',
+  source: commonPractice,
+  stations: ['stack'],
+  find: ({ job }) =>
+    Object.values(job.racks).flatMap((rack) => {
+      if (rack.ratedLoadKg === null) return [];
+      const gear = Object.values(job.placements)
+        .filter((row) => row.rackId === rack.id)
+        .flatMap((row) => job.gear[row.gearId] ?? []);
+      const massKg = gear.reduce((sum, one) => sum + one.massKg, 0);
+      if (massKg <= rack.ratedLoadKg) return [];
+      return {
+        grade: 'will-bite' as const,
+        rackIds: [rack.id],
+        what: `${rack.name} carries ${massKg.toFixed(1)} kg of gear and is rated for ${rack.ratedLoadKg} kg.`,
+      };
+    }),
+};

@@ -1,0 +1,30 @@
+import { patchedRuns } from '../../patching/patchedRuns';
+import { poeClassFor, portWattsFor } from '../../power/poe';
+import { poeSource } from '../../standards/poeClasses';
+import { moveCordMend, unplugMend } from '../mends';
+import type { SnagRule } from '../snag';
+
+export const poePortTooWeak: SnagRule = {
+  id: 'poe-port-too-weak',
+  why: 'The device stays dark, or restarts when it needs its full power.',
+  source: poeSource,
+  stations: ['patch'],
+  find: (index) =>
+    patchedRuns(index).flatMap(({ run, cord, device, port }) => {
+      const needW = portWattsFor(run.poeW);
+      if (needW <= port.poeW) return [];
+      const row = poeClassFor(run.poeW);
+      const need =
+        row === 'beyond' || row === null
+          ? `${run.poeW} W, more than any class carries`
+          : `class ${row.class}, ${row.pseW} W from its port`;
+      const has = port.poeW > 0 ? `supplies ${port.poeW} W` : 'supplies none';
+      return {
+        grade: 'wont-work' as const,
+        runIds: [run.id],
+        gearIds: [device.id],
+        what: `${run.label} (${run.device || 'spare'}) needs ${need}; ${device.name} port ${cord.switchPort} ${has}.`,
+        mends: () => [...moveCordMend(index, run, cord), unplugMend(run, cord)],
+      };
+    }),
+};

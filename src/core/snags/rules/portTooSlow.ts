@@ -1,0 +1,23 @@
+import { patchedRuns } from '../../patching/patchedRuns';
+import { published } from '../../standards/source';
+import { formatSpeed } from '../../text/speed';
+import { moveCordMend, unplugMend } from '../mends';
+import type { SnagRule } from '../snag';
+
+export const portTooSlow: SnagRule = {
+  id: 'port-too-slow',
+  why: 'Both ends of a link agree on the slower speed (auto-negotiation).',
+  source: published('IEEE 802.3 clause 28'),
+  stations: ['patch'],
+  find: (index) =>
+    patchedRuns(index).flatMap(({ run, cord, device, port }) => {
+      if (run.speedMbps === null || port.speedMbps === null || run.speedMbps <= port.speedMbps) return [];
+      return {
+        grade: 'will-bite' as const,
+        runIds: [run.id],
+        gearIds: [device.id],
+        what: `${run.label} wants ${formatSpeed(run.speedMbps)}; ${device.name} port ${cord.switchPort} does ${formatSpeed(port.speedMbps)}.`,
+        mends: () => [...moveCordMend(index, run, cord), unplugMend(run, cord)],
+      };
+    }),
+};

@@ -1,0 +1,36 @@
+import { switchLoads } from '../../patching/switchLoad';
+import { portWattsFor } from '../../power/poe';
+import { poeSource } from '../../standards/poeClasses';
+import { percent, practice } from '../../standards/practice';
+import { commonPractice } from '../../standards/source';
+import { moveCordMend, unplugMend } from '../mends';
+import type { Finding, SnagRule } from '../snag';
+
+const watts = (value: number) => `${Math.round(value * 10) / 10} W`;
+
+export const switchBudget: SnagRule = {
+  id: 'switch-budget',
+  why: 'A switch that runs out of watts turns ports off, often not the ones you would choose.',
+  source: poeSource,
+  stations: ['patch'],
+  find: (index) =>
+    [...switchLoads(index).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
+      if (usedW === 0 || usedW <= budgetW * practice.fullShare) return [];
+      const what = `${gear.name} sets aside ${watts(usedW)} by power class of ${watts(budgetW)} (${percent(usedW, budgetW)}).`;
+      if (usedW <= budgetW) return [{ grade: 'could-be-neater', gearIds: [gear.id], what, source: commonPractice }];
+      const mends = () => {
+        const [last] = runs
+          .filter(({ run }) => run.poeW > 0)
+          .sort(
+            (a, b) =>
+              Number(a.run.critical) - Number(b.run.critical) || portWattsFor(b.run.poeW) - portWattsFor(a.run.poeW),
+          );
+        if (!last) return [];
+        const elsewhere = moveCordMend(index, last.run, last.cord).filter(({ commands }) =>
+          commands.some((one) => one.type === 'patchPorts' && one.cords[0]?.switchId !== gear.id),
+        );
+        return [...elsewhere, unplugMend(last.run, last.cord)];
+      };
+      return [{ grade: 'wont-work', gearIds: [gear.id], what, mends }];
+    }),
+};

@@ -1,0 +1,44 @@
+import { canLand, canPatch, portAt } from '../../gear/ports';
+import { runBehind } from '../../patching/switchLoad';
+import { commonPractice } from '../../standards/source';
+import { moveCordMend, unplugMend } from '../mends';
+import type { Finding, SnagRule } from '../snag';
+
+export const wrongPortKind: SnagRule = {
+  id: 'wrong-port-kind',
+  why: 'The plug does not go into the socket.',
+  source: commonPractice,
+  stations: ['land', 'patch'],
+  find: (index) => {
+    const { job } = index;
+    const landed = Object.values(job.landings).flatMap((row): Finding[] => {
+      const [run, panel] = [job.runs[row.runId], job.gear[row.panelId]];
+      const port = panel && portAt(panel, row.port);
+      if (!run || !port || canLand(port.connector, run.carries)) return [];
+      return [
+        {
+          grade: 'wont-work',
+          runIds: [run.id],
+          gearIds: [panel.id],
+          what: `${run.label} carries ${run.carries}; ${panel.name} port ${row.port} does not take that.`,
+          mends: () => [{ label: `Take ${run.label} off`, commands: [{ type: 'takeOffRuns', runIds: [run.id] }] }],
+        },
+      ];
+    });
+    const patched = Object.values(job.cords).flatMap((cord): Finding[] => {
+      const [run, device] = [runBehind(index, cord), job.gear[cord.switchId]];
+      const port = device && portAt(device, cord.switchPort);
+      if (!run || !port || (canPatch(port.connector, run.carries) && port.use === 'access')) return [];
+      return [
+        {
+          grade: 'wont-work',
+          runIds: [run.id],
+          gearIds: [device.id],
+          what: `${run.label} carries ${run.carries}; ${device.name} port ${cord.switchPort} is not for that.`,
+          mends: () => [...moveCordMend(index, run, cord), unplugMend(run, cord)],
+        },
+      ];
+    });
+    return [...landed, ...patched];
+  },
+};

@@ -1,0 +1,42 @@
+import type { Command } from '../job/commands';
+import type { JobIndex } from '../job/jobIndex';
+import type { Source } from '../standards/source';
+import type { StationId } from '../stations';
+
+export const GRADES = ['wont-work', 'will-bite', 'could-be-neater'] as const;
+export type Grade = (typeof GRADES)[number];
+export const GRADE_WORDS: Record<Grade, string> = {
+  'wont-work': 'won’t work',
+  'will-bite': 'will bite',
+  'could-be-neater': 'could be neater',
+};
+
+/** A fix on offer: what the button says and the commands that it applies in one step. */
+export type Mend = { label: string; commands: Command[] };
+
+/** What a rule found in one place. */
+export type Finding = {
+  grade: Grade;
+  /** Ids of what it is about; with the rule's they make the snag's own id. */
+  runIds?: string[];
+  gearIds?: string[];
+  rackIds?: string[];
+  /** What is wrong, in one sentence with numbers. */
+  what: string;
+  /** Instead of the rule's own source, where the figure comes from another. */
+  source?: Source;
+  /** Computed when shown, since finding a better place can be work. */
+  mends?: () => Mend[];
+};
+
+/** One rule: a file of its own. `find` looks through the whole job. */
+export type SnagRule = {
+  id: string;
+  /** Why it matters. */
+  why: string;
+  source: Source;
+  stations: readonly StationId[];
+  find: (index: JobIndex) => Finding[];
+};
+
+export type Snag = Required<Finding> & { id: string; rule: string; why: string; stations: readonly StationId[] };

@@ -1,0 +1,7 @@
+/** Rules of thumb. Common practice, no source. */
+export const practice = {
+  /** Warn when this share of units, ports or watts is used: what is bought exactly full is full within the year. */
+  fullShare: 0.8,
+} as const;
+
+export const percent = (part: number, whole: number): string => `${Math.round((100 * part) / Math.max(1, whole))} %`;

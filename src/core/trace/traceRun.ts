@@ -1,0 +1,79 @@
+import { portAt } from '../gear/ports';
+import type { Job } from '../job/job';
+import { indexJob, portKey } from '../job/jobIndex';
+import type { Cord } from '../job/records/cord';
+import type { Gear } from '../job/records/gear';
+import type { Landing } from '../job/records/landing';
+import type { Network } from '../job/records/network';
+import { isLive, type Run } from '../job/records/run';
+import { cordLengthMm } from '../patching/cordLength';
+import { poeClassFor } from '../power/poe';
+import type { StationId } from '../stations';
+import { formatLength, type Units } from '../units/length';
+
+export type RunState = 'wanted' | 'landed' | 'patched' | 'spare';
+
+/** The path of one run from end to end, as far as it goes. */
+export type Trace = {
+  run: Run;
+  landing: Landing | null;
+  panel: Gear | null;
+  cord: Cord | null;
+  cordMm: number | null;
+  device: Gear | null;
+  network: Network | null;
+  state: RunState;
+};
+
+/** Follow a run from its outlet to its network. */
+export function traceRun(job: Job, run: Run): Trace {
+  const index = indexJob(job);
+  const landing = index.landingOfRun.get(run.id) ?? null;
+  const cord = landing ? (index.cordAtPanelPort.get(portKey(landing.panelId, landing.port)) ?? null) : null;
+  return {
+    run,
+    landing,
+    panel: landing ? (job.gear[landing.panelId] ?? null) : null,
+    cord,
+    cordMm: cord ? cordLengthMm(job, cord) : null,
+    device: cord ? (job.gear[cord.switchId] ?? null) : null,
+    network: run.networkId === null ? null : (job.networks[run.networkId] ?? null),
+    state: !landing ? 'wanted' : cord ? 'patched' : isLive(run) ? 'landed' : 'spare',
+  };
+}
+
+/** `class 4 · 30 W`, or null when the device takes no power over its cable. */
+export function powerWords(run: Run): string | null {
+  const row = poeClassFor(run.poeW);
+  if (row === null) return null;
+  return row === 'beyond' ? `${run.poeW} W, beyond every class` : `PoE class ${row.class} · ${row.pseW} W`;
+}
+
+export type TracePart = { kind: string; words: string; missing: boolean; station: StationId };
+
+/** The parts of the trace strip in order. Each says where it can be changed. */
+export function traceParts(trace: Trace, units: Units): TracePart[] {
+  const { run, landing, panel, cord, cordMm, device, network } = trace;
+  const place = [run.floor, run.room, run.outlet].filter(Boolean).join(', ');
+  const length = run.lengthMm === null ? 'length unknown' : formatLength(run.lengthMm, units);
+  const part = (kind: string, station: StationId, words: string | null, otherwise: string): TracePart => ({
+    kind,
+    station,
+    words: words || otherwise,
+    missing: !words,
+  });
+  const speed = device && cord ? portAt(device, cord.switchPort) : null;
+  const cordWords =
+    cord &&
+    (cordMm === null ? 'cord length unknown' : formatLength(cordMm, units)) + (network ? ` ${network.colour}` : '');
+  return [
+    part('Outlet', 'runs', place, 'no outlet'),
+    part('Run', 'runs', [run.label, run.cable, length].filter(Boolean).join(' · '), 'no label'),
+    part('Device', 'runs', run.device, 'spare'),
+    part('Panel port', 'land', panel && landing && `${panel.name} · ${landing.port}`, 'not landed'),
+    part('Cord', 'patch', cordWords, 'no cord'),
+    part('Switch port', 'patch', device && cord && speed && `${device.name} · ${cord.switchPort}`, 'not patched'),
+    part('Network', 'runs', network?.name ?? null, 'no network'),
+    part('Power', 'patch', powerWords(run), 'no power needed'),
+  ];
+}
