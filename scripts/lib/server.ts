@@ -1,0 +1,49 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { createServer } from 'node:net';
+import { nextBin, root } from './build';
+
+export type Running = { address: string; process: ChildProcess; stop: () => Promise<void> };
+
+const free = (port: number): Promise<boolean> =>
+  new Promise((done) => {
+    const server = createServer().once('error', () => done(false));
+    server.listen(port, '127.0.0.1', () => server.close(() => done(true)));
+  });
+
+/** The first free port from this one on. */
+export async function portFrom(first: number): Promise<number> {
+  for (let port = first; port < first + 200; port++) if (await free(port)) return port;
+  throw new Error(`No free port from ${first} on.`);
+}
+
+const LONGEST_MS = 30_000;
+
+/** Start the built application on loopback and wait until it answers. */
+export async function startServer(databaseUrl: string, port: number): Promise<Running> {
+  const child = spawn(process.execPath, [nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
+  });
+  const ended = new Promise<void>((done) => child.once('exit', () => done()));
+  const address = `http://127.0.0.1:${port}`;
+  const stop = async () => {
+    if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');
+    // Open event streams would keep it waiting.
+    const late = setTimeout(() => child.kill('SIGKILL'), 1500);
+    await ended;
+    clearTimeout(late);
+  };
+  const deadline = Date.now() + LONGEST_MS;
+  while (Date.now() < deadline) {
+    if (child.exitCode !== null) throw new Error('The application ended while starting.');
+    const ok = await fetch(`${address}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+    if (ok) return { address, process: child, stop };
+    await new Promise((wait) => setTimeout(wait, 60));
+  }
+  await stop();
+  throw new Error(`The application did not answer within ${LONGEST_MS / 1000} s.`);
+}

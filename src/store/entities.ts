@@ -1,0 +1,150 @@
+import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+
+/*
+ * One entity a table. Records of a job have the key (job, id), since ids are only unique within their job. Foreign
+ * keys, deferred unique constraints and the exclusion of shared units stand in the migrations: the ORM maps rows, the
+ * database guards them.
+ */
+/**
+ * A jsonb column that takes text. The ORM walks into objects that it is given and writes to them; records are frozen.
+ */
+const jsonText = () => p.string().columnType('jsonb');
+const key = { jobId: p.string().primary(), id: p.string().primary() };
+
+export const JobRow = defineEntity({
+  name: 'JobRow',
+  tableName: 'job',
+  properties: {
+    id: p.string().primary(),
+    name: p.string(),
+    units: p.string(),
+    revision: p.integer(),
+    createdAt: p.datetime().defaultRaw('now()'),
+    updatedAt: p.datetime().defaultRaw('now()'),
+    removedAt: p.datetime().nullable(),
+  },
+});
+export type JobRow = InferEntity<typeof JobRow>;
+
+export const RackRow = defineEntity({
+  name: 'RackRow',
+  tableName: 'rack',
+  properties: {
+    ...key,
+    name: p.string(),
+    units: p.integer(),
+    depthMm: p.integer(),
+    numbering: p.string(),
+    frontClearanceMm: p.integer().nullable(),
+    ratedLoadKg: p.double().nullable(),
+  },
+});
+
+export const GearRow = defineEntity({
+  name: 'GearRow',
+  tableName: 'gear',
+  properties: {
+    ...key,
+    name: p.string(),
+    nameKey: p.string(),
+    kind: p.string(),
+    heightU: p.integer(),
+    depthMm: p.integer(),
+    massKg: p.double(),
+    powerW: p.double(),
+    noiseDbA: p.double().nullable(),
+    poeBudgetW: p.double(),
+    ports: jsonText(),
+    notes: p.string(),
+  },
+});
+
+export const PlacementRow = defineEntity({
+  name: 'PlacementRow',
+  tableName: 'placement',
+  properties: {
+    ...key,
+    gearId: p.string(),
+    rackId: p.string(),
+    bottomU: p.integer(),
+    topU: p.integer(),
+  },
+});
+
+export const NetworkRow = defineEntity({
+  name: 'NetworkRow',
+  tableName: 'network',
+  properties: {
+    ...key,
+    name: p.string(),
+    nameKey: p.string(),
+    code: p.string(),
+    colour: p.string(),
+    pattern: p.string(),
+  },
+});
+
+export const RunRow = defineEntity({
+  name: 'RunRow',
+  tableName: 'run',
+  properties: {
+    ...key,
+    label: p.string(),
+    labelKey: p.string(),
+    floor: p.string(),
+    room: p.string(),
+    outlet: p.string(),
+    carries: p.string(),
+    cable: p.string(),
+    lengthMm: p.integer().nullable(),
+    device: p.string(),
+    speedMbps: p.integer().nullable(),
+    poeW: p.double(),
+    networkId: p.string().nullable(),
+    critical: p.boolean(),
+    notes: p.string(),
+  },
+});
+
+export const LandingRow = defineEntity({
+  name: 'LandingRow',
+  tableName: 'landing',
+  properties: { ...key, runId: p.string(), panelId: p.string(), port: p.integer() },
+});
+
+export const CordRow = defineEntity({
+  name: 'CordRow',
+  tableName: 'cord',
+  properties: {
+    ...key,
+    panelId: p.string(),
+    panelPort: p.integer(),
+    switchId: p.string(),
+    switchPort: p.integer(),
+    fixed: p.boolean(),
+  },
+});
+
+export const LogRow = defineEntity({
+  name: 'LogRow',
+  tableName: 'command_log',
+  properties: {
+    jobId: p.string().primary(),
+    revision: p.integer().primary(),
+    batchId: p.string(),
+    /** `do`, `undo` or `redo`. */
+    kind: p.string(),
+    /** The revision that an undo or redo is about. */
+    target: p.integer().nullable(),
+    /** Of a `do`: `done`, `undone`, or `dropped` once something else was done after the undo. */
+    standing: p.string(),
+    label: p.string(),
+    commands: jsonText(),
+    patches: jsonText(),
+    inverse: jsonText(),
+    at: p.datetime().defaultRaw('now()'),
+  },
+});
+export type LogRow = InferEntity<typeof LogRow>;
+
+export const ENTITIES = [JobRow, RackRow, GearRow, PlacementRow, NetworkRow, RunRow, LandingRow, CordRow, LogRow];
