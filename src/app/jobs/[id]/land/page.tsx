@@ -1,0 +1,1 @@
+export { LandStation as default } from '@/ui/land/LandStation';

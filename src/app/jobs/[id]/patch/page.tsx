@@ -1,0 +1,1 @@
+export { PatchStation as default } from '@/ui/patch/PatchStation';

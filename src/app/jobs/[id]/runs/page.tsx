@@ -1,0 +1,1 @@
+export { RunsStation as default } from '@/ui/runs/RunsStation';

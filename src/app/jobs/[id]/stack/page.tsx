@@ -1,0 +1,1 @@
+export { StackStation as default } from '@/ui/stack/StackStation';

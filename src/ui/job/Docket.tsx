@@ -1,0 +1,89 @@
+'use client';
+
+import { useState } from 'react';
+import { stationFigures } from '@/core/figures';
+import { findSnags } from '@/core/snags/findSnags';
+import { GRADE_WORDS, type Snag } from '@/core/snags/snag';
+import { citeSource } from '@/core/standards/source';
+import { STATION_NAMES, type StationId } from '@/core/stations';
+import { counted } from '@/core/text/counted';
+import { Button } from '../kit/Button';
+import { GRADE_INK, GradeMark } from '../kit/GradeMark';
+import { useSession } from './session';
+
+const AT_ONCE = 30;
+
+/** The docket: key figures of the station, and the snags that concern it with their mends. */
+export function Docket({ station }: { station: StationId }) {
+  const job = useSession((session) => session.job);
+  const snags = findSnags(job).filter((snag) => snag.stations.includes(station));
+  return (
+    <aside
+      aria-label="Docket"
+      className="flex w-full shrink-0 flex-col border-strong border-t bg-sheet md:w-[264px] md:border-t-0 md:border-l"
+    >
+      <div className="border-b bg-well px-3 py-1.5">
+        <h2 className="wide font-bold leading-tight">Docket: {STATION_NAMES[station]}</h2>
+        <p className="text-xs">{snags.length === 0 ? 'No snags here.' : counted(snags.length, 'snag')}</p>
+      </div>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-2 border-b px-3 py-2 text-[13px]">
+        {stationFigures(job, station).map(({ name, value }) => (
+          <div key={name} className="col-span-2 grid grid-cols-subgrid">
+            <dt className="narrow text-soft">{name}</dt>
+            <dd className="text-right font-mono text-xs leading-5">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <ul className="min-h-0 flex-1 overflow-auto">
+        {snags.slice(0, AT_ONCE).map((snag) => (
+          <SnagItem key={snag.id} snag={snag} />
+        ))}
+        {snags.length > AT_ONCE && <li className="px-3 py-2 text-soft">and {snags.length - AT_ONCE} more</li>}
+      </ul>
+    </aside>
+  );
+}
+
+function SnagItem({ snag }: { snag: Snag }) {
+  const dispatch = useSession((session) => session.dispatch);
+  const select = useSession((session) => session.select);
+  const [open, setOpen] = useState(false);
+  const [runId] = snag.runIds;
+  return (
+    <li className="border-b px-3 py-2">
+      <div className={`flex items-center gap-1.5 font-bold text-xs ${GRADE_INK[snag.grade]}`}>
+        <GradeMark grade={snag.grade} />
+        <span aria-hidden>{GRADE_WORDS[snag.grade]}</span>
+        {runId && (
+          <button type="button" className="ml-auto font-semibold underline" onClick={() => select(runId)}>
+            trace
+          </button>
+        )}
+      </div>
+      <p className="mt-1 text-[13px]">{snag.what}</p>
+      <p className="mt-0.5 text-soft text-xs">{snag.why}</p>
+      <p className="narrow mt-0.5 text-soft text-xs">Source: {citeSource(snag.source)}</p>
+      {open ? (
+        <div className="mt-1.5 flex flex-wrap gap-1.5">
+          {snag.mends().map(({ label, commands }) => (
+            <Button key={label} className="text-[13px]" onClick={() => dispatch(commands)}>
+              {label}
+            </Button>
+          ))}
+          {snag.mends().length === 0 && (
+            <p className="text-xs">No mend can be offered here: it needs a decision of yours.</p>
+          )}
+        </div>
+      ) : (
+        <button
+          type="button"
+          className="mt-1 font-semibold text-act text-xs underline"
+          aria-expanded={false}
+          onClick={() => setOpen(true)}
+        >
+          Mends
+        </button>
+      )}
+    </li>
+  );
+}

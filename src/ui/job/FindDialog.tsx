@@ -1,0 +1,65 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { Dialog } from 'radix-ui';
+import { useDeferredValue, useState } from 'react';
+import { type Findable, find } from '@/core/trace/find';
+import { useSession } from './session';
+
+/** Find any label, room, port or device of the job, and trace it. */
+export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const job = useSession((session) => session.job);
+  const selectGroup = useSession((session) => session.selectGroup);
+  const [query, setQuery] = useState('');
+  const found = find(job, useDeferredValue(query));
+  const router = useRouter();
+
+  const choose = (entry: Findable) => {
+    onOpenChange(false);
+    setQuery('');
+    selectGroup(entry.words, entry.runIds);
+    if (entry.runIds.length === 0) router.push(`/jobs/${job.id}/stack`);
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[8vh] left-1/2 z-50 w-[min(640px,94vw)] -translate-x-1/2 overflow-hidden rounded-md border border-strong bg-sheet shadow-xl"
+        >
+          <Dialog.Title className="sr-only">Find and trace</Dialog.Title>
+          <Command shouldFilter={false} label="Find and trace">
+            <Command.Input
+              autoFocus
+              value={query}
+              onValueChange={setQuery}
+              placeholder="A label, room, port or device"
+              className="w-full border-b bg-face px-4 py-3 text-lg outline-none"
+            />
+            <Command.List className="max-h-[60vh] overflow-auto p-1.5">
+              <Command.Empty className="px-3 py-4 text-soft">
+                {query
+                  ? `Nothing in this job holds “${query}”.`
+                  : 'Type a few letters: 07, pharmacy, switch a 9, camera …'}
+              </Command.Empty>
+              {found.map((entry) => (
+                <Command.Item
+                  key={entry.key}
+                  value={entry.key}
+                  onSelect={() => choose(entry)}
+                  className="flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink"
+                >
+                  <span className="font-bold font-mono">{entry.words}</span>
+                  <span className="min-w-0 flex-1 truncate">{entry.detail}</span>
+                  <span className="narrow shrink-0 text-xs">{entry.kind}</span>
+                </Command.Item>
+              ))}
+            </Command.List>
+          </Command>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,94 @@
+'use client';
+
+import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import Link from 'next/link';
+import { DropdownMenu } from 'radix-ui';
+import type { StationId } from '@/core/stations';
+import { Button } from '../kit/Button';
+import { ThemeButton } from '../kit/theme';
+import { JobLine } from './JobLine';
+import { useSession } from './session';
+
+const FILES = [
+  { file: 'port-map.csv', words: 'Port map, CSV' },
+  { file: 'elevation.svg', words: 'Cabinet elevation, SVG, to scale' },
+  { file: 'job.json', words: 'The whole job, JSON' },
+];
+const LINK_WORDS = { saved: 'Saved', saving: 'Saving …', away: 'Server away: kept here, trying again' };
+
+export function JobHeader({ station, onFind, onKeys }: { station: StationId; onFind: () => void; onKeys: () => void }) {
+  const job = useSession((session) => session.job);
+  const steps = useSession((session) => session.steps);
+  const link = useSession((session) => session.link);
+  const reverse = useSession((session) => session.reverse);
+  return (
+    <header className="border-strong border-b bg-sheet px-3 pt-1.5">
+      <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+        <Link href="/" className="wide font-extrabold tracking-tight underline-offset-2 hover:underline">
+          Good Shelf
+        </Link>
+        <span aria-hidden className="text-strong">
+          /
+        </span>
+        <h1 className="min-w-0 flex-1 truncate font-semibold">{job.name}</h1>
+        <output
+          className={`narrow text-xs ${link === 'away' ? 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet' : 'text-soft'}`}
+          data-testid="link"
+        >
+          {LINK_WORDS[link]}
+        </output>
+        <Button look="plain" onClick={onFind} aria-keyshortcuts="/">
+          <Search size={15} aria-hidden /> Find and trace <kbd className="font-mono text-soft text-xs">/</kbd>
+        </Button>
+        <Button
+          look="quiet"
+          disabled={!steps.undo}
+          onClick={() => reverse('undo')}
+          title={steps.undo ? `Undo: ${steps.undo}` : 'Nothing to undo'}
+          aria-label={steps.undo ? `Undo: ${steps.undo}` : 'Undo'}
+        >
+          <Undo2 size={17} aria-hidden />
+        </Button>
+        <Button
+          look="quiet"
+          disabled={!steps.redo}
+          onClick={() => reverse('redo')}
+          title={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'}
+          aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Redo'}
+        >
+          <Redo2 size={17} aria-hidden />
+        </Button>
+        <DropdownMenu.Root>
+          <DropdownMenu.Trigger asChild>
+            <Button>
+              <Download size={15} aria-hidden /> Take away
+            </Button>
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content
+              align="end"
+              className="z-50 min-w-64 rounded-md border border-strong bg-sheet p-1 shadow-lg"
+            >
+              {FILES.map(({ file, words }) => (
+                <DropdownMenu.Item key={file} asChild>
+                  <a
+                    href={`/api/jobs/${job.id}/files/${file}`}
+                    download
+                    className="block rounded-sm px-3 py-1.5 outline-none data-highlighted:bg-well"
+                  >
+                    {words}
+                  </a>
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+        <Button look="quiet" onClick={onKeys} aria-label="Keys" title="Keys (?)">
+          <Keyboard size={17} aria-hidden />
+        </Button>
+        <ThemeButton />
+      </div>
+      <JobLine job={job} station={station} />
+    </header>
+  );
+}

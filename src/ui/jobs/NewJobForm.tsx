@@ -1,0 +1,155 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useForm } from 'react-hook-form';
+import { toast } from 'sonner';
+import { z } from 'zod';
+import { gearLibrary } from '@/core/gear/library';
+import { NewJob } from '@/core/job/newJob';
+import { formatSize, parseLength, type Units } from '@/core/units/length';
+import { Button } from '../kit/Button';
+import { Field, Input, Select } from '../kit/Field';
+import { postJson } from './postJson';
+
+const Form = z.object({
+  name: NewJob.shape.name,
+  units: NewJob.shape.units,
+  rackUnits: z.coerce.number<string>().pipe(NewJob.shape.rackUnits),
+  rackDepth: z.string(),
+  numbering: NewJob.shape.numbering,
+  counts: z.array(
+    z.coerce
+      .number<string>()
+      .int('expected a whole number')
+      .min(0, 'expected 0 or more')
+      .max(20, 'expected at most 20'),
+  ),
+});
+
+/** Start a job: name, units, rack, and a few pieces of gear. */
+export function NewJobForm() {
+  const router = useRouter();
+  const { register, handleSubmit, watch, setError, getValues, setValue, formState } = useForm<
+    z.input<typeof Form>,
+    unknown,
+    z.output<typeof Form>
+  >({
+    resolver: zodResolver(Form),
+    defaultValues: {
+      name: '',
+      units: 'metric',
+      rackUnits: '12',
+      rackDepth: '450',
+      numbering: 'from-bottom',
+      counts: gearLibrary.map(() => '0'),
+    },
+  });
+  const units = watch('units') as Units;
+  const { errors, isSubmitting } = formState;
+
+  /** The depth stays the same when the units change. */
+  const turnDepth = (to: Units) => {
+    const depthMm = parseLength(getValues('rackDepth'), to === 'metric' ? 'in' : 'mm');
+    if (depthMm !== null) setValue('rackDepth', formatSize(depthMm, to).split(' ')[0] ?? '');
+  };
+  const start = async (form: z.output<typeof Form>) => {
+    const rackDepthMm = parseLength(form.rackDepth, units === 'metric' ? 'mm' : 'in');
+    const depth = NewJob.shape.rackDepthMm.safeParse(rackDepthMm);
+    if (!depth.success) {
+      const [least, most] = [50, 2000].map((mm) => formatSize(mm, units));
+      return setError('rackDepth', { message: `expected a depth from ${least} to ${most}` }, { shouldFocus: true });
+    }
+    const gear = form.counts.flatMap((count, library) => (count > 0 ? [{ library, count }] : []));
+    const { name, numbering, rackUnits } = form;
+    const answer = await postJson('/api/jobs', { name, units, numbering, rackUnits, rackDepthMm: depth.data, gear });
+    if (answer.ok) router.push(`/jobs/${answer.value.id}/runs`);
+    else toast.error(answer.message);
+  };
+
+  return (
+    <main className="mx-auto max-w-5xl px-5 py-6">
+      <h1 className="wide border-strong border-b-2 pb-3 font-extrabold text-2xl">New job</h1>
+      <form onSubmit={handleSubmit(start)} noValidate className="mt-5 grid gap-8 md:grid-cols-[1fr_1.25fr]">
+        <div className="grid content-start gap-4">
+          <Field label="Name" help="The place, as you speak of it." wrong={errors.name?.message}>
+            {(ids) => <Input {...ids} {...register('name')} autoComplete="off" />}
+          </Field>
+          <Field label="Units">
+            {(ids) => (
+              <Select {...ids} {...register('units', { onChange: (event) => turnDepth(event.target.value) })}>
+                <option value="metric">Metric: metres, millimetres</option>
+                <option value="imperial">Imperial: feet, inches</option>
+              </Select>
+            )}
+          </Field>
+          <div className="grid grid-cols-2 gap-4">
+            <Field label="Rack height" unit="U" help="1 to 60 rack units." wrong={errors.rackUnits?.message}>
+              {(ids) => <Input {...ids} {...register('rackUnits')} inputMode="numeric" />}
+            </Field>
+            <Field
+              label="Usable depth"
+              unit={units === 'metric' ? 'mm' : 'in'}
+              help="Front rails to the back."
+              wrong={errors.rackDepth?.message}
+            >
+              {(ids) => <Input {...ids} {...register('rackDepth')} inputMode="decimal" />}
+            </Field>
+          </div>
+          <Field label="Units are numbered" help="As they are marked on the rails.">
+            {(ids) => (
+              <Select {...ids} {...register('numbering')}>
+                <option value="from-bottom">from the bottom: U1 lowest</option>
+                <option value="from-top">from the top: U1 highest</option>
+              </Select>
+            )}
+          </Field>
+          <div className="flex gap-3">
+            <Button look="main" type="submit" disabled={isSubmitting}>
+              Start the job
+            </Button>
+            <Link href="/" className="self-center underline">
+              Back to the list
+            </Link>
+          </div>
+        </div>
+        <fieldset>
+          <legend className="font-semibold">Gear to start with</legend>
+          <p className="text-soft text-xs">
+            Generic, without makes; figures typical of the class. More can be added later.
+          </p>
+          <table className="mt-2 w-full">
+            <thead>
+              <tr className="border-b text-left text-soft text-xs">
+                <th className="py-1 font-semibold">Device</th>
+                <th className="w-14 font-semibold">Height</th>
+                <th className="w-20 font-semibold">Depth</th>
+                <th className="w-20 font-semibold">How many</th>
+              </tr>
+            </thead>
+            <tbody>
+              {gearLibrary.map((gear, at) => (
+                <tr key={gear.name} className="border-b">
+                  <td className="py-1">{gear.name}</td>
+                  <td className="font-mono text-xs">{gear.heightU}U</td>
+                  <td className="font-mono text-xs">{formatSize(gear.depthMm, units)}</td>
+                  <td>
+                    <Input
+                      {...register(`counts.${at}`)}
+                      aria-label={`How many: ${gear.name}`}
+                      aria-invalid={Boolean(errors.counts?.[at])}
+                      title={errors.counts?.[at]?.message}
+                      inputMode="numeric"
+                      className="py-0.5 aria-invalid:border-wont"
+                    />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </fieldset>
+      </form>
+    </main>
+  );
+}

@@ -1,0 +1,114 @@
+import { isPanel, isSwitching, type Port, portsOf } from '@/core/gear/ports';
+import type { Job } from '@/core/job/job';
+import { indexJob, portKey } from '@/core/job/jobIndex';
+import type { Gear } from '@/core/job/records/gear';
+import type { Network } from '@/core/job/records/network';
+import type { Run } from '@/core/job/records/run';
+import { naturalOrder } from '@/core/text/naturalOrder';
+import { type Trace, traceRun } from '@/core/trace/traceRun';
+
+export type LoomRow = { run: Run; trace: Trace; y: number; room: string };
+export type LoomRoom = { key: string; words: string; y: number; height: number };
+export type LoomPort = { key: string; gear: Gear; port: Port; y: number; run: Run | null };
+export type LoomHead = { key: string; words: string; y: number };
+export type LoomNetwork = { network: Network; y: number };
+
+export type Loom = {
+  height: number;
+  rowPx: number;
+  rows: LoomRow[];
+  rooms: LoomRoom[];
+  panelHeads: LoomHead[];
+  panelPorts: LoomPort[];
+  switchHeads: LoomHead[];
+  switchPorts: LoomPort[];
+  networks: LoomNetwork[];
+};
+
+const ROOM_GAP = 4;
+const TOP = 6;
+
+/** Ports of some devices in one column: a heading a device, then its ports, spread evenly over the height. */
+function column(gear: Gear[], height: number, runAt: (gear: Gear, port: Port) => Run | null) {
+  const lines = gear.reduce((sum, one) => sum + portsOf(one).length + 1.6, 0);
+  const step = Math.max(1, (height - 2 * TOP) / Math.max(1, lines));
+  const heads: LoomHead[] = [];
+  const ports: LoomPort[] = [];
+  let line = 0;
+  for (const one of gear) {
+    heads.push({ key: one.id, words: one.name, y: TOP + (line + 0.8) * step });
+    line += 1.6;
+    for (const port of portsOf(one)) {
+      ports.push({
+        key: portKey(one.id, port.number),
+        gear: one,
+        port,
+        y: TOP + (line + 0.5) * step,
+        run: runAt(one, port),
+      });
+      line += 1;
+    }
+  }
+  return { heads, ports, lines };
+}
+
+/** Where everything of the loom stands. `least` is the height of the view; rows are never lower than `rowPx`. */
+export function layLoom(job: Job, least: number, rowPx: number): Loom {
+  const index = indexJob(job);
+  const byRoom = new Map<string, Run[]>();
+  for (const run of index.runsInOrder) {
+    const key = [run.floor, run.room].filter(Boolean).join(', ') || 'no room';
+    byRoom.set(key, [...(byRoom.get(key) ?? []), run]);
+  }
+  const panels = index.gearInOrder.filter(isPanel);
+  const switching = index.gearInOrder.filter(isSwitching);
+  const portLines = (gear: Gear[]) => gear.reduce((sum, one) => sum + portsOf(one).length + 1.6, 0);
+  const portPx = rowPx * 0.86;
+  const gaps = byRoom.size * ROOM_GAP;
+  const height = Math.max(
+    least,
+    index.runsInOrder.length * rowPx + gaps + 2 * TOP,
+    Math.max(portLines(panels), portLines(switching)) * portPx + 2 * TOP,
+  );
+
+  const step = (height - gaps - 2 * TOP) / Math.max(1, index.runsInOrder.length);
+  const pitch = Math.min(step, rowPx * 2.2);
+  const rows: LoomRow[] = [];
+  const rooms: LoomRoom[] = [];
+  let y = TOP;
+  for (const [key, runs] of byRoom) {
+    rooms.push({ key, words: runs[0]?.room || key, y, height: runs.length * pitch });
+    for (const run of runs) {
+      rows.push({ run, trace: traceRun(job, run), y: y + pitch / 2, room: key });
+      y += pitch;
+    }
+    y += ROOM_GAP;
+  }
+
+  const landed = (gear: Gear, port: Port) =>
+    job.runs[index.landingAtPort.get(portKey(gear.id, port.number))?.runId ?? ''] ?? null;
+  const patched = (gear: Gear, port: Port) => {
+    const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
+    const landing = cord && index.landingAtPort.get(portKey(cord.panelId, cord.panelPort));
+    return job.runs[landing?.runId ?? ''] ?? null;
+  };
+  const left = column(panels, height, landed);
+  const right = column(switching, height, patched);
+
+  const used = new Set(index.runsInOrder.map((run) => run.networkId));
+  const networks = Object.values(job.networks)
+    .filter((network) => used.has(network.id))
+    .sort((a, b) => naturalOrder(a.name, b.name));
+  const apart = Math.min(56, (height - 2 * TOP) / Math.max(1, networks.length));
+  return {
+    height,
+    rowPx: pitch,
+    rows,
+    rooms,
+    panelHeads: left.heads,
+    panelPorts: left.ports,
+    switchHeads: right.heads,
+    switchPorts: right.ports,
+    networks: networks.map((network, at) => ({ network, y: TOP + apart * (at + 0.5) })),
+  };
+}

@@ -1,0 +1,257 @@
+'use client';
+
+import { useDeferredValue, useMemo, useState } from 'react';
+import { readCsvTable } from '@/core/formats/csvTable';
+import { decodeText } from '@/core/formats/decodeText';
+import { importCommand, type PreviewRow, previewRuns } from '@/core/formats/previewRuns';
+import { type ColumnMap, guessColumns, RUN_COLUMNS, type RunColumn } from '@/core/formats/runColumns';
+import type { Job } from '@/core/job/job';
+import { Refusal } from '@/core/job/refusal';
+import { counted } from '@/core/text/counted';
+import { useSession } from '../job/session';
+import { Button } from '../kit/Button';
+import { inputLook } from '../kit/Field';
+import { Sheet } from '../kit/Sheet';
+
+export type Given = { name: string; bytes: Uint8Array };
+
+const newId = () => `run-${crypto.randomUUID()}`;
+const BECOMES: Record<PreviewRow['becomes'], { words: string; look: string }> = {
+  new: { words: '+ new', look: 'text-good font-bold' },
+  changed: { words: '± changed', look: 'text-bite font-bold' },
+  same: { words: '= as it is', look: 'text-soft' },
+  'not taken': { words: '× not taken', look: 'text-wont font-bold' },
+};
+const SHOWN = 200;
+
+/** Work that may be refused: its value, or the words of the refusal. */
+function attempt<T>(work: () => T): { value: T; words: null } | { value: null; words: string } {
+  try {
+    return { value: work(), words: null };
+  } catch (fault) {
+    if (fault instanceof Refusal) return { value: null, words: fault.message };
+    throw fault;
+  }
+}
+
+/** Import: choose or paste, map the columns, see row by row what happens, then take it in one step. */
+export function ImportSheet({ given, onClose }: { given: Given | null; onClose: () => void }) {
+  const job = useSession((session) => session.job);
+  const [source, setSource] = useState<Given | null>(given);
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      wide
+      title={source ? `Import runs from ${source.name}` : 'Import runs'}
+      about="Nothing is changed before you say so, and one undo takes all of it back."
+    >
+      {source ? (
+        <Preview job={job} given={source} onBack={() => setSource(null)} onClose={onClose} />
+      ) : (
+        <Choose onChoose={setSource} />
+      )}
+    </Sheet>
+  );
+}
+
+function Choose({ onChoose }: { onChoose: (given: Given) => void }) {
+  const [text, setText] = useState('');
+  return (
+    <div className="grid gap-4">
+      <label className="grid gap-1 font-semibold">
+        A CSV file: commas, semicolons or tabs, with a header row
+        <input
+          type="file"
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          className={inputLook}
+          onChange={async (event) => {
+            const file = event.target.files?.[0];
+            if (file) onChoose({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) });
+          }}
+        />
+      </label>
+      <label className="grid gap-1 font-semibold">
+        Or paste cells from a spreadsheet, header included
+        <textarea
+          rows={8}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className={`${inputLook} font-mono text-xs`}
+          placeholder={
+            'label,floor,room,outlet,cable,length_m,device\n01,Ground,Reception,desk left,Cat 6 U/UTP,22.5,front desk PC'
+          }
+        />
+      </label>
+      <div>
+        <Button
+          look="main"
+          disabled={text.trim() === ''}
+          onClick={() => onChoose({ name: 'pasted cells', bytes: new TextEncoder().encode(text) })}
+        >
+          Show what it becomes
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBack: () => void; onClose: () => void }) {
+  const dispatch = useSession((session) => session.dispatch);
+  const read = useMemo(
+    () =>
+      attempt(() => {
+        const { text, encoding } = decodeText(given.bytes);
+        return { table: readCsvTable(text), encoding };
+      }),
+    [given],
+  );
+  const [chosen, setChosen] = useState<ColumnMap | null>(null);
+  const table = read.value?.table ?? null;
+  const map = chosen ?? (table ? guessColumns(table.header, job.units) : []);
+  const held = useDeferredValue(map);
+  const preview = useMemo(() => (table ? attempt(() => previewRuns(job, table, held)) : null), [job, table, held]);
+  if (!table || !read.value) return <Refused words={read.words ?? ''} onBack={onBack} />;
+  const counts = preview?.value?.counts;
+  const command = preview?.value ? importCommand(preview.value, newId) : null;
+  const parts =
+    counts && [counts.new > 0 && `add ${counts.new}`, counts.changed > 0 && `change ${counts.changed}`].filter(Boolean);
+
+  return (
+    <div className="grid gap-3">
+      <p className="text-soft">
+        {counted(table.rows.length, 'row')}, read as {read.value.encoding}, separated by{' '}
+        {{ ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }[table.separator]}.{' '}
+        {counts && (
+          <b className="text-ink" data-testid="counts">
+            {counts.new} new, {counts.changed} changed, {counts.same} as they are, {counts['not taken']} not taken.
+          </b>
+        )}
+      </p>
+      {preview?.words && (
+        <p className="rounded border border-wont bg-wont/10 p-2 font-semibold text-wont">{preview.words}</p>
+      )}
+      <div className="max-h-[52vh] overflow-auto rounded border border-strong">
+        <table className="narrow text-[13px]">
+          <thead className="sticky top-0 z-10 bg-well">
+            <tr>
+              <th className="px-2 text-left">Row</th>
+              <th className="px-2 text-left">Becomes</th>
+              {table.header.map((heading, at) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: headings may repeat, their places do not move
+                <th key={at} className="min-w-24 px-1 py-1 text-left font-semibold">
+                  <span className="block truncate text-soft text-xs">{heading || `column ${at + 1}`}</span>
+                  <select
+                    aria-label={`Column ${heading || at + 1} holds`}
+                    className={`${inputLook} px-1 py-0`}
+                    value={map[at] ?? ''}
+                    onChange={(event) => {
+                      const field = (event.target.value || null) as RunColumn | null;
+                      setChosen(map.map((one, column) => (column === at ? field : one === field ? null : one)));
+                    }}
+                  >
+                    <option value="">passed over</option>
+                    {RUN_COLUMNS.map((column) => (
+                      <option key={column} value={column}>
+                        {column}
+                      </option>
+                    ))}
+                  </select>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {preview?.value?.rows.slice(0, SHOWN).map((row, at) => (
+              <PreviewLine key={row.line} row={row} cells={table.rows[at]?.cells ?? []} map={held} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {table.rows.length > SHOWN && (
+        <p className="text-soft">The first {SHOWN} rows are shown; the counts are of all.</p>
+      )}
+      {counts && counts['not taken'] > 0 && <FaultList rows={preview?.value?.rows ?? []} />}
+      <div className="flex flex-wrap gap-2">
+        <Button
+          look="main"
+          disabled={!command}
+          onClick={() => {
+            if (command && dispatch([command])) onClose();
+          }}
+        >
+          {command ? `Import: ${parts?.join(', ')}` : 'Nothing to import'}
+        </Button>
+        <Button onClick={onBack}>Choose another file</Button>
+      </div>
+    </div>
+  );
+}
+
+function Refused({ words, onBack }: { words: string; onBack: () => void }) {
+  return (
+    <div className="grid gap-3">
+      <p role="alert" className="rounded border border-wont bg-wont/10 p-3 font-semibold text-wont">
+        {words}
+      </p>
+      <div>
+        <Button look="main" onClick={onBack}>
+          Choose another file
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function PreviewLine({ row, cells, map }: { row: PreviewRow; cells: string[]; map: ColumnMap }) {
+  const faulty = new Set<string>(row.faults.map((fault) => fault.field));
+  const changed = new Map(row.differences.map((one) => [one.field, one]));
+  const { words, look } = BECOMES[row.becomes];
+  return (
+    <tr className="border-t align-top">
+      <td className="px-2 py-0.5 font-mono text-xs">{row.line}</td>
+      <td className={`whitespace-nowrap px-2 py-0.5 ${look}`}>{words}</td>
+      {map.map((field, at) => {
+        const difference = field ? changed.get(FIELD_OF[field] ?? field) : undefined;
+        return (
+          <td
+            // biome-ignore lint/suspicious/noArrayIndexKey: cells stay in their columns
+            key={at}
+            className={`max-w-44 truncate px-1 py-0.5 ${field === null ? 'text-soft line-through' : ''} ${field && faulty.has(field) ? 'bg-wont/15 font-semibold text-wont' : ''} ${difference ? 'bg-bite/15' : ''}`}
+            title={difference ? `was ${difference.was || 'empty'}` : cells[at]}
+          >
+            {cells[at]}
+            {difference && <span className="block text-soft text-xs">was {difference.was || 'empty'}</span>}
+          </td>
+        );
+      })}
+    </tr>
+  );
+}
+
+/** Names of the run's fields that differ from the names of the columns. */
+const FIELD_OF: Partial<Record<RunColumn, string>> = {
+  length_m: 'lengthMm',
+  length_ft: 'lengthMm',
+  speed_mbps: 'speedMbps',
+  poe_w: 'poeW',
+};
+
+function FaultList({ rows }: { rows: PreviewRow[] }) {
+  const faults = rows.flatMap((row) => row.faults.map((fault) => ({ row, fault })));
+  return (
+    <details open className="rounded border border-wont p-2">
+      <summary className="font-semibold text-wont">
+        {counted(faults.length, 'cell')} to look at; these rows are left out
+      </summary>
+      <ul className="mt-1 max-h-32 overflow-auto">
+        {faults.slice(0, 100).map(({ row, fault }) => (
+          <li key={`${row.line} ${fault.field} ${fault.expected}`}>
+            Row {row.line}, <b>{fault.field}</b>: found{' '}
+            {fault.found ? <code className="font-mono">“{fault.found}”</code> : 'nothing'}, expected {fault.expected}.
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
