@@ -16,7 +16,7 @@ export const GearFile = z
       .max(2000)
       .default([]),
   })
-  .meta({ id: 'GoodShelfGear', title: 'Good Shelf racks and gear' });
+  .meta({ title: 'Good Shelf racks and gear' });
 
 /**
  * Read racks and gear from the text of a file.

@@ -20,7 +20,7 @@ export const JobFile = z
     landings: z.array(TABLES.landings).max(20_000).default([]),
     cords: z.array(TABLES.cords).max(20_000).default([]),
   })
-  .meta({ id: 'GoodShelfJob', title: 'Good Shelf job', description: 'One job of Good Shelf, format version 1.' });
+  .meta({ title: 'Good Shelf job', description: 'One job of Good Shelf, format version 1.' });
 export type JobFile = z.infer<typeof JobFile>;
 
 const MOST_ISSUES = 12;

@@ -25,7 +25,7 @@ export type Finding = {
   what: string;
   /** Instead of the rule's own source, where the figure comes from another. */
   source?: Source;
-  /** Computed when shown, since finding a better place can be work. */
+  /** Computed when shown, not when found. */
   mends?: () => Mend[];
 };
 

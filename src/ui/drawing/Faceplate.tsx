@@ -40,7 +40,7 @@ export function Faceplate({
         </g>
       ))}
       <path d={`M18.2 3V${height - 3}M${width - 18.2} 3V${height - 3}`} stroke="var(--rule)" strokeWidth={1} />
-      <Dress kind={kind} width={width} height={height} />
+      <Dress kind={kind} right={(ports[0]?.x ?? width - 24) - 6} height={height} />
       {ports.map((port) => (
         <rect
           key={port.number}
@@ -56,8 +56,8 @@ export function Faceplate({
       ))}
       <text
         x={24}
-        y={kind === 'panel' ? 15.5 : Math.min(height / 2 + 5.5, 28)}
-        fontSize={15}
+        y={kind === 'panel' ? 16.5 : Math.min(height / 2 + 6, 28)}
+        fontSize={kind === 'panel' ? 15.5 : 17.5}
         fontWeight={650}
         fill="var(--ink)"
         className="narrow"
@@ -69,8 +69,7 @@ export function Faceplate({
 }
 
 /** What tells kinds of gear apart besides ports: vents, bristles, outlets, a tray. */
-function Dress({ kind, width, height }: { kind: GearKind; width: number; height: number }) {
-  const right = width - 28;
+function Dress({ kind, right, height }: { kind: GearKind; right: number; height: number }) {
   const mark = { stroke: 'var(--strong-rule)', strokeWidth: 1.2, fill: 'none' };
   if (kind === 'brush') {
     const d = Array.from({ length: 46 }, (_, at) => `M${150 + at * 6.6} ${height / 2 - 8}v16`).join('');

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { stationFigures } from '@/core/figures';
 import { findSnags } from '@/core/snags/findSnags';
 import { GRADE_WORDS, type Snag } from '@/core/snags/snag';
@@ -47,7 +47,7 @@ export function Docket({ station }: { station: StationId }) {
 function SnagItem({ snag }: { snag: Snag }) {
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
-  const [open, setOpen] = useState(false);
+  const mends = useMemo(() => snag.mends(), [snag]);
   const [runId] = snag.runIds;
   return (
     <li className="border-b px-3 py-2">
@@ -63,26 +63,14 @@ function SnagItem({ snag }: { snag: Snag }) {
       <p className="mt-1 text-[13px]">{snag.what}</p>
       <p className="mt-0.5 text-soft text-xs">{snag.why}</p>
       <p className="narrow mt-0.5 text-soft text-xs">Source: {citeSource(snag.source)}</p>
-      {open ? (
+      {mends.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-1.5">
-          {snag.mends().map(({ label, commands }) => (
+          {mends.map(({ label, commands }) => (
             <Button key={label} className="text-[13px]" onClick={() => dispatch(commands)}>
               {label}
             </Button>
           ))}
-          {snag.mends().length === 0 && (
-            <p className="text-xs">No mend can be offered here: it needs a decision of yours.</p>
-          )}
         </div>
-      ) : (
-        <button
-          type="button"
-          className="mt-1 font-semibold text-act text-xs underline"
-          aria-expanded={false}
-          onClick={() => setOpen(true)}
-        >
-          Mends
-        </button>
       )}
     </li>
   );

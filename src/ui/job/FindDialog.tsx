@@ -3,7 +3,7 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
-import { useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 import { type Findable, find } from '@/core/trace/find';
 import { useSession } from './session';
 
@@ -12,7 +12,7 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
   const job = useSession((session) => session.job);
   const selectGroup = useSession((session) => session.selectGroup);
   const [query, setQuery] = useState('');
-  const found = find(job, useDeferredValue(query));
+  const found = find(job, query);
   const router = useRouter();
 
   const choose = (entry: Findable) => {

@@ -23,14 +23,14 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
   const reverse = useSession((session) => session.reverse);
   return (
     <header className="border-strong border-b bg-sheet px-3 pt-1.5">
-      <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+      <div className="flex flex-wrap items-center gap-x-1 gap-y-1 sm:gap-x-2">
         <Link href="/" className="wide font-extrabold tracking-tight underline-offset-2 hover:underline">
           Good Shelf
         </Link>
         <span aria-hidden className="text-strong">
           /
         </span>
-        <h1 className="min-w-0 flex-1 truncate font-semibold">{job.name}</h1>
+        <h1 className="min-w-28 flex-1 truncate font-semibold">{job.name}</h1>
         <output
           className={`narrow text-xs ${link === 'away' ? 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet' : 'text-soft'}`}
           data-testid="link"
@@ -38,7 +38,8 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           {LINK_WORDS[link]}
         </output>
         <Button look="plain" onClick={onFind} aria-keyshortcuts="/">
-          <Search size={15} aria-hidden /> Find and trace <kbd className="font-mono text-soft text-xs">/</kbd>
+          <Search size={15} aria-hidden /> Find<span className="hidden sm:inline"> and trace</span>{' '}
+          <kbd className="hidden font-mono text-soft text-xs sm:inline">/</kbd>
         </Button>
         <Button
           look="quiet"
@@ -61,7 +62,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
         <DropdownMenu.Root>
           <DropdownMenu.Trigger asChild>
             <Button>
-              <Download size={15} aria-hidden /> Take away
+              <Download size={15} aria-hidden /> <span className="sr-only sm:not-sr-only">Take away</span>
             </Button>
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>

@@ -110,7 +110,7 @@ export function LandStation() {
           >
             {plan.landings.length > 0
               ? `Land ${counted(plan.landings.length, 'run')} in label order`
-              : 'All that can be is landed'}
+              : 'No run left to land'}
           </Button>
           <p className={carried ? 'font-bold' : 'text-soft'} data-testid="land-words">
             {carried

@@ -160,7 +160,7 @@ function PortCell({
       <span
         className={`narrow mt-1 min-h-0 flex-1 overflow-hidden text-[12px] leading-[13px] [writing-mode:vertical-rl] ${run && isLive(run) ? '' : 'text-soft italic'}`}
       >
-        {run ? run.device || 'no device' : ''}
+        {run ? run.device || 'no device' : 'spare'}
       </span>
       {network && (
         <svg aria-hidden="true" width="100%" height="5" className="mb-0.5 shrink-0" preserveAspectRatio="none">

@@ -14,7 +14,7 @@ import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { DASHES, networkInk } from '../kit/NetworkMark';
-import { type Loom, type LoomPort, type LoomRow, layLoom } from './loomLayout';
+import { type Loom, type LoomHead, type LoomPort, type LoomRow, layLoom } from './loomLayout';
 
 type Actions = {
   onPickUp: (run: Run) => boolean;
@@ -24,7 +24,7 @@ type Actions = {
 
 /** Shares of the width at which the columns stand: room and outlet, run, panel port, switch port, network. */
 const COLUMNS = { run: 0.315, panel: 0.5, device: 0.735, network: 0.925 };
-const ROW = { fit: 14, big: 26 };
+const ROW = { fit: 12.6, big: 26 };
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
 export function LoomView({
@@ -45,7 +45,13 @@ export function LoomView({
     watch.observe(element);
     return () => watch.disconnect();
   }, []);
-  const loom = useMemo(() => layLoom(job, size.height - 4, big ? ROW.big : ROW.fit), [job, size.height, big]);
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const loom = useMemo(() => {
+    const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
+    return layLoom(job, size.height - 4, big ? ROW.big : ROW.fit, new Set([...opened, ...proposed]));
+  }, [job, size.height, big, opened, proposal]);
+  const turn = (id: string) =>
+    setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
   const grades = useMemo(() => {
     const worst = new Map<string, Grade>();
     // Snags come gravest first.
@@ -108,17 +114,11 @@ export function LoomView({
               onUnpatch={actions.onUnpatch}
             />
           ))}
-          {[
-            ...loom.panelHeads.map((head) => ({ ...head, share: COLUMNS.panel })),
-            ...loom.switchHeads.map((head) => ({ ...head, share: COLUMNS.device })),
-          ].map((head) => (
-            <span
-              key={head.key}
-              className="narrow absolute -translate-x-1/2 -translate-y-1/2 whitespace-nowrap rounded bg-paper px-1 font-bold text-xs"
-              style={{ left: at(head.share), top: head.y }}
-            >
-              {head.words}
-            </span>
+          {loom.panelHeads.map((head) => (
+            <Head key={head.key} head={head} left={at(COLUMNS.panel)} onTurn={turn} />
+          ))}
+          {loom.switchHeads.map((head) => (
+            <Head key={head.key} head={head} left={at(COLUMNS.device)} onTurn={turn} />
           ))}
           {loom.panelPorts.map((port) => (
             <span
@@ -151,6 +151,31 @@ export function LoomView({
         </div>
       </div>
     </>
+  );
+}
+
+/** The name of a device over its ports. One without cords is folded up until it is wanted. */
+function Head({ head, left, onTurn }: { head: LoomHead; left: number; onTurn: (id: string) => void }) {
+  const look =
+    'narrow absolute -translate-x-1/2 -translate-y-1/2 whitespace-nowrap rounded bg-paper px-1 font-bold text-xs leading-4';
+  const style = { left, top: head.y };
+  if (!head.foldable) {
+    return (
+      <span className={look} style={style}>
+        {head.words}
+      </span>
+    );
+  }
+  return (
+    <button
+      type="button"
+      aria-expanded={!head.folded}
+      className={`${look} border border-strong`}
+      style={style}
+      onClick={() => onTurn(head.key)}
+    >
+      {head.words} {head.folded ? '▸' : '▾'}
+    </button>
   );
 }
 

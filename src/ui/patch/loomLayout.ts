@@ -10,7 +10,8 @@ import { type Trace, traceRun } from '@/core/trace/traceRun';
 export type LoomRow = { run: Run; trace: Trace; y: number; room: string };
 export type LoomRoom = { key: string; words: string; y: number; height: number };
 export type LoomPort = { key: string; gear: Gear; port: Port; y: number; run: Run | null };
-export type LoomHead = { key: string; words: string; y: number };
+/** `folded`: a device without cords, whose free ports stand as one line until it is unfolded. */
+export type LoomHead = { key: string; words: string; y: number; folded: boolean; foldable: boolean };
 export type LoomNetwork = { network: Network; y: number };
 
 export type Loom = {
@@ -25,35 +26,40 @@ export type Loom = {
   networks: LoomNetwork[];
 };
 
-const ROOM_GAP = 4;
+const ROOM_GAP = 3;
 const TOP = 6;
 
+const HEAD_LINES = 1.6;
+const linesOf = (gear: Gear, folded: boolean) => HEAD_LINES + (folded ? 0 : portsOf(gear).length);
+
 /** Ports of some devices in one column: a heading a device, then its ports, spread evenly over the height. */
-function column(gear: Gear[], height: number, runAt: (gear: Gear, port: Port) => Run | null) {
-  const lines = gear.reduce((sum, one) => sum + portsOf(one).length + 1.6, 0);
-  const step = Math.max(1, (height - 2 * TOP) / Math.max(1, lines));
+function column(gear: Gear[], height: number, fold: Fold, runAt: (gear: Gear, port: Port) => Run | null) {
+  const lines = gear.reduce((sum, one) => sum + linesOf(one, fold(one).folded), 0);
+  const step = (height - 2 * TOP) / Math.max(1, lines);
   const heads: LoomHead[] = [];
   const ports: LoomPort[] = [];
   let line = 0;
   for (const one of gear) {
-    heads.push({ key: one.id, words: one.name, y: TOP + (line + 0.8) * step });
-    line += 1.6;
+    heads.push({ key: one.id, words: one.name, y: TOP + (line + HEAD_LINES / 2) * step, ...fold(one) });
+    line += HEAD_LINES;
+    if (fold(one).folded) continue;
     for (const port of portsOf(one)) {
-      ports.push({
-        key: portKey(one.id, port.number),
-        gear: one,
-        port,
-        y: TOP + (line + 0.5) * step,
-        run: runAt(one, port),
-      });
+      const key = portKey(one.id, port.number);
+      ports.push({ key, gear: one, port, y: TOP + (line + 0.5) * step, run: runAt(one, port) });
       line += 1;
     }
   }
-  return { heads, ports, lines };
+  return { heads, ports };
 }
 
-/** Where everything of the loom stands. `least` is the height of the view; rows are never lower than `rowPx`. */
-export function layLoom(job: Job, least: number, rowPx: number): Loom {
+type Fold = (gear: Gear) => { folded: boolean; foldable: boolean };
+
+/**
+ * Where everything of the loom stands.
+ * @param least height of the view; rows are never lower than `rowPx`
+ * @param unfolded devices without cords whose ports are shown all the same
+ */
+export function layLoom(job: Job, least: number, rowPx: number, unfolded: ReadonlySet<string>): Loom {
   const index = indexJob(job);
   const byRoom = new Map<string, Run[]>();
   for (const run of index.runsInOrder) {
@@ -62,13 +68,19 @@ export function layLoom(job: Job, least: number, rowPx: number): Loom {
   }
   const panels = index.gearInOrder.filter(isPanel);
   const switching = index.gearInOrder.filter(isSwitching);
-  const portLines = (gear: Gear[]) => gear.reduce((sum, one) => sum + portsOf(one).length + 1.6, 0);
-  const portPx = rowPx * 0.86;
+  const withCords = new Set(Object.values(job.cords).map((cord) => cord.switchId));
+  const noFold: Fold = () => ({ folded: false, foldable: false });
+  const fold: Fold = (gear) => ({
+    folded: !withCords.has(gear.id) && !unfolded.has(gear.id),
+    foldable: !withCords.has(gear.id),
+  });
+  const lines = (gear: Gear[], by: Fold) => gear.reduce((sum, one) => sum + linesOf(one, by(one).folded), 0);
+  const portPx = rowPx * 0.88;
   const gaps = byRoom.size * ROOM_GAP;
   const height = Math.max(
     least,
     index.runsInOrder.length * rowPx + gaps + 2 * TOP,
-    Math.max(portLines(panels), portLines(switching)) * portPx + 2 * TOP,
+    Math.max(lines(panels, noFold), lines(switching, fold)) * portPx + 2 * TOP,
   );
 
   const step = (height - gaps - 2 * TOP) / Math.max(1, index.runsInOrder.length);
@@ -92,8 +104,8 @@ export function layLoom(job: Job, least: number, rowPx: number): Loom {
     const landing = cord && index.landingAtPort.get(portKey(cord.panelId, cord.panelPort));
     return job.runs[landing?.runId ?? ''] ?? null;
   };
-  const left = column(panels, height, landed);
-  const right = column(switching, height, patched);
+  const left = column(panels, height, noFold, landed);
+  const right = column(switching, height, fold, patched);
 
   const used = new Set(index.runsInOrder.map((run) => run.networkId));
   const networks = Object.values(job.networks)

@@ -100,7 +100,7 @@ export function RunTable() {
       >
         <div
           role="row"
-          className="grid border-strong border-y bg-well pr-[var(--scrollbar,0px)] font-bold text-xs"
+          className="grid border-strong border-y bg-well pr-[15px] font-bold text-xs"
           style={{ gridTemplateColumns: grid }}
         >
           {columns.map((column) => (
@@ -191,7 +191,7 @@ const RunRow = memo(function RunRow({
       style={{ top, height: ROW_PX, gridTemplateColumns: grid }}
     >
       {columns.map((column, at) => (
-        <div key={column} role="cell" className="relative min-w-0 border-r">
+        <div key={column} role="cell" className="relative min-w-0 overflow-hidden border-r">
           <Cell
             // A new value from elsewhere replaces what stands in the cell.
             key={values[at]}
@@ -346,7 +346,8 @@ function EntryRow({
             list={LISTS[column]}
             autoComplete="off"
             spellCheck={false}
-            placeholder={column === 'label' ? 'new, GF-{01..12}' : ''}
+            placeholder={column === 'label' ? 'new' : ''}
+            title={column === 'label' ? 'A label, or a pattern such as GF-{01..12}' : undefined}
             className={`${cellLook} ${column === 'label' ? 'font-bold font-mono' : ''} ${HEADINGS[column].align === 'right' ? 'text-right font-mono text-xs' : ''}`}
             value={cells[column] ?? ''}
             onChange={(event) => setCells({ ...cells, [column]: event.target.value })}

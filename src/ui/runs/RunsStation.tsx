@@ -24,7 +24,7 @@ export function RunsStation() {
         <p className="text-soft">
           {count === 0
             ? 'No runs yet. Import a CSV, drop it here, or type the first label in the row below.'
-            : 'Type into any cell. Drop a CSV here to bring in or update runs by label.'}
+            : 'Type into any cell. The last row adds runs, many at once with GF-{01..12}. Drop a CSV here to update by label.'}
         </p>
       </div>
       <RunTable />

@@ -51,7 +51,7 @@ export function RackSide({ rack, scale, carried }: { rack: Rack; scale: number; 
               <text
                 x={item.depthMm - 8}
                 y={item.y + item.height / 2 + 5}
-                fontSize={14}
+                fontSize={17}
                 textAnchor="end"
                 fill="var(--soft)"
                 className="narrow"

@@ -140,7 +140,7 @@ function Stack({ rack }: { rack: Rack }) {
           <GearPile ref={pile} rack={rack} carried={carried} onCarry={carry} onPutDown={putDown} />
           <div
             ref={area}
-            className="flex min-h-[420px] flex-1 items-start justify-center gap-6 overflow-auto px-3 pb-3"
+            className="flex min-h-[420px] flex-1 items-start justify-center gap-4 overflow-auto px-3 pb-3"
           >
             <RackFront
               frame={front}

@@ -5,8 +5,8 @@ import { rackDimensions } from '@/core/standards/rackDimensions';
 const LEAST = 0.42;
 const MOST = 1.1;
 /** Unit numbers, frame, gap and dimension lines, pixels. */
-const MARGIN_X = 150;
-const MARGIN_Y = 50;
+const MARGIN_X = 124;
+const MARGIN_Y = 40;
 
 /** Pixels a millimetre, so that front and side both fit into the area. */
 export function useScale(rack: Rack) {

@@ -16,6 +16,8 @@ export const landRuns = commandKind({
   schema: z.strictObject({ type: z.literal('landRuns'), landings: z.array(Target).min(1).max(10_000) }),
   apply: (job, { landings }) => {
     const moving = new Set(landings.map((landing) => landing.runId));
+    if (moving.size < landings.length)
+      refuse('run-twice', 'A run can be landed on one port only: one stands here twice.');
     const old = new Map<string, Landing>();
     const used = new Map<string, string>();
     for (const row of Object.values(job.landings)) {

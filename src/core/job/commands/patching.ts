@@ -18,6 +18,7 @@ export const patchPorts = commandKind({
   schema: z.strictObject({ type: z.literal('patchPorts'), cords: z.array(Ends).min(1).max(10_000) }),
   apply: (job, { cords }) => {
     const moving = new Set(cords.map((cord) => portKey(cord.panelId, cord.panelPort)));
+    if (moving.size < cords.length) refuse('port-twice', 'A panel port takes one cord: one stands here twice.');
     const used = new Set<string>();
     const oldId = new Map<string, string>();
     for (const row of Object.values(job.cords)) {

@@ -2,12 +2,14 @@ import { z } from 'zod';
 import { Id, whole } from './fields';
 
 /** A patch cord from a panel port to a switch port. Goes with either device, and with the landing behind it. */
-export const Cord = z.strictObject({
-  id: Id,
-  panelId: Id,
-  panelPort: whole(1, 1152),
-  switchId: Id,
-  switchPort: whole(1, 1152),
-  fixed: z.boolean().default(false).describe('put there by hand: planning leaves it alone'),
-});
+export const Cord = z
+  .strictObject({
+    id: Id,
+    panelId: Id,
+    panelPort: whole(1, 1152),
+    switchId: Id,
+    switchPort: whole(1, 1152),
+    fixed: z.boolean().default(false).describe('put there by hand: planning leaves it alone'),
+  })
+  .meta({ id: 'Cord' });
 export type Cord = z.infer<typeof Cord>;

@@ -31,17 +31,19 @@ export const PortGroup = z.strictObject({
 export type PortGroup = z.infer<typeof PortGroup>;
 
 /** Anything that takes rack units. */
-export const Gear = z.strictObject({
-  id: Id,
-  name: name(),
-  kind: z.enum(GEAR_KINDS),
-  heightU: whole(1, 20).describe('rack units'),
-  depthMm: whole(1, 2000).describe('body behind the front rails, mm'),
-  massKg: amount(0, 1000).default(0),
-  powerW: amount(0, 20_000).default(0).describe('own draw at most, without what its ports supply'),
-  noiseDbA: amount(0, 150).nullable().default(null),
-  poeBudgetW: amount(0, 20_000).default(0).describe('watts all its ports together can supply'),
-  ports: z.array(PortGroup).max(12).default([]),
-  notes: line(500).default(''),
-});
+export const Gear = z
+  .strictObject({
+    id: Id,
+    name: name(),
+    kind: z.enum(GEAR_KINDS),
+    heightU: whole(1, 20).describe('rack units'),
+    depthMm: whole(1, 2000).describe('body behind the front rails, mm'),
+    massKg: amount(0, 1000).default(0),
+    powerW: amount(0, 20_000).default(0).describe('own draw at most, without what its ports supply'),
+    noiseDbA: amount(0, 150).nullable().default(null),
+    poeBudgetW: amount(0, 20_000).default(0).describe('watts all its ports together can supply'),
+    ports: z.array(PortGroup).max(12).default([]),
+    notes: line(500).default(''),
+  })
+  .meta({ id: 'Gear' });
 export type Gear = z.infer<typeof Gear>;

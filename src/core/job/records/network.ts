@@ -7,13 +7,15 @@ export type NetworkColour = (typeof NETWORK_COLOURS)[number];
 export type LinePattern = (typeof LINE_PATTERNS)[number];
 
 /** A network that runs belong to. Told apart by colour, by line pattern and by a short code. Runs outlive it. */
-export const Network = z.strictObject({
-  id: Id,
-  name: name(),
-  code: name(3),
-  colour: z.enum(NETWORK_COLOURS),
-  pattern: z.enum(LINE_PATTERNS),
-});
+export const Network = z
+  .strictObject({
+    id: Id,
+    name: name(),
+    code: name(3),
+    colour: z.enum(NETWORK_COLOURS),
+    pattern: z.enum(LINE_PATTERNS),
+  })
+  .meta({ id: 'Network' });
 export type Network = z.infer<typeof Network>;
 
 /** Shortest code from the name's letters that no other network has. */

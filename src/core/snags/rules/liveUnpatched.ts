@@ -1,11 +1,10 @@
 import { isSwitched } from '../../gear/ports';
 import { portKey } from '../../job/jobIndex';
 import { isLive } from '../../job/records/run';
-import { planPatching } from '../../patching/planPatching';
 import { commonPractice } from '../../standards/source';
 import type { SnagRule } from '../snag';
 
-/** Only what is landed and cannot simply be patched is listed run by run; the rest is one line. */
+/** One line for all of them: the plan for the rest says of each why it is left out. */
 export const liveUnpatched: SnagRule = {
   id: 'live-unpatched',
   why: 'A device without a switch port has no network.',
@@ -32,12 +31,6 @@ export const liveUnpatched: SnagRule = {
           waiting.length === 1
             ? `${first?.label} (${first?.device}) is landed and not patched yet.`
             : `${waiting.length} runs with a device are landed and not patched yet, ${first?.label} first.`,
-        mends: () => {
-          const { cords } = planPatching(index.job);
-          return cords.length === 0
-            ? []
-            : [{ label: 'Patch the rest', commands: [{ type: 'patchPorts' as const, cords }] }];
-        },
       },
     ];
   },

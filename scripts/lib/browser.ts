@@ -1,0 +1,17 @@
+import { type Browser, chromium } from '@playwright/test';
+
+/** Debian's Chromium, with what a closed network and root need. */
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+export const openBrowser = (): Promise<Browser> => chromium.launch(CHROMIUM);

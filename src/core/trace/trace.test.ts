@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest';
+import { apply, quillback } from '../../../tests/support/jobs';
+import { stationFigures } from '../figures';
+import { indexJob, sameKey } from '../job/jobIndex';
+import { planJob } from '../plan';
+import { STATIONS, stationStates } from '../stations';
+import { find } from './find';
+import { traceParts, traceRun } from './traceRun';
+
+const job = planJob(quillback()).job;
+const run = (label: string) => indexJob(job).runByLabel.get(sameKey(label)) ?? (undefined as never);
+
+describe('trace', () => {
+  it('spells out the whole path in words with units', () => {
+    const words = traceParts(traceRun(job, run('07')), 'metric').map((part) => part.words);
+    expect(words).toEqual([
+      'Ground, Waiting room, ceiling',
+      '07 · Cat 6A F/UTP · 25 m',
+      'access point A',
+      'Panel A · 7',
+      expect.stringMatching(/^[\d.]+ m violet$/),
+      expect.stringMatching(/^Switch A · [1-8]$/),
+      'Access points',
+      'PoE class 4 · 30 W',
+    ]);
+    expect(traceParts(traceRun(job, run('07')), 'imperial')[1]?.words).toBe('07 · Cat 6A F/UTP · 82 ft');
+  });
+
+  it('says what is missing and where to change it', () => {
+    const bare = apply(job, { type: 'takeOffRuns', runIds: [run('06').id] });
+    const parts = traceParts(traceRun(bare, run('06')), 'metric').filter((part) => part.missing);
+    expect(parts.map(({ words, station }) => `${words} ${station}`)).toEqual([
+      'spare runs',
+      'not landed land',
+      'no cord patch',
+      'not patched patch',
+      'no network runs',
+      'no power needed patch',
+    ]);
+  });
+});
+
+describe('find', () => {
+  it.each([
+    ['07', 'run', '07'],
+    ['pharmacy', 'run', '23'],
+    ['waiting room', 'run', '05'],
+    ['panel b 3', 'panel port', 'Panel B 3'],
+    ['blood', 'run', '12'],
+    ['UPS', 'device in the rack', 'UPS 1500 VA'],
+    ['kennels ground', 'run', '20'],
+  ])('finds %s', (query, kind, words) => {
+    expect(find(job, query)[0]).toMatchObject({ kind, words });
+  });
+
+  it('finds rooms with all their runs, and nothing for nothing', () => {
+    expect(find(job, 'pharmacy').find((entry) => entry.kind === 'room')?.runIds).toHaveLength(2);
+    expect(find(job, '   ')).toEqual([]);
+    expect(find(job, 'zebra')).toEqual([]);
+  });
+});
+
+describe('stations', () => {
+  it('know what is untouched, under way and settled', () => {
+    const state = (of: typeof job) => stationStates(of).map((one) => one.state);
+    expect(state(quillback())).toEqual(['settled', 'untouched', 'untouched', 'untouched']);
+    expect(state(apply(job, { type: 'liftGear', gearIds: ['ups'] }))).toEqual([
+      'settled',
+      'under way',
+      'settled',
+      'under way',
+    ]);
+    expect(state(job)[1]).toBe('snags');
+  });
+
+  it('have figures', () => {
+    for (const station of STATIONS) expect(stationFigures(job, station).length).toBeGreaterThan(2);
+    expect(stationFigures(job, 'land')).toContainEqual({ name: 'Spare ports', value: '8' });
+    expect(stationFigures(job, 'patch')).toContainEqual({ name: 'Switch A PoE', value: '322.2 of 400 W' });
+  });
+});

@@ -1,0 +1,89 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { demoFolder } from '../support/jobs';
+
+const root = resolve(import.meta.dirname, '../..');
+const folder = mkdtempSync(join(tmpdir(), 'shelf-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function shelf(...args: string[]) {
+  const run = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/shelf.ts'), ...args], {
+    cwd: root,
+    encoding: 'utf8',
+  });
+  return { code: run.status, out: run.stdout, said: run.stderr };
+}
+const at = (file: string) => join(folder, file);
+const demo = (file: string) => join(demoFolder, file);
+
+describe('the command line', () => {
+  it('goes from a list of runs to a port map', () => {
+    const imported = shelf(
+      'import',
+      demo('quillback-runs.csv'),
+      '--gear',
+      demo('quillback-gear.json'),
+      '-o',
+      at('job.json'),
+    );
+    expect(imported).toMatchObject({ code: 0, said: expect.stringContaining('40 runs, 13 devices, 1 rack') });
+    const planned = shelf('plan', at('job.json'), '-o', at('plan.json'));
+    expect(planned).toMatchObject({
+      code: 0,
+      said: expect.stringContaining('12 devices placed, 40 runs landed, 32 runs patched'),
+    });
+    expect(planned.said).toContain('left: TV1 carries coax');
+    expect(shelf('check', at('plan.json'))).toMatchObject({
+      code: 0,
+      out: expect.stringContaining('[common practice, no source]'),
+    });
+    expect(shelf('export', at('plan.json'), '--as', 'port-map.csv', '-o', at('map.csv')).code).toBe(0);
+    expect(readFileSync(at('map.csv'), 'utf8').split('\n')).toHaveLength(42);
+    expect(shelf('export', at('plan.json'), '--as', 'elevation.svg', '-o', '-').out).toMatch(/^<svg /);
+    expect(shelf('export', at('plan.json'), '--as', 'job.json', '-o', '-').out).toBe(
+      readFileSync(at('plan.json'), 'utf8'),
+    );
+  });
+
+  it('ends with 1 when something will not work, and gives snags as JSON', () => {
+    writeFileSync(at('long.csv'), 'label,length_m\n01,140\n');
+    shelf('import', at('long.csv'), '-o', at('long.json'));
+    const { code, out } = shelf('check', at('long.json'), '--json');
+    expect(code).toBe(1);
+    expect(JSON.parse(out)[0]).toMatchObject({
+      rule: 'link-too-long',
+      grade: 'wont-work',
+      source: expect.stringContaining('TIA-568.1'),
+    });
+  });
+
+  it('names row and field, and writes nothing, unless bad rows are to be skipped', () => {
+    writeFileSync(at('bad.csv'), 'label,length_m\n01,22\n02,-5\n');
+    const refused = shelf('import', at('bad.csv'), '-o', at('bad.json'));
+    expect(refused).toMatchObject({ code: 2, said: expect.stringContaining('Row 3, length_m: found “-5”') });
+    expect(existsSync(at('bad.json'))).toBe(false);
+    expect(shelf('import', at('bad.csv'), '--skip-bad-rows', '-o', at('bad.json'))).toMatchObject({
+      code: 0,
+      said: expect.stringContaining('1 run,'),
+    });
+  });
+
+  it.each([
+    [['import', 'nowhere.csv', '-o', '-'], 'nowhere.csv: there is no such file'],
+    [['plan', demo('quillback-runs.csv'), '-o', '-'], 'The job file is not JSON'],
+    [['frobnicate', 'x'], 'There is no command frobnicate'],
+    [['export', 'x', '--as', 'pdf'], '--as: expected one of'],
+    [['plan', 'x'], 'Say where to write'],
+    [['check', 'x', '--wrong'], '--wrong'],
+  ])('refuses %j in words', (args, words) => {
+    expect(shelf(...args)).toMatchObject({ code: 2, said: expect.stringContaining(words) });
+  });
+
+  it('prints the schemas', () => {
+    expect(JSON.parse(shelf('schema').out)).toMatchObject({ title: 'Good Shelf job', type: 'object' });
+    expect(JSON.parse(shelf('schema', '--of', 'gear').out).properties).toHaveProperty('racks');
+  });
+});

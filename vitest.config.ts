@@ -1,0 +1,24 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { tsconfigPaths: true },
+  test: {
+    projects: [
+      {
+        extends: true,
+        test: { name: 'core', include: ['src/**/*.test.ts', 'tests/cli/**/*.test.ts'], testTimeout: 30_000 },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'store',
+          include: ['tests/store/**/*.test.ts'],
+          pool: 'forks',
+          globalSetup: 'tests/store/cluster.ts',
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
