@@ -38,7 +38,10 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           {LINK_WORDS[link]}
         </output>
         <Button look="plain" onClick={onFind} aria-keyshortcuts="/">
-          <Search size={15} aria-hidden /> Find<span className="hidden sm:inline"> and trace</span>{' '}
+          <Search size={15} aria-hidden />{' '}
+          <span>
+            Find<span className="hidden sm:inline"> and trace</span>
+          </span>
           <kbd className="hidden font-mono text-soft text-xs sm:inline">/</kbd>
         </Button>
         <Button

@@ -2,6 +2,7 @@
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
+import { STATION_NAMES } from '@/core/stations';
 import { traceParts, traceRun } from '@/core/trace/traceRun';
 import { Button } from '../kit/Button';
 import { NetworkMark } from '../kit/NetworkMark';
@@ -48,7 +49,7 @@ function TraceParts({ job, run }: { job: Parameters<typeof traceRun>[0]; run: Pa
           <Link
             href={`/jobs/${job.id}/${station}`}
             className="min-w-0 rounded-sm pr-2 hover:underline"
-            aria-label={`${kind}: ${words}. Change it at ${station}.`}
+            title={`Change it at ${STATION_NAMES[station]}`}
           >
             <span className="narrow block text-[11px] text-soft leading-tight">{kind}</span>
             <span

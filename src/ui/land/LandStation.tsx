@@ -5,6 +5,7 @@ import {
   type DragEndEvent,
   DragOverlay,
   PointerSensor,
+  pointerWithin,
   useDraggable,
   useDroppable,
   useSensor,
@@ -86,6 +87,7 @@ export function LandStation() {
     <DndContext
       id="land"
       sensors={sensors}
+      collisionDetection={pointerWithin}
       onDragStart={({ active }) => {
         setCarriedId(String(active.id));
         select(String(active.id));
@@ -120,7 +122,7 @@ export function LandStation() {
         </div>
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <WaitingRuns waiting={waiting} carriedId={carriedId} onPickUp={pickUp} />
-          <div className="min-w-0 flex-1 overflow-auto px-3 pb-3">
+          <div className="relative min-w-0 flex-1 overflow-auto px-3 pb-3">
             {panels.length === 0 && <p className="mt-4">No panel yet: add one at Stack, under Add gear.</p>}
             {panels.map((panel) => (
               <PanelFace

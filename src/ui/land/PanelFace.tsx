@@ -116,7 +116,9 @@ function PortCell({
   const drop = useDroppable({ id: portKey(panel.id, port.number), data: { panelId: panel.id, port: port.number } });
   const drag = useDraggable({ id: run?.id ?? `spare ${panel.id} ${port.number}`, disabled: !run });
   const takes = carried && !run && canLand(port.connector, carried.carries);
-  const name = `${panel.name} port ${port.number}, ${run ? `${run.label} ${run.room} ${run.outlet}` : 'spare'}`;
+  // What is written on the port comes first, so that a person can call it by what they see.
+  const written = run ? `${port.number} ${run.label} ${run.device || 'no device'}` : `${port.number} spare`;
+  const name = [written, `${panel.name} port ${port.number}`, run?.room, run?.outlet].filter(Boolean).join(', ');
 
   const press = (event: KeyboardEvent<HTMLButtonElement>) => {
     const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: perRow, ArrowUp: -perRow }[event.key];
@@ -151,12 +153,12 @@ function PortCell({
       onPointerLeave={() => point(null)}
       className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${takes ? 'bg-good/15' : ''} ${drop.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : ''}`}
     >
-      <span className="font-mono text-[11px] text-soft leading-none">{port.number}</span>
+      <span className="font-mono text-[11px] text-soft leading-none">{port.number}</span>{' '}
       <span
         className={`mt-0.5 flex h-6 w-full items-center justify-center rounded-[2px] border ${run ? 'border-strong bg-sheet' : 'border-rule border-dashed bg-well'}`}
       >
         <span className="truncate font-bold font-mono text-[13px] leading-none tracking-tight">{run?.label}</span>
-      </span>
+      </span>{' '}
       <span
         className={`narrow mt-1 min-h-0 flex-1 overflow-hidden text-[12px] leading-[13px] [writing-mode:vertical-rl] ${run && isLive(run) ? '' : 'text-soft italic'}`}
       >

@@ -48,7 +48,7 @@ export function LoomView({
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const loom = useMemo(() => {
     const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
-    return layLoom(job, size.height - 4, big ? ROW.big : ROW.fit, new Set([...opened, ...proposed]));
+    return layLoom(job, size.height - 24, big ? ROW.big : ROW.fit, new Set([...opened, ...proposed]));
   }, [job, size.height, big, opened, proposal]);
   const turn = (id: string) =>
     setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
@@ -68,8 +68,12 @@ export function LoomView({
   const width = Math.max(760, size.width);
   const at = (share: number) => Math.round(width * share);
   return (
-    <>
-      <div className="narrow relative mx-3 h-5 shrink-0 border-strong border-b font-bold text-xs" aria-hidden="true">
+    <div ref={frame} className="relative mx-3 min-h-80 flex-1 overflow-auto" data-testid="loom">
+      <div
+        className="narrow sticky top-0 z-20 h-5 border-strong border-b bg-paper font-bold text-xs"
+        style={{ width }}
+        aria-hidden="true"
+      >
         <span className="absolute left-0">Room, outlet</span>
         <span className="absolute -translate-x-1/2" style={{ left: at(COLUMNS.run) }}>
           Run
@@ -84,73 +88,71 @@ export function LoomView({
           Network
         </span>
       </div>
-      <div ref={frame} className="mx-3 min-h-80 flex-1 overflow-auto" data-testid="loom">
-        {loom.rows.length === 0 && <p className="mt-6">No runs yet: they come in at Runs.</p>}
-        <div className="relative" style={{ height: loom.height, width }}>
-          <Strands job={job} loom={loom} width={width} proposal={proposal} />
-          <Lit loom={loom} width={width} />
-          {loom.rooms.map((room) => (
-            <div
-              key={room.key}
-              className="absolute left-0 flex w-[13.5%] items-center border-strong border-r-2 pr-1.5"
-              style={{ top: room.y + 1, height: room.height - 2 }}
-            >
-              <span className="narrow line-clamp-2 w-full text-right font-semibold text-xs leading-[12px]">
-                {room.words}
-              </span>
-            </div>
-          ))}
-          {loom.rows.map((row, index) => (
-            <StrandRow
-              key={row.run.id}
-              row={row}
-              index={index}
-              height={loom.rowPx}
-              left={at(0.14)}
-              right={at(COLUMNS.run)}
-              grade={grades.get(row.run.id) ?? null}
-              held={carried?.id === row.run.id}
-              onPickUp={actions.onPickUp}
-              onUnpatch={actions.onUnpatch}
-            />
-          ))}
-          {loom.panelHeads.map((head) => (
-            <Head key={head.key} head={head} left={at(COLUMNS.panel)} onTurn={turn} />
-          ))}
-          {loom.switchHeads.map((head) => (
-            <Head key={head.key} head={head} left={at(COLUMNS.device)} onTurn={turn} />
-          ))}
-          {loom.panelPorts.map((port) => (
-            <span
-              key={port.key}
-              aria-hidden="true"
-              className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono text-[10px] leading-[11px] ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
-              style={{ left: at(COLUMNS.panel), top: port.y }}
-            >
-              {port.port.number}
+      {loom.rows.length === 0 && <p className="mt-6">No runs yet: they come in at Runs.</p>}
+      <div className="relative" style={{ height: loom.height, width }}>
+        <Strands job={job} loom={loom} width={width} proposal={proposal} />
+        <Lit loom={loom} width={width} />
+        {loom.rooms.map((room) => (
+          <div
+            key={room.key}
+            className="absolute left-0 flex w-[13.5%] items-center border-strong border-r-2 pr-1.5"
+            style={{ top: room.y + 1, height: room.height - 2 }}
+          >
+            <span className="narrow line-clamp-2 w-full text-right font-semibold text-xs leading-[12px]">
+              {room.words}
             </span>
-          ))}
-          {loom.switchPorts.map((port) => (
-            <Socket key={port.key} port={port} left={at(COLUMNS.device)} carried={carried} onPatch={actions.onPatch} />
-          ))}
-          {loom.networks.map(({ network, y }) => (
-            <div
-              key={network.id}
-              className="absolute flex -translate-y-1/2 items-center gap-1.5"
-              style={{ left: at(COLUMNS.network), top: y }}
+          </div>
+        ))}
+        {loom.rows.map((row, index) => (
+          <StrandRow
+            key={row.run.id}
+            row={row}
+            index={index}
+            height={loom.rowPx}
+            left={at(0.14)}
+            right={at(COLUMNS.run)}
+            grade={grades.get(row.run.id) ?? null}
+            held={carried?.id === row.run.id}
+            onPickUp={actions.onPickUp}
+            onUnpatch={actions.onUnpatch}
+          />
+        ))}
+        {loom.panelHeads.map((head) => (
+          <Head key={head.key} head={head} left={at(COLUMNS.panel)} onTurn={turn} />
+        ))}
+        {loom.switchHeads.map((head) => (
+          <Head key={head.key} head={head} left={at(COLUMNS.device)} onTurn={turn} />
+        ))}
+        {loom.panelPorts.map((port) => (
+          <span
+            key={port.key}
+            aria-hidden="true"
+            className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono text-[10px] leading-[11px] ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
+            style={{ left: at(COLUMNS.panel), top: port.y }}
+          >
+            {port.port.number}
+          </span>
+        ))}
+        {loom.switchPorts.map((port) => (
+          <Socket key={port.key} port={port} left={at(COLUMNS.device)} carried={carried} onPatch={actions.onPatch} />
+        ))}
+        {loom.networks.map(({ network, y }) => (
+          <div
+            key={network.id}
+            className="absolute flex -translate-y-1/2 items-center gap-1.5"
+            style={{ left: at(COLUMNS.network), top: y }}
+          >
+            <span
+              className="grid size-6 place-items-center rounded-full border-2 bg-face font-bold font-mono text-xs"
+              style={{ borderColor: networkInk(network), color: networkInk(network) }}
             >
-              <span
-                className="grid size-6 place-items-center rounded-full border-2 bg-face font-bold font-mono text-xs"
-                style={{ borderColor: networkInk(network), color: networkInk(network) }}
-              >
-                {network.code}
-              </span>
-              <span className="narrow max-w-12 text-xs leading-none">{network.name}</span>
-            </div>
-          ))}
-        </div>
+              {network.code}
+            </span>
+            <span className="narrow max-w-12 text-xs leading-none">{network.name}</span>
+          </div>
+        ))}
       </div>
-    </>
+    </div>
   );
 }
 
@@ -346,7 +348,7 @@ const StrandRow = memo(function StrandRow({
       data-strand={String(index)}
       // One stop for Tab; the arrows go from row to row.
       tabIndex={index === 0 || selected ? 0 : -1}
-      aria-label={`${run.label}, ${run.room} ${run.outlet}, ${where}`}
+      aria-label={`${run.label} ${run.outlet} ${isLive(run) ? run.device : '· spare'}, ${run.room}, ${where}`}
       aria-pressed={held}
       onClick={() => select(run.id)}
       onDoubleClick={() => onPickUp(run)}
@@ -357,16 +359,16 @@ const StrandRow = memo(function StrandRow({
       className={`absolute flex touch-none items-center gap-1 rounded-[2px] pl-1 text-left leading-none ${selected ? 'bg-well' : ''} ${held ? 'outline-3 outline-act' : ''}`}
       style={{ left, top: row.y - height / 2, height, width: right - left + 22 }}
     >
+      <span
+        className={`order-last min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono text-[11px] leading-[12px] ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
+      >
+        {run.label}
+      </span>{' '}
       <span className="narrow min-w-0 flex-1 truncate text-[12px]">
         {run.outlet}
         <span className="text-soft"> {isLive(run) ? run.device : '· spare'}</span>
       </span>
       {grade && <GradeMark grade={grade} size={11} />}
-      <span
-        className={`min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono text-[11px] leading-[12px] ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
-      >
-        {run.label}
-      </span>
     </button>
   );
 });

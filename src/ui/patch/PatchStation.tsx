@@ -1,6 +1,14 @@
 'use client';
 
-import { DndContext, type DragEndEvent, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { Pin, PinOff, Unplug } from 'lucide-react';
 import { useState } from 'react';
 import { isLive, type Run } from '@/core/job/records/run';
@@ -64,6 +72,7 @@ export function PatchStation() {
     <DndContext
       id="patch"
       sensors={sensors}
+      collisionDetection={pointerWithin}
       onDragStart={({ active }) => {
         const run = job.runs[String(active.data.current?.runId)];
         if (run) pickUp(run);

@@ -10,7 +10,7 @@ import { type Trace, traceRun } from '@/core/trace/traceRun';
 export type LoomRow = { run: Run; trace: Trace; y: number; room: string };
 export type LoomRoom = { key: string; words: string; y: number; height: number };
 export type LoomPort = { key: string; gear: Gear; port: Port; y: number; run: Run | null };
-/** `folded`: a device without cords, whose free ports stand as one line until it is unfolded. */
+/** `folded`: a device without cords whose ports are put away until it is unfolded. */
 export type LoomHead = { key: string; words: string; y: number; folded: boolean; foldable: boolean };
 export type LoomNetwork = { network: Network; y: number };
 
@@ -52,6 +52,25 @@ function column(gear: Gear[], height: number, fold: Fold, runAt: (gear: Gear, po
   return { heads, ports };
 }
 
+/**
+ * Devices without cords that are folded up so that the rest fits: routers first, then those with the fewest copper
+ * ports. One device always stays open.
+ */
+function idleToFold(job: Job, devices: Gear[], room: number): Set<string> {
+  const withCords = new Set(Object.values(job.cords).map((cord) => cord.switchId));
+  const copper = (gear: Gear) => portsOf(gear).filter((port) => port.connector === 'rj45').length;
+  const rank = (gear: Gear) => (gear.kind === 'router' ? 0 : 1 + copper(gear));
+  const idle = devices.filter((gear) => !withCords.has(gear.id)).sort((a, b) => rank(a) - rank(b));
+  const folded = new Set<string>();
+  let lines = devices.reduce((sum, gear) => sum + linesOf(gear, false), 0);
+  for (const gear of idle) {
+    if (lines <= room || folded.size === devices.length - 1) break;
+    folded.add(gear.id);
+    lines -= portsOf(gear).length;
+  }
+  return folded;
+}
+
 type Fold = (gear: Gear) => { folded: boolean; foldable: boolean };
 
 /**
@@ -68,14 +87,11 @@ export function layLoom(job: Job, least: number, rowPx: number, unfolded: Readon
   }
   const panels = index.gearInOrder.filter(isPanel);
   const switching = index.gearInOrder.filter(isSwitching);
-  const withCords = new Set(Object.values(job.cords).map((cord) => cord.switchId));
   const noFold: Fold = () => ({ folded: false, foldable: false });
-  const fold: Fold = (gear) => ({
-    folded: !withCords.has(gear.id) && !unfolded.has(gear.id),
-    foldable: !withCords.has(gear.id),
-  });
-  const lines = (gear: Gear[], by: Fold) => gear.reduce((sum, one) => sum + linesOf(one, by(one).folded), 0);
   const portPx = rowPx * 0.88;
+  const foldable = idleToFold(job, switching, (least - 2 * TOP) / portPx);
+  const fold: Fold = ({ id }) => ({ folded: foldable.has(id) && !unfolded.has(id), foldable: foldable.has(id) });
+  const lines = (gear: Gear[], by: Fold) => gear.reduce((sum, one) => sum + linesOf(one, by(one).folded), 0);
   const gaps = byRoom.size * ROOM_GAP;
   const height = Math.max(
     least,

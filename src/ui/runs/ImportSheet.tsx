@@ -131,7 +131,7 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
       {preview?.words && (
         <p className="rounded border border-wont bg-wont/10 p-2 font-semibold text-wont">{preview.words}</p>
       )}
-      <div className="max-h-[52vh] overflow-auto rounded border border-strong">
+      <div className="relative max-h-[52vh] overflow-auto rounded border border-strong">
         <table className="narrow text-[13px]">
           <thead className="sticky top-0 z-10 bg-well">
             <tr>

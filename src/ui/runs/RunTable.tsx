@@ -91,7 +91,7 @@ export function RunTable() {
 
   const grid = gridOf(columns);
   return (
-    <div className="flex min-h-72 flex-1 flex-col overflow-x-auto overflow-y-hidden">
+    <div className="relative flex min-h-72 flex-1 flex-col overflow-x-auto overflow-y-hidden">
       <div
         role="table"
         aria-label="Run schedule"
@@ -261,12 +261,15 @@ function Cell({
   onMove: (step: 1 | -1) => void;
 }) {
   const [wrong, setWrong] = useState(false);
+  // Enter commits and moves on, and the blur that follows must not commit once more.
+  const committed = useRef(value);
   const commit = (input: HTMLInputElement): boolean => {
-    if (input.value.trim() === value) {
+    if (input.value.trim() === committed.current) {
       setWrong(false);
       return true;
     }
     const taken = onCommit(input.value);
+    if (taken) committed.current = input.value.trim();
     setWrong(!taken);
     return taken;
   };

@@ -69,6 +69,7 @@ function PileItem({
   const dispatch = useSession((session) => session.dispatch);
   const { setNodeRef, listeners, attributes } = useDraggable({ id: gear.id });
   const held = carried?.gearId === gear.id;
+  const about = `${gear.heightU}U · ${formatSize(gear.depthMm, job.units)} · ${gear.massKg} kg`;
   const press = (event: KeyboardEvent) => {
     const at = carried?.bottomU ?? 1;
     const act = (work: () => void) => {
@@ -94,15 +95,13 @@ function PileItem({
         type="button"
         aria-roledescription="device"
         aria-pressed={held}
-        aria-label={`${gear.name}, in the pile`}
+        aria-label={`${gear.name} ${about}, in the pile`}
         onKeyDown={press}
         onBlur={() => held && carried.by === 'keys' && onPutDown(null)}
         className={`min-w-0 flex-1 cursor-grab touch-none rounded-[3px] border-2 border-ink bg-face px-2 py-1 text-left ${held ? 'opacity-50' : ''}`}
       >
-        <span className="block truncate font-semibold leading-tight">{gear.name}</span>
-        <span className="narrow block text-soft text-xs">
-          {gear.heightU}U · {formatSize(gear.depthMm, job.units)} · {gear.massKg} kg
-        </span>
+        <span className="block truncate font-semibold leading-tight">{gear.name}</span>{' '}
+        <span className="narrow block text-soft text-xs">{about}</span>
       </button>
       <Button
         look="quiet"

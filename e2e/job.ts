@@ -1,0 +1,75 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect, type Page } from '@playwright/test';
+
+export const demoFile = (file: string) => join(import.meta.dirname, '../demo', file);
+export const demoText = (file: string) => readFileSync(demoFile(file), 'utf8');
+
+type Entry = { name: RegExp; count: number };
+
+/** Start a job through the form and wait for its first station. */
+export async function startJob(page: Page, name: string, gear: Entry[] = []): Promise<string> {
+  await page.goto('/new');
+  await page.getByLabel('Name').fill(name);
+  for (const { name: device, count } of gear) await page.getByLabel(device).fill(String(count));
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await page.waitForURL(/\/jobs\/[^/]+\/runs/);
+  return /\/jobs\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+}
+
+export const station = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click();
+
+/** Until the server has confirmed everything. */
+export const saved = (page: Page) => expect(page.getByTestId('link')).toHaveText('Saved');
+
+/** A job of a few runs, landed and ready to patch, made through the file door. */
+export async function openJobFile(page: Page, text: string): Promise<string> {
+  await page.goto('/');
+  await page
+    .getByLabel('Job file')
+    .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page.waitForURL(/\/jobs\/[^/]+\/runs/);
+  return /\/jobs\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+}
+
+/** A small job as its file: panel and switch in the rack, runs by label, none landed. */
+export function smallJob(name: string, labels: string[]): string {
+  return JSON.stringify({
+    format: 'good-shelf-job',
+    version: 1,
+    job: { id: `small-${Math.random().toString(36).slice(2)}`, name },
+    racks: [{ id: 'rack', name: 'Rack', units: 9, depthMm: 300 }],
+    gear: [
+      {
+        id: 'panel',
+        name: 'Panel',
+        kind: 'panel',
+        heightU: 1,
+        depthMm: 100,
+        ports: [{ count: 12, connector: 'keystone' }],
+      },
+      {
+        id: 'switch',
+        name: 'Switch',
+        kind: 'switch',
+        heightU: 1,
+        depthMm: 200,
+        poeBudgetW: 60,
+        ports: [{ count: 8, connector: 'rj45', speedMbps: 1000, poeW: 30 }],
+      },
+      { id: 'deep', name: 'Deep box', kind: 'server', heightU: 2, depthMm: 500 },
+    ],
+    placements: [
+      { id: 'a', gearId: 'panel', rackId: 'rack', bottomU: 9 },
+      { id: 'b', gearId: 'switch', rackId: 'rack', bottomU: 8 },
+    ],
+    runs: labels.map((label) => ({
+      id: `run-${label}`,
+      label,
+      room: 'Hall',
+      cable: 'Cat 6',
+      device: `device ${label}`,
+    })),
+  });
+}

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './scripts/lib/browser';
+
+const port = process.env.E2E_PORT ?? '4290';
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
+    screenshot: 'only-on-failure',
+    trace: 'off',
+  },
+});
