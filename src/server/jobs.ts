@@ -121,8 +121,9 @@ async function change(
   const outcome = await store.em.fork().transactional(async (em): Promise<Outcome> => {
     const kept = await readJob(em, jobId, true);
     if (!kept) return gone();
-    const known = await findBatch(em, jobId, batchId);
-    if (known || base !== kept.revision) {
+    if (base !== kept.revision) {
+      // A batch that was taken before can only come again with the base it had then.
+      const known = await findBatch(em, jobId, batchId);
       const missed = await logSince(em, jobId, base);
       const { revision } = kept;
       const steps = await undoLabels(em, jobId);

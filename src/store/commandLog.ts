@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Patch } from '../core/job/apply';
 import type { Command } from '../core/job/commands';
+import { asJson } from './asJson';
 import { LogRow } from './entities';
 
 export type LogEntry = {
@@ -19,23 +20,11 @@ export type LogEntry = {
 export type Missed = Pick<LogEntry, 'revision' | 'batchId' | 'label' | 'patches'>;
 
 const plain = { disableIdentityMap: true } as const;
-const asEntry = (row: LogRow): LogEntry =>
-  ({
-    ...row,
-    commands: JSON.parse(row.commands),
-    patches: JSON.parse(row.patches),
-    inverse: JSON.parse(row.inverse),
-  }) as LogEntry;
+const asEntry = (row: LogRow): LogEntry => row as LogEntry;
 
 export async function appendLog(em: EntityManager, entry: LogEntry): Promise<void> {
-  const { commands, patches, inverse, ...plainly } = entry;
-  await em.insert(LogRow, {
-    ...plainly,
-    standing: 'done',
-    commands: JSON.stringify(commands),
-    patches: JSON.stringify(patches),
-    inverse: JSON.stringify(inverse),
-  });
+  const json = { commands: asJson(entry.commands), patches: asJson(entry.patches), inverse: asJson(entry.inverse) };
+  await em.insert(LogRow, { ...entry, standing: 'done', ...json } as unknown as LogRow);
 }
 
 export async function findBatch(em: EntityManager, jobId: string, batchId: string): Promise<LogEntry | null> {
@@ -54,7 +43,7 @@ export async function logSince(em: EntityManager, jobId: string, revision: numbe
     revision: at,
     batchId,
     label,
-    patches: JSON.parse(patches) as Patch[],
+    patches,
   }));
 }
 
@@ -92,21 +81,17 @@ export async function dropUndone(em: EntityManager, jobId: string): Promise<void
   await em.nativeUpdate(LogRow, { jobId, kind: 'do', standing: 'undone' }, { standing: 'dropped' });
 }
 
-/** Labels of the next undo and redo. */
+const NEXT_LABELS = `select
+  (select label from command_log where job_id = ? and kind = 'do' and standing = 'done'
+    order by revision desc limit 1) as undo,
+  (select label from command_log where job_id = ? and kind = 'do' and standing = 'undone'
+    order by revision asc limit 1) as redo`;
+
+/** Labels of the next undo and redo. One question, since every change asks it. */
 export async function undoLabels(
   em: EntityManager,
   jobId: string,
 ): Promise<{ undo: string | null; redo: string | null }> {
-  const fields = ['label'] as const;
-  const undo = await em.findOne(
-    LogRow,
-    { jobId, kind: 'do', standing: 'done' },
-    { ...plain, fields, orderBy: { revision: 'desc' } },
-  );
-  const redo = await em.findOne(
-    LogRow,
-    { jobId, kind: 'do', standing: 'undone' },
-    { ...plain, fields, orderBy: { revision: 'asc' } },
-  );
-  return { undo: undo?.label ?? null, redo: redo?.label ?? null };
+  const [labels] = await em.execute<{ undo: string | null; redo: string | null }[]>(NEXT_LABELS, [jobId, jobId]);
+  return { undo: labels?.undo ?? null, redo: labels?.redo ?? null };
 }

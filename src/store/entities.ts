@@ -1,14 +1,13 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+import type { Patch } from '../core/job/apply';
+import type { Command } from '../core/job/commands';
+import type { PortGroup } from '../core/job/records/gear';
 
 /*
  * One entity a table. Records of a job have the key (job, id), since ids are only unique within their job. Foreign
  * keys, deferred unique constraints and the exclusion of shared units stand in the migrations: the ORM maps rows, the
  * database guards them.
  */
-/**
- * A jsonb column that takes text. The ORM walks into objects that it is given and writes to them; records are frozen.
- */
-const jsonText = () => p.string().columnType('jsonb');
 const key = { jobId: p.string().primary(), id: p.string().primary() };
 
 export const JobRow = defineEntity({
@@ -54,7 +53,7 @@ export const GearRow = defineEntity({
     powerW: p.double(),
     noiseDbA: p.double().nullable(),
     poeBudgetW: p.double(),
-    ports: jsonText(),
+    ports: p.json<PortGroup[]>(),
     notes: p.string(),
   },
 });
@@ -139,9 +138,9 @@ export const LogRow = defineEntity({
     /** Of a `do`: `done`, `undone`, or `dropped` once something else was done after the undo. */
     standing: p.string(),
     label: p.string(),
-    commands: jsonText(),
-    patches: jsonText(),
-    inverse: jsonText(),
+    commands: p.json<Command[]>(),
+    patches: p.json<Patch[]>(),
+    inverse: p.json<Patch[]>(),
     at: p.datetime().defaultRaw('now()'),
   },
 });

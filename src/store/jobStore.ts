@@ -2,7 +2,7 @@ import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { emptyJob, type Job, TABLE_NAMES, type TableName } from '../core/job/job';
 import { CordRow, JobRow, LandingRow, RunRow } from './entities';
-import { fromRow, STORED, toRow } from './tables';
+import { readRecords, STORED, toRow } from './tables';
 
 export type Kept = { job: Job; revision: number };
 export type JobListing = {
@@ -20,12 +20,8 @@ const ROWS_AT_ONCE = 1000;
 
 async function readTables(em: EntityManager, job: Job, tables: readonly TableName[]): Promise<void> {
   for (const table of tables) {
-    const rows = await em
-      .createQueryBuilder(STORED[table].entity)
-      .where({ jobId: job.id })
-      .execute<Record<string, unknown>[]>();
     const records: Record<string, unknown> = job[table];
-    for (const row of rows) records[String(row.id)] = fromRow(table, row);
+    for (const record of await readRecords(em, table, job.id)) records[record.id] = record;
   }
 }
 

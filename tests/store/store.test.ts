@@ -87,6 +87,19 @@ describe('a job in the store', () => {
   });
 });
 
+it('keeps ports and patches as JSON that the database can look into', async () => {
+  const id = await keep(bench({ 1: {} }));
+  await applyBatch(store, id, batch(0, rename('Other')));
+  expect(await sql(`select jsonb_typeof(ports) as kind from gear where job_id = '${id}' and id = 'panel'`)).toEqual([
+    { kind: 'array' },
+  ]);
+  expect(
+    await sql(
+      `select commands->0->>'type' as type, jsonb_typeof(patches) as kind from command_log where job_id = '${id}'`,
+    ),
+  ).toEqual([{ type: 'editJob', kind: 'array' }]);
+});
+
 describe('batches', () => {
   it('write only what changed', async () => {
     const id = await keep(planJob(quillback()).job);

@@ -1,0 +1,262 @@
+import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import loadHighs from 'highs';
+import { readCsvTable } from '../src/core/formats/csvTable';
+import { decodeText } from '../src/core/formats/decodeText';
+import { writeJobFile } from '../src/core/formats/jobFile';
+import { importCommand, previewRuns } from '../src/core/formats/previewRuns';
+import { guessColumns } from '../src/core/formats/runColumns';
+import { applyCommands } from '../src/core/job/apply';
+import type { Job } from '../src/core/job/job';
+import { planPatching } from '../src/core/patching/planPatching';
+import { findSnags } from '../src/core/snags/findSnags';
+import { assign } from '../src/core/solve/assignment';
+import { stationStates } from '../src/core/stations';
+import { takeInJob } from '../src/server/jobs';
+import { openStore } from '../src/store/openStore';
+import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
+import { openBrowser } from './lib/browser';
+import { ensureBuild, root } from './lib/build';
+import { openDatabases } from './lib/database';
+import { prepareDatabase } from './lib/demoData';
+import { median, timed } from './lib/measure';
+import { portFrom, startServer } from './lib/server';
+
+type Row = { what: string; size: string; ms: number; against: string; ratio: number | null; goal: string };
+const rows: Row[] = [];
+
+function note(
+  what: string,
+  size: string | number,
+  ms: number,
+  goal = '',
+  reference: { name: string; ms: number } | null = null,
+) {
+  const row = {
+    what,
+    size: String(size),
+    ms,
+    against: reference?.name ?? '',
+    ratio: reference ? ms / reference.ms : null,
+    goal,
+  };
+  rows.push(row);
+  const ratio = row.ratio === null ? '' : `  ${row.ratio.toFixed(2)} × ${row.against}`;
+  console.log(
+    `${what.padEnd(44)} ${row.size.padStart(9)}  ${ms.toFixed(1).padStart(9)} ms${ratio}${goal ? `  (goal ${goal})` : ''}`,
+  );
+}
+
+function importAndCheck(bytes: Uint8Array, start: Job): Job {
+  const table = readCsvTable(decodeText(bytes).text);
+  let count = 0;
+  const command = importCommand(
+    previewRuns(start, table, guessColumns(table.header, 'metric')),
+    () => `run-${++count}`,
+  );
+  const job = command ? applyCommands(start, [command]).job : start;
+  findSnags(job);
+  return job;
+}
+
+async function core() {
+  let before: { size: number; ms: number } | null = null;
+  for (const size of [500, 1000, 2000, 5000, 10_000]) {
+    const bytes = new TextEncoder().encode(benchCsv(size));
+    const start = benchCabinet(400);
+    const job = importAndCheck(bytes, start);
+    const reference = { name: 'JSON round trip of the job', ms: await timed(5, () => JSON.parse(JSON.stringify(job))) };
+    const ms = await timed(5, () => importAndCheck(bytes, { ...start }));
+    note('import and check', size, ms, size === 5000 ? '1000 ms' : '', reference);
+    if (before)
+      console.log(
+        `${' '.repeat(46)}grows with size^${(Math.log(ms / before.ms) / Math.log(size / before.size)).toFixed(2)}`,
+      );
+    before = { size, ms };
+  }
+  for (const size of [100, 400, 1600]) {
+    const job = importAndCheck(new TextEncoder().encode(benchCsv(size)), benchCabinet(Math.min(size, 700)));
+    const [runId = ''] = Object.keys(job.runs);
+    let text = 0;
+    const reference = { name: 'structuredClone of the job', ms: await timed(15, () => structuredClone(job)) };
+    const ms = await timed(15, () => {
+      const changed = applyCommands(job, [
+        { type: 'editRuns', edits: [{ runId, changes: { notes: String(++text) } }] },
+      ]).job;
+      stationStates(changed);
+    });
+    note('a command and all it is judged by', size, ms, size === 400 ? '16 ms' : '', reference);
+  }
+}
+
+/** The model of one assignment as a general MILP solver reads it. */
+function milp(rowCount: number, columns: number, cost: Float64Array, leftOut: Float64Array): string {
+  const pairs = Array.from({ length: rowCount * columns }, (_, at) => ({
+    row: Math.floor(at / columns),
+    column: at % columns,
+    price: cost[at] ?? 0,
+  })).filter(({ price }) => Number.isFinite(price));
+  const name = ({ row, column }: { row: number; column: number }) => `x_${row}_${column}`;
+  const all = Array.from({ length: rowCount }, (_, row) => `u_${row}`);
+  const objective = [
+    ...pairs.map((pair) => `${pair.price} ${name(pair)}`),
+    ...all.map((u, row) => `${leftOut[row]} ${u}`),
+  ].join('\n + ');
+  const once = all.map((u, row) =>
+    [...pairs.filter((pair) => pair.row === row).map(name), u].join(' + ').concat(' = 1'),
+  );
+  const seats = Array.from({ length: columns }, (_, column) => pairs.filter((pair) => pair.column === column).map(name))
+    .filter((line) => line.length > 0)
+    .map((line) => `${line.join(' + ')} <= 1`);
+  return `Minimize\n obj: ${objective}\nSubject To\n ${[...once, ...seats].join('\n ')}\nBinary\n ${[...pairs.map(name), ...all].join('\n ')}\nEnd`;
+}
+
+async function solvers() {
+  const highs = await loadHighs();
+  for (const [rowCount, columns] of [
+    [20, 24],
+    [40, 48],
+    [60, 96],
+  ] as const) {
+    let state = rowCount;
+    const random = () => {
+      state = (state * 1664525 + 1013904223) >>> 0;
+      return state / 2 ** 32;
+    };
+    const cost = Float64Array.from({ length: rowCount * columns }, () =>
+      random() < 0.25 ? Number.POSITIVE_INFINITY : Math.floor(random() * 1000),
+    );
+    const leftOut = Float64Array.from({ length: rowCount }, () => 700);
+    const model = milp(rowCount, columns, cost, leftOut);
+    let optimum = 0;
+    const reference = {
+      name: 'highs, same instance, gap 0',
+      ms: await timed(1, () => {
+        optimum = highs.solve(model, { mip_rel_gap: 0 }).ObjectiveValue;
+      }),
+    };
+    note(
+      'assignment',
+      `${rowCount}×${columns}`,
+      await timed(15, () => assign(rowCount, columns, cost, leftOut)),
+      '',
+      reference,
+    );
+    console.log(`${' '.repeat(46)}cost ${assign(rowCount, columns, cost, leftOut).cost} against ${optimum}`);
+  }
+  for (const size of [48, 96, 400]) {
+    const start = importAndCheck(new TextEncoder().encode(benchCsv(size)), benchCabinet(size));
+    const job = benchPlan(start);
+    note('patch the rest', size, await timed(3, () => planPatching({ ...job, cords: {} })));
+  }
+}
+
+async function application() {
+  if (!ensureBuild(true)) throw new Error('The build failed.');
+  const databases = await openDatabases('test');
+  const name = `good_shelf_bench_${process.pid}`;
+  try {
+    const url = await databases.ensure(name);
+    await prepareDatabase(url, false);
+    const store = await openStore(url);
+    const text = writeJobFile(benchPlan(importAndCheck(new TextEncoder().encode(benchCsv(400)), benchCabinet(400))));
+    const { id } = await takeInJob(store, text);
+    await store.close(true);
+    const server = await startServer(url, await portFrom(4490));
+    try {
+      await acknowledged(server.address, id);
+      await inBrowser(server.address, id);
+    } finally {
+      await server.stop();
+    }
+  } finally {
+    await databases.drop(name);
+    databases.stop();
+  }
+}
+
+async function acknowledged(address: string, id: string) {
+  const { job, revision } = (await (await fetch(`${address}/api/jobs/${id}`)).json()) as { job: Job; revision: number };
+  const [runId = ''] = Object.keys(job.runs);
+  let base = revision;
+  const send = async () => {
+    const commands = [{ type: 'editRuns', edits: [{ runId, changes: { notes: `note ${base}` } }] }];
+    const body = JSON.stringify({ batchId: randomUUID(), base, commands });
+    const answer = await fetch(`${address}/api/jobs/${id}/batches`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    await answer.json();
+    base += 1;
+  };
+  for (let warm = 0; warm < 10; warm++) await send();
+  const reference = {
+    name: 'an empty request',
+    ms: await timed(40, async () => (await fetch(`${address}/api/health`)).json()),
+  };
+  note('a command acknowledged by the server', 400, await timed(60, send), '50 ms', reference);
+}
+
+async function inBrowser(address: string, id: string) {
+  const browser = await openBrowser();
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    const firstView = async () => {
+      await page.goto(`${address}/jobs/${id}/runs`);
+      await page.getByLabel('Label of R00001').waitFor();
+    };
+    note('first view of a job', 400, await timed(5, firstView), '1500 ms');
+    const times = await page.evaluate(async () => {
+      const spent: number[] = [];
+      for (let round = 0; round < 40; round++) {
+        const cell = document.querySelector<HTMLInputElement>('[aria-label="Notes of R00001"]');
+        if (!cell) throw new Error('no cell');
+        cell.focus();
+        cell.value = `round ${round}`;
+        await new Promise((done) => requestAnimationFrame(() => setTimeout(done, 0)));
+        const start = performance.now();
+        cell.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+        spent.push(performance.now() - start);
+        await new Promise((done) => requestAnimationFrame(() => setTimeout(done, 0)));
+      }
+      return spent;
+    });
+    note('a command applied and drawn in the browser', 400, median(times.slice(5)), '16 ms');
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Time until bin/demo prints its address. The first start may build; the second is what counts. */
+async function demoStart() {
+  const port = String(await portFrom(4590));
+  const start = () =>
+    new Promise<number>((done, fail) => {
+      const from = performance.now();
+      const child = spawn(join(root, 'bin/demo'), ['--port', port], {
+        cwd: root,
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
+      let took = 0;
+      child.stdout.on('data', (data) => {
+        if (!String(data).includes('Good Shelf is at')) return;
+        took = performance.now() - from;
+        child.kill('SIGTERM');
+      });
+      child.once('exit', () => (took > 0 ? done(took) : fail(new Error('bin/demo ended before it was up'))));
+    });
+  await start();
+  note('bin/demo, second start', '', await start(), '15000 ms');
+}
+
+console.log('Medians. Ratios are against a reference measured in the same run.\n');
+await core();
+await solvers();
+await application();
+await demoStart();
+const missed = rows.filter((row) => row.goal && row.ms > Number.parseFloat(row.goal));
+console.log(missed.length === 0 ? '\nAll goals reached.' : `\nMissed: ${missed.map((row) => row.what).join(', ')}`);
+process.exit(0);
