@@ -28,6 +28,21 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     prepare: (page) => page.getByRole('button', { name: 'Import runs' }).click(),
   },
   { name: 'stack', path: '/jobs/quillback/stack' },
+  {
+    name: 'the library',
+    path: '/jobs/quillback/stack',
+    prepare: (page) => page.getByRole('button', { name: 'Add gear' }).click(),
+  },
+  {
+    name: 'the rack',
+    path: '/jobs/quillback/stack',
+    prepare: (page) => page.getByRole('button', { name: /Wall cabinet: 18U/ }).click(),
+  },
+  {
+    name: 'keys',
+    path: '/jobs/quillback/patch',
+    prepare: (page) => page.getByRole('button', { name: 'Keys' }).click(),
+  },
   { name: 'land', path: '/jobs/quillback/land' },
   {
     name: 'patch with a plan',

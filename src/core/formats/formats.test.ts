@@ -149,7 +149,7 @@ describe('reading runs', () => {
 
     const edited = preview(text.replace('22.5,front desk PC', '23.5,front desk PC'), job);
     expect(edited.counts).toMatchObject({ new: 0, changed: 1, same: 39 });
-    expect(edited.rows[0]?.differences).toEqual([{ field: 'lengthMm', was: '22500', will: '23500' }]);
+    expect(edited.rows[0]?.differences).toEqual([{ field: 'lengthMm', was: '22.5 m', will: '23.5 m' }]);
     const command = importCommand(edited, counter('again'));
     expect(Object.keys(applyCommands(job, command ? [command] : []).job.runs)).toHaveLength(40);
   });

@@ -4,6 +4,7 @@ import type { Job } from '../job/job';
 import { indexJob, sameKey } from '../job/jobIndex';
 import type { Run } from '../job/records/run';
 import { refuse } from '../job/refusal';
+import { formatLength, type Units } from '../units/length';
 import type { CsvTable } from './csvTable';
 import { type RowFault, readRunRow } from './readRunRow';
 import type { ColumnMap } from './runColumns';
@@ -21,7 +22,12 @@ export type PreviewRow = {
 
 export type RunsPreview = { rows: PreviewRow[]; counts: Record<PreviewRow['becomes'], number> };
 
-const show = (value: unknown): string => (value === null || value === undefined ? '' : String(value));
+/** A value as a person reads it: lengths with their unit, yes and no. */
+function show(field: keyof RunChanges, value: unknown, units: Units): string {
+  if (value === null || value === undefined) return '';
+  if (field === 'lengthMm') return formatLength(Number(value), units);
+  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
+}
 
 function fieldOf(job: Job, run: Run, field: keyof RunChanges): unknown {
   if (field === 'network') return run.networkId === null ? '' : (job.networks[run.networkId]?.name ?? '');
@@ -31,8 +37,9 @@ function fieldOf(job: Job, run: Run, field: keyof RunChanges): unknown {
 function differencesFrom(job: Job, run: Run, fields: RunChanges): PreviewRow['differences'] {
   return (Object.keys(fields) as (keyof RunChanges)[]).flatMap((field) => {
     const [was, will] = [fieldOf(job, run, field), fields[field]];
-    const same = field === 'network' ? sameKey(show(was)) === sameKey(show(will)) : was === will;
-    return same || field === 'label' ? [] : [{ field, was: show(was), will: show(will) }];
+    const same = field === 'network' ? sameKey(String(was)) === sameKey(String(will)) : was === will;
+    if (same || field === 'label') return [];
+    return [{ field, was: show(field, was, job.units), will: show(field, will, job.units) }];
   });
 }
 

@@ -49,22 +49,32 @@ export function JobRoom({ opened, children }: { opened: Parameters<typeof create
 /** Hear of what other windows do, and warn before the page goes while steps are still on their way. */
 function useServerNews(session: SessionStore, jobId: string) {
   useEffect(() => {
-    const events = new EventSource(`/api/jobs/${jobId}/events`);
-    events.onmessage = (event) => session.getState().heard(Number(event.data));
-    // After a gap in the line something may have been missed: asking costs little.
-    events.onopen = () => {
-      const { confirmed, heard } = session.getState();
-      void fetch(`/api/jobs/${jobId}/changes?since=${confirmed.revision}`)
-        .then((answer) => answer.json())
-        .then(({ missed }) => missed.length > 0 && heard(missed.at(-1).revision))
-        .catch(() => {});
+    let events: EventSource | null = null;
+    // A browser keeps six connections to a server for all its windows, so only those in view listen.
+    const attend = () => {
+      events?.close();
+      events = null;
+      if (document.visibilityState === 'hidden') return;
+      events = new EventSource(`/api/jobs/${jobId}/events`);
+      events.onmessage = (event) => session.getState().heard(Number(event.data));
+      // After a gap in the line something may have been missed: asking costs little.
+      events.onopen = () => {
+        const { confirmed, heard } = session.getState();
+        void fetch(`/api/jobs/${jobId}/changes?since=${confirmed.revision}`)
+          .then((answer) => answer.json())
+          .then(({ missed }) => missed.length > 0 && heard(missed.at(-1).revision))
+          .catch(() => {});
+      };
     };
+    attend();
+    document.addEventListener('visibilitychange', attend);
     const leaving = (event: BeforeUnloadEvent) => {
       if (session.getState().pending.length > 0) event.preventDefault();
     };
     window.addEventListener('beforeunload', leaving);
     return () => {
-      events.close();
+      events?.close();
+      document.removeEventListener('visibilitychange', attend);
       window.removeEventListener('beforeunload', leaving);
     };
   }, [session, jobId]);

@@ -35,6 +35,11 @@ export function JobsPage({ jobs }: { jobs: Listing[] }) {
     if (answer.value.renewed) toast.info('A job with this id was here already: this one came in as a job of its own.');
     router.push(`/jobs/${answer.value.id}/runs`);
   };
+  const addDemo = async () => {
+    const answer = await postJson('/api/jobs/demo', {});
+    if (answer.ok) router.refresh();
+    else toast.error(answer.message);
+  };
   const remove = async (job: Listing) => {
     await postJson(`/api/jobs/${job.id}/removed`, { removed: true });
     router.refresh();
@@ -78,10 +83,12 @@ export function JobsPage({ jobs }: { jobs: Listing[] }) {
         </Link>
       </header>
       {jobs.length === 0 ? (
-        <p className="mt-10 max-w-md text-lg">
-          No jobs yet. Start one with <b>New job</b>, or open a job file. The demo comes back with{' '}
-          <code className="font-mono text-base">bin/demo --reset</code>.
-        </p>
+        <div className="mt-10 grid max-w-md gap-4 text-lg">
+          <p>No jobs yet. Start one with New job, open a job file, or look around in the demo first.</p>
+          <div>
+            <Button onClick={() => void addDemo()}>Put the demo in</Button>
+          </div>
+        </div>
       ) : (
         <ul className="mt-5 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
           {jobs.map((job) => (

@@ -1,0 +1,54 @@
+import { expect, test } from '@playwright/test';
+import { openJobFile, saved, smallJob } from './job';
+
+test('a job removed from the list can be put back', async ({ page }) => {
+  await openJobFile(page, smallJob('To be removed', ['1']));
+  await page.getByRole('link', { name: 'Good Shelf' }).click();
+  await page.getByRole('button', { name: 'Remove To be removed' }).click();
+  await expect(page.getByRole('link', { name: 'To be removed' })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'To be removed' })).toBeVisible();
+});
+
+test('a list dropped on Runs opens the import, and what is here already is updated by label', async ({ page }) => {
+  await openJobFile(page, smallJob('Dropping', ['1', '2']));
+  const data = await page.evaluateHandle(() => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File(['label,room\n2,Cellar\n3,Attic\n'], 'more.csv', { type: 'text/csv' }));
+    return transfer;
+  });
+  const runs = page.getByRole('region', { name: 'Runs' });
+  await runs.dispatchEvent('dragover', { dataTransfer: data });
+  await expect(page.getByText('Drop the list of runs here')).toBeVisible();
+  await runs.dispatchEvent('drop', { dataTransfer: data });
+  await expect(page.getByTestId('counts')).toHaveText('1 new, 1 changed, 0 as they are, 0 not taken.');
+  await expect(page.getByText('was Hall')).toBeVisible();
+  await page.getByRole('button', { name: 'Import: add 1, change 1' }).click();
+  await expect(page.getByLabel('Room of 2')).toHaveValue('Cellar');
+  await saved(page);
+});
+
+test('a rack numbered from the top and made shallower shows it, in inches where the job says so', async ({ page }) => {
+  await page.goto('/new');
+  await page.getByLabel('Name').fill('Inches');
+  await page.getByLabel('Units', { exact: true }).selectOption('imperial');
+  await expect(page.getByLabel('Usable depth')).toHaveValue('17.72');
+  await page.getByLabel('Units are numbered').selectOption('from-top');
+  await page.getByLabel(/Switch, 8/).fill('1');
+  await page.getByLabel('Rack height').fill('99');
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(page.getByText('expected at most 60')).toBeVisible();
+  await page.getByLabel('Rack height').fill('6');
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await page.waitForURL(/runs/);
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Stack' }).click();
+  await page.getByRole('button', { name: 'Place 1 device' }).click();
+  await expect(page.getByRole('button', { name: 'Switch, 8 × 1G, U1', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Cabinet: 6U' }).click();
+  await page.getByRole('dialog').getByLabel('Usable depth').fill('5');
+  await page.getByRole('button', { name: 'Change the rack' }).click();
+  const docket = page.getByRole('complementary', { name: 'Docket' });
+  await expect(docket).toContainText('Switch, 8 × 1G is 6.3 in deep: 1.3 in more than Cabinet has.');
+  await docket.getByRole('button', { name: 'Take it out of the rack' }).click();
+  await expect(docket).toContainText('No snags here.');
+});

@@ -1,0 +1,104 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { openBrowser } from './lib/browser';
+import { ensureBuild, root } from './lib/build';
+import { openDatabases } from './lib/database';
+import { prepareDatabase } from './lib/demoData';
+import { portFrom, startServer } from './lib/server';
+
+/** The main views, made from the demo data. Run it when a view changes: npm run screenshots [NAME …] */
+type View = {
+  name: string;
+  path: string;
+  phone?: boolean;
+  theme?: 'closet';
+  prepare?: (page: Page) => Promise<unknown>;
+};
+
+const job = (station: string) => `/jobs/quillback/${station}`;
+const CHANGED =
+  'label,room,outlet,device,length_m\n07,Waiting room,ceiling,access point A,26\n40,Stable block,door,camera,80\n41,Stable block,yard,camera,-3\n';
+
+const VIEWS: View[] = [
+  { name: 'jobs', path: '/' },
+  { name: 'new-job', path: '/new' },
+  { name: 'runs', path: job('runs'), prepare: (page) => page.getByLabel('Device of 07').focus() },
+  {
+    name: 'import',
+    path: job('runs'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Import runs' }).click();
+      await page
+        .getByLabel(/A CSV file/)
+        .setInputFiles({ name: 'changes.csv', mimeType: 'text/csv', buffer: Buffer.from(CHANGED) });
+    },
+  },
+  {
+    name: 'stack',
+    path: job('stack'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^UPS/ }).focus();
+      await page.keyboard.press('Enter');
+      for (let step = 0; step < 5; step++) await page.keyboard.press('ArrowDown');
+    },
+  },
+  { name: 'land', path: job('land'), prepare: (page) => page.getByRole('button', { name: /^26 |^2 26 / }).hover() },
+  { name: 'patch', path: job('patch'), prepare: (page) => page.getByRole('button', { name: /^07 / }).click() },
+  {
+    name: 'patch-closet-light',
+    path: job('patch'),
+    theme: 'closet',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Patch the rest' }).click();
+      await page.getByRole('button', { name: /^Patch \d+ runs$/ }).waitFor();
+      await page.getByRole('button', { name: /^16 / }).hover();
+    },
+  },
+  {
+    name: 'find',
+    path: job('land'),
+    prepare: async (page) => {
+      await page.keyboard.press('/');
+      await page.keyboard.type('pharm');
+    },
+  },
+  {
+    name: 'trace-on-a-phone',
+    path: job('runs'),
+    phone: true,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Find' }).click();
+      await page.getByPlaceholder('A label, room, port or device').fill('fridge');
+      await page.getByRole('option').first().click();
+    },
+  },
+];
+
+const wanted = process.argv.slice(2);
+const folder = join(root, 'docs/screenshots');
+mkdirSync(folder, { recursive: true });
+if (!ensureBuild(true)) process.exit(1);
+const databases = await openDatabases('test');
+const name = `good_shelf_pictures_${process.pid}`;
+const url = await databases.ensure(name);
+await prepareDatabase(url, false);
+const server = await startServer(url, await portFrom(4690));
+const browser = await openBrowser();
+for (const view of VIEWS.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {
+  const viewport = view.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 };
+  const page = await (await browser.newContext({ viewport })).newPage();
+  if (view.theme) await page.addInitScript((theme) => localStorage.setItem('good-shelf-theme', theme), view.theme);
+  await page.goto(`${server.address}${view.path}`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForTimeout(400);
+  await view.prepare?.(page);
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: join(folder, `${view.name}.png`) });
+  console.log(`docs/screenshots/${view.name}.png`);
+  await page.context().close();
+}
+await browser.close();
+await server.stop();
+await databases.drop(name);
+databases.stop();

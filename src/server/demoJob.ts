@@ -1,0 +1,51 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readCsvTable } from '../core/formats/csvTable';
+import { readGearFile } from '../core/formats/gearFile';
+import { writeJobFile } from '../core/formats/jobFile';
+import { importCommand, previewRuns } from '../core/formats/previewRuns';
+import { guessColumns } from '../core/formats/runColumns';
+import { applyCommands } from '../core/job/apply';
+import type { Command } from '../core/job/commands';
+import { emptyJob } from '../core/job/job';
+import { planLanding } from '../core/panels/planLanding';
+import { planPatching } from '../core/patching/planPatching';
+import { planPlacement } from '../core/rack/planPlacement';
+import type { Store } from '../store/openStore';
+import { applyBatch, openJob, takeInJob } from './jobs';
+
+const DEMO_ID = 'quillback';
+const read = (file: string) => readFileSync(join(process.cwd(), 'demo', file), 'utf8');
+
+/** Quillback Veterinary Surgery: laid out but for its UPS, all runs landed, the ground floor patched. */
+export async function addDemoJob(store: Store): Promise<string> {
+  const { racks, gear } = readGearFile(read('quillback-gear.json'));
+  const start = applyCommands(emptyJob({ id: DEMO_ID, name: 'Quillback Veterinary Surgery', units: 'metric' }), [
+    ...racks.map((rack) => ({ type: 'addRack' as const, rack })),
+    { type: 'addGear', gear },
+  ]).job;
+  const { id } = await takeInJob(store, writeJobFile(start));
+
+  const step = async (make: (job: typeof start) => Command[]) => {
+    const open = await openJob(store, id);
+    if (!open) throw new Error('The demo job is gone.');
+    const commands = make(open.job);
+    await applyBatch(store, id, { batchId: randomUUID(), base: open.revision, commands });
+  };
+  await step((job) => {
+    const table = readCsvTable(read('quillback-runs.csv'));
+    const command = importCommand(
+      previewRuns(job, table, guessColumns(table.header, 'metric')),
+      () => `run-${randomUUID()}`,
+    );
+    return command ? [command] : [];
+  });
+  await step((job) => planPlacement(job).commands.filter((command) => command.gearId !== 'ups'));
+  await step((job) => [{ type: 'landRuns', landings: planLanding(job).landings }]);
+  await step((job) => {
+    const ground = Object.values(job.runs).filter((run) => run.floor === 'Ground');
+    return [{ type: 'patchPorts', cords: planPatching(job, { only: new Set(ground.map((run) => run.id)) }).cords }];
+  });
+  return id;
+}
