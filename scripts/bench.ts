@@ -12,7 +12,7 @@ import type { Job } from '../src/core/job/job';
 import { planPatching } from '../src/core/patching/planPatching';
 import { findSnags } from '../src/core/snags/findSnags';
 import { assign } from '../src/core/solve/assignment';
-import { stationStates } from '../src/core/stations';
+import { stationStates } from '../src/core/stationStates';
 import { takeInJob } from '../src/server/jobs';
 import { openStore } from '../src/store/openStore';
 import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';

@@ -6,6 +6,7 @@ import { applyCommands, applyRecorded, describeCommands } from '../core/job/appl
 import { clashes } from '../core/job/clashes';
 import { Command } from '../core/job/commands';
 import type { Job } from '../core/job/job';
+import type { JobListing } from '../core/job/jobListing';
 import { NewJob, startJob } from '../core/job/newJob';
 import { refuse } from '../core/job/refusal';
 import {
@@ -20,16 +21,7 @@ import {
   setStanding,
   undoLabels,
 } from '../store/commandLog';
-import {
-  insertJob,
-  type JobListing,
-  jobExists,
-  listJobs,
-  readJob,
-  setRemoved,
-  updateHead,
-  writeChanges,
-} from '../store/jobStore';
+import { insertJob, jobExists, listJobs, readJob, setRemoved, updateHead, writeChanges } from '../store/jobStore';
 import type { Store } from '../store/openStore';
 import { announce } from './changes';
 

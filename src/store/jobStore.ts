@@ -1,20 +1,11 @@
 import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { emptyJob, type Job, TABLE_NAMES, type TableName } from '../core/job/job';
+import type { JobListing } from '../core/job/jobListing';
 import { CordRow, JobRow, LandingRow, RunRow } from './entities';
 import { readRecords, STORED, toRow } from './tables';
 
 export type Kept = { job: Job; revision: number };
-export type JobListing = {
-  id: string;
-  name: string;
-  updatedAt: Date;
-  runs: number;
-  landed: number;
-  patched: number;
-  /** Racks, gear and placements only, for the drawing. */
-  cabinet: Job;
-};
 
 const ROWS_AT_ONCE = 1000;
 
@@ -67,7 +58,7 @@ export async function listJobs(em: EntityManager): Promise<JobListing[]> {
     listings.push({
       id,
       name,
-      updatedAt: updatedAt as Date,
+      updatedAt: (updatedAt as Date).toISOString(),
       runs: runs.get(id) ?? 0,
       landed: landed.get(id) ?? 0,
       patched: patched.get(id) ?? 0,

@@ -1,5 +1,5 @@
 import { readRunRow } from '../formats/readRunRow';
-import type { RunColumn } from '../formats/runColumns';
+import { RUN_COLUMNS, type RunColumn } from '../formats/runColumns';
 import type { Command } from '../job/commands';
 import type { RunChanges, RunEntry } from '../job/commands/runs';
 import type { Job } from '../job/job';
@@ -9,21 +9,8 @@ import { expandLabels } from '../text/labelPattern';
 import { lengthToField, type Units } from '../units/length';
 
 /** Columns of the run schedule on the screen, in order, lengths in the job's units. */
-export const scheduleColumns = (units: Units): RunColumn[] => [
-  'label',
-  'floor',
-  'room',
-  'outlet',
-  'carries',
-  'cable',
-  units === 'metric' ? 'length_m' : 'length_ft',
-  'device',
-  'speed_mbps',
-  'poe_w',
-  'network',
-  'critical',
-  'notes',
-];
+export const scheduleColumns = (units: Units): RunColumn[] =>
+  RUN_COLUMNS.filter((column) => column !== (units === 'metric' ? 'length_ft' : 'length_m'));
 
 /** What stands in a cell of the schedule, as a person would type it. */
 export function cellText(job: Job, run: Run, column: RunColumn): string {

@@ -3,7 +3,8 @@ import { apply, quillback } from '../../../tests/support/jobs';
 import { stationFigures } from '../figures';
 import { indexJob, sameKey } from '../job/jobIndex';
 import { planJob } from '../plan';
-import { STATIONS, stationStates } from '../stations';
+import { stationStates } from '../stationStates';
+import { STATIONS } from '../stations';
 import { find } from './find';
 import { traceParts, traceRun } from './traceRun';
 

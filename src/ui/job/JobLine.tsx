@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { Job } from '@/core/job/job';
-import { STATION_NAMES, type StationId, type StationState, stationStates } from '@/core/stations';
+import { type StationState, stationStates } from '@/core/stationStates';
+import { STATION_NAMES, type StationId } from '@/core/stations';
 
 const STATE_WORDS: Record<StationState['state'], string> = {
   untouched: 'untouched',

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import { toast } from 'sonner';
-import type { Job } from '@/core/job/job';
+import type { JobListing } from '@/core/job/jobListing';
 import { freeUnits } from '@/core/rack/units';
 import { counted } from '@/core/text/counted';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
@@ -13,18 +13,8 @@ import { Button } from '../kit/Button';
 import { ThemeButton } from '../kit/theme';
 import { postJson } from './postJson';
 
-type Listing = {
-  id: string;
-  name: string;
-  updatedAt: Date;
-  runs: number;
-  landed: number;
-  patched: number;
-  cabinet: Job;
-};
-
 /** The list of jobs, each with a small drawing of its cabinet. */
-export function JobsPage({ jobs }: { jobs: Listing[] }) {
+export function JobsPage({ jobs }: { jobs: JobListing[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
 
@@ -40,7 +30,7 @@ export function JobsPage({ jobs }: { jobs: Listing[] }) {
     if (answer.ok) router.refresh();
     else toast.error(answer.message);
   };
-  const remove = async (job: Listing) => {
+  const remove = async (job: JobListing) => {
     await postJson(`/api/jobs/${job.id}/removed`, { removed: true });
     router.refresh();
     toast(`Removed ${job.name}`, {
@@ -100,7 +90,7 @@ export function JobsPage({ jobs }: { jobs: Listing[] }) {
   );
 }
 
-function JobCard({ job, onRemove }: { job: Listing; onRemove: () => void }) {
+function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
   const [rack] = Object.values(job.cabinet.racks);
   const free = rack ? freeUnits(rack, Object.values(job.cabinet.placements), job.cabinet.gear).length : 0;
   return (
@@ -129,8 +119,8 @@ function JobCard({ job, onRemove }: { job: Listing; onRemove: () => void }) {
           )}
         </dl>
         <div className="mt-auto flex items-center justify-between pt-2">
-          <time className="text-soft text-xs" dateTime={job.updatedAt.toISOString()} suppressHydrationWarning>
-            {job.updatedAt.toLocaleDateString(undefined, { dateStyle: 'medium' })}
+          <time className="text-soft text-xs" dateTime={job.updatedAt} suppressHydrationWarning>
+            {new Date(job.updatedAt).toLocaleDateString(undefined, { dateStyle: 'medium' })}
           </time>
           <Button look="quiet" className="text-soft" onClick={onRemove} aria-label={`Remove ${job.name}`}>
             Remove

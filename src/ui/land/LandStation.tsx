@@ -1,16 +1,6 @@
 'use client';
 
-import {
-  DndContext,
-  type DragEndEvent,
-  DragOverlay,
-  PointerSensor,
-  pointerWithin,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { type Data, useDraggable, useDroppable } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Command } from '@/core/job/commands';
@@ -20,6 +10,7 @@ import { panelsInOrder, planLanding } from '@/core/panels/planLanding';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
+import { RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { PanelFace } from './PanelFace';
 
@@ -31,12 +22,11 @@ export function LandStation() {
   const announce = useAnnounce();
   const [carriedId, setCarriedId] = useState<string | null>(null);
   const room = useRef<HTMLElement>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const { landingOfRun, runsInOrder } = indexJob(job);
   const waiting = runsInOrder.filter((run) => !landingOfRun.has(run.id));
   const panels = panelsInOrder(job);
   const plan = planLanding(job);
-  const carried = job.runs[carriedId ?? ''];
+  const carried = job.runs[carriedId ?? ''] ?? null;
 
   const pickUp = (run: Run) => {
     setCarriedId(run.id);
@@ -57,17 +47,13 @@ export function LandStation() {
   const takeOff = (run: Run) => {
     if (dispatch([{ type: 'takeOffRuns', runIds: [run.id] }])) announce(`${run.label} taken off`);
   };
-  const drop = ({ active, over }: DragEndEvent) => {
-    const runId = String(active.id);
+  const drop = (runId: string, place: Data | null) => {
     setCarriedId(null);
-    if (!over) return;
-    if (over.id === 'waiting') {
-      const run = job.runs[runId];
-      if (run && landingOfRun.has(runId)) takeOff(run);
-      return;
-    }
-    const { panelId, port } = over.data.current as { panelId: string; port: number };
-    land(runId, panelId, port);
+    const run = job.runs[runId];
+    if (!run || !place) return;
+    if (place.waiting) {
+      if (landingOfRun.has(runId)) takeOff(run);
+    } else land(runId, place.gearId, place.port);
   };
   const landAll = () => {
     if (dispatch([{ type: 'landRuns', landings: plan.landings }])) {
@@ -84,19 +70,16 @@ export function LandStation() {
   }, [carriedId]);
 
   return (
-    <DndContext
+    <RunCarrier
       id="land"
-      sensors={sensors}
-      collisionDetection={pointerWithin}
-      onDragStart={({ active }) => {
-        setCarriedId(String(active.id));
-        select(String(active.id));
+      hint="Enter picks the run up; on a port, Enter lands it there."
+      carried={carried}
+      onPickUp={(runId) => {
+        setCarriedId(runId);
+        select(runId);
       }}
-      onDragEnd={drop}
-      onDragCancel={() => setCarriedId(null)}
-      accessibility={{
-        screenReaderInstructions: { draggable: 'Enter picks the run up; on a port, Enter lands it there.' },
-      }}
+      onDrop={drop}
+      onCancel={() => setCarriedId(null)}
     >
       <section
         ref={room}
@@ -128,7 +111,7 @@ export function LandStation() {
               <PanelFace
                 key={panel.id}
                 panel={panel}
-                carried={carried ?? null}
+                carried={carried}
                 onLand={land}
                 onPickUp={pickUp}
                 onTakeOff={takeOff}
@@ -137,14 +120,7 @@ export function LandStation() {
           </div>
         </div>
       </section>
-      <DragOverlay dropAnimation={null}>
-        {carried && (
-          <span className="inline-block rounded-[3px] border-2 border-act bg-face px-2 py-1 font-bold font-mono shadow-lg">
-            {carried.label}
-          </span>
-        )}
-      </DragOverlay>
-    </DndContext>
+    </RunCarrier>
   );
 }
 
@@ -157,7 +133,7 @@ function WaitingRuns({
   carriedId: string | null;
   onPickUp: (run: Run) => void;
 }) {
-  const { setNodeRef, isOver } = useDroppable({ id: 'waiting' });
+  const { setNodeRef, isOver } = useDroppable({ id: 'waiting', data: { waiting: true } });
   return (
     <section
       ref={setNodeRef}
@@ -177,7 +153,7 @@ function WaitingRuns({
 
 function WaitingRun({ run, held, onPickUp }: { run: Run; held: boolean; onPickUp: (run: Run) => void }) {
   const point = useSession((session) => session.point);
-  const { setNodeRef, listeners, attributes } = useDraggable({ id: run.id });
+  const { setNodeRef, listeners, attributes } = useDraggable({ id: run.id, data: { runId: run.id } });
   return (
     <li>
       <button

@@ -1,6 +1,5 @@
 'use client';
 
-import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import { canLand, type Port, portsOf } from '@/core/gear/ports';
 import { indexJob, portKey } from '@/core/job/jobIndex';
@@ -10,6 +9,7 @@ import { isLive, type Run } from '@/core/job/records/run';
 import { unitName } from '@/core/rack/units';
 import { useSession } from '../job/session';
 import { DASHES, networkInk } from '../kit/NetworkMark';
+import { usePortTarget } from '../kit/usePortTarget';
 
 type Handlers = {
   onLand: (runId: string, panelId: string, port: number) => void;
@@ -113,8 +113,7 @@ function PortCell({
 } & Handlers) {
   const selected = useSession((session) => run !== null && session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
-  const drop = useDroppable({ id: portKey(panel.id, port.number), data: { panelId: panel.id, port: port.number } });
-  const drag = useDraggable({ id: run?.id ?? `spare ${panel.id} ${port.number}`, disabled: !run });
+  const target = usePortTarget(portKey(panel.id, port.number), { gearId: panel.id, port: port.number }, run);
   const takes = carried && !run && canLand(port.connector, carried.carries);
   // What is written on the port comes first, so that a person can call it by what they see.
   const written = run ? `${port.number} ${run.label} ${run.device || 'no device'}` : `${port.number} spare`;
@@ -133,11 +132,8 @@ function PortCell({
   };
   return (
     <button
-      ref={(node) => {
-        drop.setNodeRef(node);
-        drag.setNodeRef(node);
-      }}
-      {...drag.listeners}
+      ref={target.ref}
+      {...target.listeners}
       type="button"
       data-port={port.number}
       data-free={run ? undefined : ''}
@@ -151,7 +147,7 @@ function PortCell({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${takes ? 'bg-good/15' : ''} ${drop.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : ''}`}
+      className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${takes ? 'bg-good/15' : ''} ${target.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : ''}`}
     >
       <span className="font-mono text-[11px] text-soft leading-none">{port.number}</span>{' '}
       <span

@@ -1,6 +1,6 @@
 'use client';
 
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDraggable } from '@dnd-kit/core';
 import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
 import type { Job } from '@/core/job/job';
 import { portKey } from '@/core/job/jobIndex';
@@ -14,6 +14,7 @@ import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { DASHES, networkInk } from '../kit/NetworkMark';
+import { usePortTarget } from '../kit/usePortTarget';
 import { type Loom, type LoomHead, type LoomPort, type LoomRow, layLoom } from './loomLayout';
 
 type Actions = {
@@ -389,8 +390,7 @@ function Socket({
   const select = useSession((session) => session.select);
   const { gear, run, key } = port;
   const { number, connector, speedMbps, poeW, use } = port.port;
-  const drop = useDroppable({ id: key, data: { switchId: gear.id, port: number } });
-  const drag = useDraggable({ id: `socket ${key}`, data: { runId: run?.id }, disabled: !run });
+  const target = usePortTarget(key, { gearId: gear.id, port: number }, run);
   const fault = carried ? portFault(carried, port.port) : null;
   const fits = carried !== null && run === null && fault === null;
   const about = [
@@ -411,11 +411,8 @@ function Socket({
   };
   return (
     <button
-      ref={(node) => {
-        drop.setNodeRef(node);
-        drag.setNodeRef(node);
-      }}
-      {...drag.listeners}
+      ref={target.ref}
+      {...target.listeners}
       type="button"
       data-socket={key}
       data-fits={fits ? '' : undefined}
@@ -429,7 +426,7 @@ function Socket({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono text-[10px] leading-[10px] ${run ? 'border-ink bg-face font-bold' : 'border-rule bg-paper text-soft'} ${fits ? 'z-10 border-good bg-good/25 text-ink' : ''} ${drop.isOver ? 'z-10 outline-3 outline-good' : ''}`}
+      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono text-[10px] leading-[10px] ${run ? 'border-ink bg-face font-bold' : 'border-rule bg-paper text-soft'} ${fits ? 'z-10 border-good bg-good/25 text-ink' : ''} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
       style={{ left, top: port.y }}
     >
       {number}

@@ -1,14 +1,6 @@
 'use client';
 
-import {
-  DndContext,
-  type DragEndEvent,
-  DragOverlay,
-  PointerSensor,
-  pointerWithin,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import type { Data } from '@dnd-kit/core';
 import { Pin, PinOff, Unplug } from 'lucide-react';
 import { useState } from 'react';
 import { isLive, type Run } from '@/core/job/records/run';
@@ -16,6 +8,7 @@ import { counted } from '@/core/text/counted';
 import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
+import { RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { LoomView } from './LoomView';
 import { usePlanner } from './usePlanner';
@@ -30,7 +23,6 @@ export function PatchStation() {
   const [includeSpare, setIncludeSpare] = useState(false);
   const [big, setBig] = useState(false);
   const [carriedId, setCarriedId] = useState<string | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const carried = job.runs[carriedId ?? ''] ?? null;
   const { plan } = planner;
 
@@ -61,27 +53,23 @@ export function PatchStation() {
     const { cord } = traceRun(job, run);
     if (cord && dispatch([{ type: 'unplug', cordIds: [cord.id] }])) announce(`${run.label} unpatched`);
   };
-  const drop = ({ active, over }: DragEndEvent) => {
+  const drop = (runId: string, place: Data | null) => {
     setCarriedId(null);
-    const run = job.runs[String(active.data.current?.runId)];
-    const target = over?.data.current as { switchId: string; port: number } | undefined;
-    if (run && target) patch(run, target.switchId, target.port);
+    const run = job.runs[runId];
+    if (run && place) patch(run, place.gearId, place.port);
   };
 
   return (
-    <DndContext
+    <RunCarrier
       id="patch"
-      sensors={sensors}
-      collisionDetection={pointerWithin}
-      onDragStart={({ active }) => {
-        const run = job.runs[String(active.data.current?.runId)];
+      hint="Enter picks the strand up; on a switch port, Enter drops it there."
+      carried={carried}
+      onPickUp={(runId) => {
+        const run = job.runs[runId];
         if (run) pickUp(run);
       }}
-      onDragEnd={drop}
-      onDragCancel={() => setCarriedId(null)}
-      accessibility={{
-        screenReaderInstructions: { draggable: 'Enter picks the strand up; on a switch port, Enter drops it there.' },
-      }}
+      onDrop={drop}
+      onCancel={() => setCarriedId(null)}
     >
       <section
         aria-label="Patch"
@@ -156,14 +144,7 @@ export function PatchStation() {
         )}
         <LoomView carried={carried} proposal={plan} big={big} onPickUp={pickUp} onPatch={patch} onUnpatch={unpatch} />
       </section>
-      <DragOverlay dropAnimation={null}>
-        {carried && (
-          <span className="inline-block rounded-[3px] border-2 border-act bg-face px-2 py-1 font-bold font-mono shadow-lg">
-            {carried.label}
-          </span>
-        )}
-      </DragOverlay>
-    </DndContext>
+    </RunCarrier>
   );
 }
 
