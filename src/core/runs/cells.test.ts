@@ -2,14 +2,21 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench, counter } from '../../../tests/support/jobs';
 import { cellText, editCell, enterRuns, pasteCells, scheduleColumns } from './cells';
 
-const job = bench({ 1: { room: 'Hall', lengthMm: 22_500 }, 2: {} });
+const job = bench({
+  1: { room: 'Hall', lengthMm: 22_500 },
+  2: { network: 'Doors', critical: true, poeW: 12.5, speedMbps: 100 },
+});
 const column = (name: string) => scheduleColumns('metric').indexOf(name as never);
 
 describe('cells of the schedule', () => {
   it('read back what they show', () => {
     for (const run of Object.values(job.runs)) {
       for (const name of scheduleColumns('metric')) {
-        const { commands, faults } = editCell(run, name, cellText(job, run, name));
+        const { commands, faults } = editCell(
+          run,
+          name,
+          cellText(run, job.networks[run.networkId ?? ''] ?? null, name),
+        );
         expect(faults).toEqual([]);
         expect(apply(job, ...commands)).toEqual(job);
       }

@@ -4,6 +4,7 @@ import type { Command } from '../job/commands';
 import type { RunChanges, RunEntry } from '../job/commands/runs';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import type { Network } from '../job/records/network';
 import type { Run } from '../job/records/run';
 import { expandLabels } from '../text/labelPattern';
 import { lengthToField, type Units } from '../units/length';
@@ -13,7 +14,7 @@ export const scheduleColumns = (units: Units): RunColumn[] =>
   RUN_COLUMNS.filter((column) => column !== (units === 'metric' ? 'length_ft' : 'length_m'));
 
 /** What stands in a cell of the schedule, as a person would type it. */
-export function cellText(job: Job, run: Run, column: RunColumn): string {
+export function cellText(run: Run, network: Network | null, column: RunColumn): string {
   switch (column) {
     case 'length_m':
       return lengthToField(run.lengthMm, 'metric');
@@ -24,7 +25,7 @@ export function cellText(job: Job, run: Run, column: RunColumn): string {
     case 'poe_w':
       return run.poeW === 0 ? '' : String(run.poeW);
     case 'network':
-      return run.networkId === null ? '' : (job.networks[run.networkId]?.name ?? '');
+      return network?.name ?? '';
     case 'critical':
       return run.critical ? 'yes' : '';
     default:

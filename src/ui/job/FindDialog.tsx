@@ -18,7 +18,7 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
   const choose = (entry: Findable) => {
     onOpenChange(false);
     setQuery('');
-    selectGroup(entry.words, entry.runIds);
+    selectGroup(entry.words, entry.runIds, entry.gearId);
     if (entry.runIds.length === 0) router.push(`/jobs/${job.id}/stack`);
   };
   return (

@@ -28,11 +28,13 @@ export type Session = {
   /** What was found when it was more than one run: a room, a panel. The strip steps through it. */
   group: { words: string; runIds: string[] } | null;
   pointedRunId: string | null;
+  /** A device that was found: it takes the focus where it is drawn. */
+  foundGearId: string | null;
   /** Apply commands as one step. @returns whether they could be done */
   dispatch: (commands: Command[]) => boolean;
   reverse: (direction: 'undo' | 'redo') => void;
   select: (runId: string | null) => void;
-  selectGroup: (words: string, runIds: string[]) => void;
+  selectGroup: (words: string, runIds: string[], gearId: string | null) => void;
   point: (runId: string | null) => void;
   /** Another window made this revision. */
   heard: (revision: number) => void;
@@ -65,6 +67,7 @@ export function createSession(
     selectedRunId: null,
     group: null,
     pointedRunId: null,
+    foundGearId: null,
     dispatch: (wanted) => {
       if (wanted.length === 0) return false;
       try {
@@ -91,8 +94,8 @@ export function createSession(
         selectedRunId,
         group: selectedRunId !== null && group?.runIds.includes(selectedRunId) ? group : null,
       })),
-    selectGroup: (words, runIds) =>
-      set({ group: runIds.length > 1 ? { words, runIds } : null, selectedRunId: runIds[0] ?? null }),
+    selectGroup: (words, runIds, foundGearId) =>
+      set({ group: runIds.length > 1 ? { words, runIds } : null, selectedRunId: runIds[0] ?? null, foundGearId }),
     point: (pointedRunId) => set({ pointedRunId }),
     heard: (revision) => {
       latestHeard = Math.max(latestHeard, revision);

@@ -9,6 +9,7 @@ import { isLive, type Run } from '@/core/job/records/run';
 import { unitName } from '@/core/rack/units';
 import { useSession } from '../job/session';
 import { DASHES, networkInk } from '../kit/NetworkMark';
+import { useInView } from '../kit/useInView';
 import { usePortTarget } from '../kit/usePortTarget';
 
 type Handlers = {
@@ -114,6 +115,7 @@ function PortCell({
   const selected = useSession((session) => run !== null && session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
   const target = usePortTarget(portKey(panel.id, port.number), { gearId: panel.id, port: port.number }, run);
+  const view = useInView<HTMLSpanElement>(selected);
   const takes = carried && !run && canLand(port.connector, carried.carries);
   // What is written on the port comes first, so that a person can call it by what they see.
   const written = run ? `${port.number} ${run.label} ${run.device || 'no device'}` : `${port.number} spare`;
@@ -136,6 +138,8 @@ function PortCell({
       {...target.listeners}
       type="button"
       data-port={port.number}
+      // One stop a panel for Tab; the arrows go from port to port.
+      tabIndex={port.number === 1 || selected ? 0 : -1}
       data-free={run ? undefined : ''}
       aria-label={name}
       aria-pressed={selected}
@@ -149,7 +153,9 @@ function PortCell({
       onPointerLeave={() => point(null)}
       className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${takes ? 'bg-good/15' : ''} ${target.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : ''}`}
     >
-      <span className="font-mono text-[11px] text-soft leading-none">{port.number}</span>{' '}
+      <span ref={view} className="font-mono text-[11px] text-soft leading-none">
+        {port.number}
+      </span>{' '}
       <span
         className={`mt-0.5 flex h-6 w-full items-center justify-center rounded-[2px] border ${run ? 'border-strong bg-sheet' : 'border-rule border-dashed bg-well'}`}
       >

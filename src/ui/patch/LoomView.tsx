@@ -14,6 +14,7 @@ import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { DASHES, networkInk } from '../kit/NetworkMark';
+import { useInView } from '../kit/useInView';
 import { usePortTarget } from '../kit/usePortTarget';
 import { type Loom, type LoomHead, type LoomPort, type LoomRow, layLoom } from './loomLayout';
 
@@ -229,7 +230,7 @@ const Strands = memo(function Strands({
       aria-hidden="true"
       width={width}
       height={loom.height}
-      className="pointer-events-none absolute inset-0"
+      className="pointer-events-none absolute inset-0 will-change-transform"
       fill="none"
     >
       {loom.rows.map((row) => (
@@ -290,7 +291,7 @@ function Lit({ loom, width }: { loom: Loom; width: number }) {
       aria-hidden="true"
       width={width}
       height={loom.height}
-      className="pointer-events-none absolute inset-0"
+      className="pointer-events-none absolute inset-0 will-change-transform"
       fill="none"
     >
       <path d={d} stroke="var(--paper)" strokeWidth={7} />
@@ -322,6 +323,7 @@ const StrandRow = memo(function StrandRow({
   const selected = useSession((session) => session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
   const select = useSession((session) => session.select);
+  const view = useInView<HTMLSpanElement>(selected);
   const drag = useDraggable({ id: `strand ${run.id}`, data: { runId: run.id }, disabled: !trace.landing });
   const press = (event: KeyboardEvent<HTMLButtonElement>) => {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
@@ -361,6 +363,7 @@ const StrandRow = memo(function StrandRow({
       style={{ left, top: row.y - height / 2, height, width: right - left + 22 }}
     >
       <span
+        ref={view}
         className={`order-last min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono text-[11px] leading-[12px] ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
       >
         {run.label}

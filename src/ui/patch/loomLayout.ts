@@ -127,7 +127,7 @@ export function layLoom(job: Job, least: number, rowPx: number, unfolded: Readon
   const networks = Object.values(job.networks)
     .filter((network) => used.has(network.id))
     .sort((a, b) => naturalOrder(a.name, b.name));
-  const apart = Math.min(56, (height - 2 * TOP) / Math.max(1, networks.length));
+  const apart = (height - 2 * TOP) / Math.max(1, networks.length);
   return {
     height,
     rowPx: pitch,

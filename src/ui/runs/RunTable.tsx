@@ -2,7 +2,16 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Trash2 } from 'lucide-react';
-import { type ClipboardEvent, type KeyboardEvent, memo, useCallback, useMemo, useRef, useState } from 'react';
+import {
+  type ClipboardEvent,
+  type KeyboardEvent,
+  memo,
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { toast } from 'sonner';
 import type { RunColumn } from '@/core/formats/runColumns';
 import { indexJob } from '@/core/job/jobIndex';
@@ -47,6 +56,12 @@ export function RunTable() {
     estimateSize: () => ROW_PX,
     overscan: 12,
   });
+
+  // A run that was found or traced elsewhere comes into view.
+  useEffect(() => {
+    const at = selected === null ? -1 : runs.findIndex((run) => run.id === selected);
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
+  }, [selected, runs, virtual]);
 
   const focusCell = useCallback(
     (row: number, column: number) => {
@@ -130,7 +145,6 @@ export function RunTable() {
                   grid={grid}
                   columns={columns}
                   network={run.networkId === null ? null : (job.networks[run.networkId] ?? null)}
-                  texts={columns.map((column) => cellText(job, run, column)).join('\u0000')}
                   selected={run.id === selected}
                   last={index === runs.length - 1}
                   actions={actions}
@@ -166,7 +180,6 @@ const RunRow = memo(function RunRow({
   grid,
   columns,
   network,
-  texts,
   selected,
   last,
   actions,
@@ -177,12 +190,11 @@ const RunRow = memo(function RunRow({
   grid: string;
   columns: RunColumn[];
   network: Network | null;
-  texts: string;
   selected: boolean;
   last: boolean;
   actions: RowActions;
 }) {
-  const values = texts.split('\u0000');
+  const values = columns.map((column) => cellText(run, network, column));
   return (
     <div
       role="row"

@@ -1,7 +1,7 @@
 'use client';
 
 import { useDraggable } from '@dnd-kit/core';
-import type { KeyboardEvent, RefObject } from 'react';
+import { type KeyboardEvent, type RefObject, useEffect, useRef } from 'react';
 import type { Rack } from '@/core/job/records/rack';
 import { type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
 import { unitName } from '@/core/rack/units';
@@ -124,6 +124,12 @@ function Device({
     (session) => Object.values(session.job.placements).find((row) => row.gearId === item.gearId)?.bottomU ?? 1,
   );
   const held = carried?.gearId === item.gearId;
+  const found = useSession((session) => session.foundGearId === item.gearId);
+  const button = useRef<HTMLButtonElement | null>(null);
+  useEffect(() => {
+    // After the dialog it was found with has closed and given the focus back.
+    if (found) setTimeout(() => button.current?.focus(), 50);
+  }, [found]);
   const press = (event: KeyboardEvent) => {
     const at = held ? (carried.bottomU ?? bottomU) : bottomU;
     const act = (work: () => void) => {
@@ -139,7 +145,10 @@ function Device({
   };
   return (
     <button
-      ref={setNodeRef}
+      ref={(node) => {
+        button.current = node;
+        setNodeRef(node);
+      }}
       {...attributes}
       {...listeners}
       type="button"

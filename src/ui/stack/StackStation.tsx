@@ -22,6 +22,7 @@ import { naturalOrder } from '@/core/text/naturalOrder';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
+import { Select } from '../kit/Field';
 import { useAnnounce } from '../kit/useAnnounce';
 import { AddGearSheet } from './AddGearSheet';
 import type { Carried } from './carried';
@@ -34,12 +35,14 @@ import { useScale } from './useScale';
 /** Stack: the cabinet front to scale, with its side, and the pile of gear that has no place yet. */
 export function StackStation() {
   const racks = useSession((session) => session.job.racks);
-  const [rack] = Object.values(racks).sort((a, b) => naturalOrder(a.name, b.name));
+  const [chosen, setChosen] = useState<string | null>(null);
+  const all = Object.values(racks).sort((a, b) => naturalOrder(a.name, b.name));
+  const rack = all.find((one) => one.id === chosen) ?? all[0];
   if (!rack) return <p className="p-4">This job has no rack.</p>;
-  return <Stack rack={rack} />;
+  return <Stack key={rack.id} rack={rack} all={all} onChoose={setChosen} />;
 }
 
-function Stack({ rack }: { rack: Rack }) {
+function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id: string) => void }) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const announce = useAnnounce();
@@ -129,6 +132,20 @@ function Stack({ rack }: { rack: Rack }) {
           <Button onClick={() => setSheet('rack')}>
             <Ruler size={16} aria-hidden /> {rack.name}: {rack.units}U
           </Button>
+          {all.length > 1 && (
+            <Select
+              aria-label="Rack shown"
+              className="max-w-40"
+              value={rack.id}
+              onChange={(event) => onChoose(event.target.value)}
+            >
+              {all.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </Select>
+          )}
           <p
             className={`min-w-0 flex-1 ${carried?.fault ? 'font-bold text-wont' : 'text-soft'}`}
             data-testid="place-words"
