@@ -1,6 +1,7 @@
-import { isPanel, isSwitching } from '../gear/ports';
+import { isPanel, isSwitching, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
-import { indexJob } from '../job/jobIndex';
+import { indexJob, portKey } from '../job/jobIndex';
+import type { StationId } from '../stations';
 
 /** Something that can be found and traced: a run by label or device, a room, a port, a device in the rack. */
 export type Findable = {
@@ -13,6 +14,8 @@ export type Findable = {
   text: string;
   runIds: string[];
   gearId: string | null;
+  /** Where it is shown when there is no run to trace. */
+  station: StationId;
 };
 
 const cache = new WeakMap<Job, Findable[]>();
@@ -29,12 +32,28 @@ export function findables(job: Job): Findable[] {
   const rooms = new Map<string, string[]>();
   for (const run of index.runsInOrder) {
     const detail = [run.floor, run.room, run.outlet, run.device].filter(Boolean).join(' · ');
-    add({ kind: 'run', key: `run ${run.id}`, words: run.label, detail, runIds: [run.id], gearId: null });
+    add({
+      kind: 'run',
+      key: `run ${run.id}`,
+      words: run.label,
+      detail,
+      runIds: [run.id],
+      gearId: null,
+      station: 'runs',
+    });
     const room = [run.floor, run.room].filter(Boolean).join(', ');
     if (room) rooms.set(room, [...(rooms.get(room) ?? []), run.id]);
   }
   for (const [room, runIds] of rooms) {
-    add({ kind: 'room', key: `room ${room}`, words: room, detail: `${runIds.length} runs`, runIds, gearId: null });
+    add({
+      kind: 'room',
+      key: `room ${room}`,
+      words: room,
+      detail: `${runIds.length} runs`,
+      runIds,
+      gearId: null,
+      station: 'runs',
+    });
   }
   for (const gear of index.gearInOrder) {
     const runIds: string[] = [];
@@ -48,22 +67,21 @@ export function findables(job: Job): Findable[] {
       detail: gear.kind,
       runIds,
       gearId: gear.id,
+      station: 'stack',
     });
   }
-  for (const [key, landing] of index.landingAtPort) {
-    const gear = job.gear[landing.panelId];
-    const run = job.runs[landing.runId];
-    if (!gear || !run || !isPanel(gear)) continue;
-    const words = `${gear.name} ${landing.port}`;
-    add({ kind: 'panel port', key: `panel ${key}`, words, detail: run.label, runIds: [run.id], gearId: gear.id });
-  }
-  for (const [key, cord] of index.cordAtSwitchPort) {
-    const gear = job.gear[cord.switchId];
-    const landing = index.landingAtPort.get(`${cord.panelId}:${cord.panelPort}`);
-    const run = landing && job.runs[landing.runId];
-    if (!gear || !run || !isSwitching(gear)) continue;
-    const words = `${gear.name} ${cord.switchPort}`;
-    add({ kind: 'switch port', key: `switch ${key}`, words, detail: run.label, runIds: [run.id], gearId: gear.id });
+  for (const gear of index.gearInOrder) {
+    if (!isPanel(gear) && !isSwitching(gear)) continue;
+    const [kind, station] = isPanel(gear) ? (['panel port', 'land'] as const) : (['switch port', 'patch'] as const);
+    for (const { number } of portsOf(gear)) {
+      const key = portKey(gear.id, number);
+      const cord = index.cordAtSwitchPort.get(key);
+      const landing = index.landingAtPort.get(cord ? portKey(cord.panelId, cord.panelPort) : key);
+      const run = landing && job.runs[landing.runId];
+      const runIds = run ? [run.id] : [];
+      const detail = run ? run.label : 'free';
+      add({ kind, key: `port ${key}`, words: `${gear.name} ${number}`, detail, runIds, gearId: gear.id, station });
+    }
   }
   cache.set(job, list);
   return list;

@@ -48,6 +48,8 @@ describe('find', () => {
     ['waiting room', 'run', '05'],
     ['panel b 3', 'panel port', 'Panel B 3'],
     ['blood', 'run', '12'],
+    ['panel b 24', 'panel port', 'Panel B 24'],
+    ['router 5', 'switch port', 'Router 5'],
     ['UPS', 'device in the rack', 'UPS 1500 VA'],
     ['kennels ground', 'run', '20'],
   ])('finds %s', (query, kind, words) => {

@@ -19,7 +19,7 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
     onOpenChange(false);
     setQuery('');
     selectGroup(entry.words, entry.runIds, entry.gearId);
-    if (entry.runIds.length === 0) router.push(`/jobs/${job.id}/stack`);
+    if (entry.runIds.length === 0) router.push(`/jobs/${job.id}/${entry.station}`);
   };
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>

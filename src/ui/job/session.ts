@@ -148,7 +148,12 @@ export function createSession(
     });
     if (response.status >= 500) throw new Error('unfinished');
     const answer = await response.json();
-    if (response.status === 409) return absorb(answer);
+    if (response.status === 409) {
+      if (step.kind === 'do') return absorb(answer);
+      // What would be undone now is not what the person saw when they asked.
+      notify({ tone: 'wrong', words: `Another window changed the job just now: look first, then ${step.kind} again.` });
+      return absorb(answer, step.batchId);
+    }
     if (response.ok) {
       if (step.kind !== 'do')
         notify({ tone: 'done', words: answer.label.replace(/^Undo: /, 'Undone: ').replace(/^Redo: /, 'Redone: ') });

@@ -100,7 +100,7 @@ export function LandStation() {
           <p className={carried ? 'font-bold' : 'text-soft'} data-testid="land-words">
             {carried
               ? `${carried.label} is in hand: choose a port, or press Escape.`
-              : 'Drag a run to a port, or pick it up with Enter. Delete takes a run off its port.'}
+              : 'Drag a run to a port, or pick it up with Enter. Delete takes it off again, or drag it back to the list.'}
           </p>
         </div>
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">

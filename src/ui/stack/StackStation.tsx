@@ -157,7 +157,7 @@ function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id
           <GearPile ref={pile} rack={rack} carried={carried} onCarry={carry} onPutDown={putDown} />
           <div
             ref={area}
-            className="flex min-h-[420px] flex-1 items-start justify-center gap-4 overflow-auto px-3 pb-3"
+            className="flex min-h-[420px] flex-1 items-start justify-center-safe gap-4 overflow-auto px-3 pb-3"
           >
             <RackFront
               frame={front}
