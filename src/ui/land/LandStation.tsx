@@ -21,6 +21,8 @@ export function LandStation() {
   const select = useSession((session) => session.select);
   const announce = useAnnounce();
   const [carriedId, setCarriedId] = useState<string | null>(null);
+  const [seekFor, setSeekFor] = useState<string | null>(null);
+  const seek = carriedId !== null && seekFor === carriedId;
   const room = useRef<HTMLElement>(null);
   const { landingOfRun, runsInOrder } = indexJob(job);
   const waiting = runsInOrder.filter((run) => !landingOfRun.has(run.id));
@@ -30,6 +32,7 @@ export function LandStation() {
 
   const pickUp = (run: Run) => {
     setCarriedId(run.id);
+    setSeekFor(run.id);
     select(run.id);
     announce(`${run.label} picked up. Go to a port and press Enter.`);
   };
@@ -60,14 +63,10 @@ export function LandStation() {
       for (const { why } of plan.left.slice(0, 3)) toast.warning(why);
     }
   };
-  // With a run in hand the keyboard goes on at the first free port.
+  // Picked up by key or click, the run goes on at the first free port.
   useEffect(() => {
-    if (!carriedId) return;
-    const active = document.activeElement;
-    if (active instanceof HTMLElement && active.dataset.run) {
-      room.current?.querySelector<HTMLElement>('[data-port][data-free]')?.focus();
-    }
-  }, [carriedId]);
+    if (seek) room.current?.querySelector<HTMLElement>('[data-port][data-free]')?.focus();
+  }, [seek]);
 
   return (
     <RunCarrier
@@ -76,6 +75,7 @@ export function LandStation() {
       carried={carried}
       onPickUp={(runId) => {
         setCarriedId(runId);
+        setSeekFor(null);
         select(runId);
       }}
       onDrop={drop}

@@ -27,14 +27,20 @@ type Actions = {
 /** Shares of the width at which the columns stand: room and outlet, run, panel port, switch port, network. */
 const COLUMNS = { run: 0.315, panel: 0.5, device: 0.735, network: 0.925 };
 const ROW = { fit: 12.6, big: 26 };
+/** Text of ports and rows: all of a small job in one view, or large enough for a ladder. */
+const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };
+const ROW_TEXT = { fit: 'text-[12px]', big: 'text-[15px]' };
+const LABEL_TEXT = { fit: 'text-[11px] leading-[12px]', big: 'text-[14px] leading-[20px]' };
+type Size = keyof typeof ROW;
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
 export function LoomView({
   carried,
+  seek,
   proposal,
   big,
   ...actions
-}: { carried: Run | null; proposal: PatchPlan | null; big: boolean } & Actions) {
+}: { carried: Run | null; seek: boolean; proposal: PatchPlan | null; big: boolean } & Actions) {
   const job = useSession((session) => session.job);
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 980, height: 560 });
@@ -50,7 +56,7 @@ export function LoomView({
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
   const loom = useMemo(() => {
     const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
-    return layLoom(job, size.height - 24, big ? ROW.big : ROW.fit, new Set([...opened, ...proposed]));
+    return layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]));
   }, [job, size.height, big, opened, proposal]);
   const turn = (id: string) =>
     setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
@@ -60,13 +66,12 @@ export function LoomView({
     for (const snag of findSnags(job)) for (const id of snag.runIds) if (!worst.has(id)) worst.set(id, snag.grade);
     return worst;
   }, [job]);
+  // Picked up by key or button, the strand goes on at the first port that suits it.
   useEffect(() => {
-    const active = document.activeElement;
-    if (carried && active instanceof HTMLElement && active.dataset.strand) {
-      frame.current?.querySelector<HTMLElement>('[data-socket][data-fits]')?.focus();
-    }
-  }, [carried]);
+    if (seek) frame.current?.querySelector<HTMLElement>('[data-socket][data-fits]')?.focus();
+  }, [seek]);
 
+  const rows: Size = big ? 'big' : 'fit';
   const width = Math.max(760, size.width);
   const at = (share: number) => Math.round(width * share);
   return (
@@ -108,6 +113,7 @@ export function LoomView({
         {loom.rows.map((row, index) => (
           <StrandRow
             key={row.run.id}
+            rows={rows}
             row={row}
             index={index}
             height={loom.rowPx}
@@ -129,14 +135,21 @@ export function LoomView({
           <span
             key={port.key}
             aria-hidden="true"
-            className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono text-[10px] leading-[11px] ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
+            className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono ${PORT_TEXT[rows]} ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
             style={{ left: at(COLUMNS.panel), top: port.y }}
           >
             {port.port.number}
           </span>
         ))}
         {loom.switchPorts.map((port) => (
-          <Socket key={port.key} port={port} left={at(COLUMNS.device)} carried={carried} onPatch={actions.onPatch} />
+          <Socket
+            key={port.key}
+            rows={rows}
+            port={port}
+            left={at(COLUMNS.device)}
+            carried={carried}
+            onPatch={actions.onPatch}
+          />
         ))}
         {loom.networks.map(({ network, y }) => (
           <div
@@ -301,6 +314,7 @@ function Lit({ loom, width }: { loom: Loom; width: number }) {
 }
 
 const StrandRow = memo(function StrandRow({
+  rows,
   row,
   index,
   height,
@@ -311,6 +325,7 @@ const StrandRow = memo(function StrandRow({
   onPickUp,
   onUnpatch,
 }: {
+  rows: Size;
   row: LoomRow;
   index: number;
   height: number;
@@ -364,11 +379,11 @@ const StrandRow = memo(function StrandRow({
     >
       <span
         ref={view}
-        className={`order-last min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono text-[11px] leading-[12px] ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
+        className={`order-last min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono ${LABEL_TEXT[rows]} ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
       >
         {run.label}
       </span>{' '}
-      <span className="narrow min-w-0 flex-1 truncate text-[12px]">
+      <span className={`narrow min-w-0 flex-1 truncate ${ROW_TEXT[rows]}`}>
         {run.outlet}
         <span className="text-soft"> {isLive(run) ? run.device : '· spare'}</span>
       </span>
@@ -378,11 +393,13 @@ const StrandRow = memo(function StrandRow({
 });
 
 function Socket({
+  rows,
   port,
   left,
   carried,
   onPatch,
 }: {
+  rows: Size;
   port: LoomPort;
   left: number;
   carried: Run | null;
@@ -429,7 +446,7 @@ function Socket({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono text-[10px] leading-[10px] ${run ? 'border-ink bg-face font-bold' : 'border-rule bg-paper text-soft'} ${fits ? 'z-10 border-good bg-good/25 text-ink' : ''} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
+      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono ${PORT_TEXT[rows]} ${run ? 'border-ink bg-face font-bold' : 'border-rule bg-paper text-soft'} ${fits ? 'z-10 border-good bg-good/25 text-ink' : ''} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
       style={{ left, top: port.y }}
     >
       {number}

@@ -23,16 +23,18 @@ export function PatchStation() {
   const [includeSpare, setIncludeSpare] = useState(false);
   const [big, setBig] = useState(false);
   const [carriedId, setCarriedId] = useState<string | null>(null);
+  const [seekFor, setSeekFor] = useState<string | null>(null);
   const carried = job.runs[carriedId ?? ''] ?? null;
   const { plan } = planner;
 
-  const pickUp = (run: Run) => {
+  const pickUp = (run: Run, byPointer = false) => {
     select(run.id);
     if (!traceRun(job, run).landing) {
       announce(`${run.label} is not landed yet: land it first.`);
       return false;
     }
     setCarriedId(run.id);
+    setSeekFor(byPointer ? null : run.id);
     announce(`${run.label} picked up. Go to a switch port and press Enter.`);
     return true;
   };
@@ -66,7 +68,7 @@ export function PatchStation() {
       carried={carried}
       onPickUp={(runId) => {
         const run = job.runs[runId];
-        if (run) pickUp(run);
+        if (run) pickUp(run, true);
       }}
       onDrop={drop}
       onCancel={() => setCarriedId(null)}
@@ -142,7 +144,15 @@ export function PatchStation() {
             ))}
           </ul>
         )}
-        <LoomView carried={carried} proposal={plan} big={big} onPickUp={pickUp} onPatch={patch} onUnpatch={unpatch} />
+        <LoomView
+          carried={carried}
+          seek={carried !== null && seekFor === carried.id}
+          proposal={plan}
+          big={big}
+          onPickUp={pickUp}
+          onPatch={patch}
+          onUnpatch={unpatch}
+        />
       </section>
     </RunCarrier>
   );
