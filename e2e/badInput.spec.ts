@@ -69,6 +69,11 @@ test('a label that is taken is refused in the cell, and stays to be mended', asy
   await expect(page.getByLabel('Label of 2', { exact: true })).toHaveAttribute('aria-invalid', 'true');
 });
 
+test('the schemas are published', async ({ request }) => {
+  expect(await (await request.get('/schema/job.json')).json()).toMatchObject({ title: 'Good Shelf job' });
+  expect((await request.get('/schema/other.json')).status()).toBe(404);
+});
+
 test('only this machine may come in', async ({ request }) => {
   expect((await request.get('/', { headers: { host: 'evil.example' } })).status()).toBe(403);
   const foreign = await request.post('/api/jobs', { headers: { origin: 'http://evil.example' }, data: {} });

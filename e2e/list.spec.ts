@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openJobFile, saved, smallJob } from './job';
+import { openJobFile, saved, smallJob, station } from './job';
 
 test('a job removed from the list can be put back', async ({ page }) => {
   await openJobFile(page, smallJob('To be removed', ['1']));
@@ -51,4 +51,28 @@ test('a rack numbered from the top and made shallower shows it, in inches where 
   await expect(docket).toContainText('Switch, 8 × 1G is 6.3 in deep: 1.3 in more than Cabinet has.');
   await docket.getByRole('button', { name: 'Take it out of the rack' }).click();
   await expect(docket).toContainText('No snags here.');
+});
+
+test('a job and a device get other names, and units change how lengths are shown', async ({ page }) => {
+  await openJobFile(page, smallJob('Plain name', ['1']));
+  await page.getByLabel('Length in metres of 1').fill('30');
+  await page.getByLabel('Length in metres of 1').press('Enter');
+  await page.getByRole('button', { name: 'Plain name' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Better name');
+  await page.getByLabel('Units', { exact: true }).selectOption('imperial');
+  await page.getByRole('button', { name: 'Change the job' }).click();
+  await expect(page.getByRole('heading', { name: 'Better name' })).toBeVisible();
+  await expect(page.getByLabel('Length in feet of 1')).toHaveValue('98.43');
+  await station(page, 'Stack');
+  await page.getByRole('button', { name: /^Switch, U8/ }).focus();
+  await page.getByRole('button', { name: 'Change Switch' }).click();
+  await page.getByLabel(/^Height/).fill('2');
+  await page.getByLabel('Name', { exact: true }).fill('Switch A');
+  await page.getByRole('button', { name: 'Change Switch' }).click();
+  await expect(page.getByText('U8–U9 is taken by Panel.')).toBeVisible();
+  await page.getByLabel(/^Height/).fill('1');
+  await page.getByRole('button', { name: 'Change Switch' }).click();
+  await expect(page.getByRole('button', { name: 'Switch A, U8' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByRole('button', { name: /^Switch A .*in the pile/ })).toBeVisible();
 });

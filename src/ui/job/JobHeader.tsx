@@ -3,10 +3,12 @@
 import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
 import type { StationId } from '@/core/stations';
 import { Button } from '../kit/Button';
 import { ThemeButton } from '../kit/theme';
 import { JobLine } from './JobLine';
+import { JobSheet } from './JobSheet';
 import { useSession } from './session';
 
 const FILES = [
@@ -21,6 +23,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
   const steps = useSession((session) => session.steps);
   const link = useSession((session) => session.link);
   const reverse = useSession((session) => session.reverse);
+  const [naming, setNaming] = useState(false);
   return (
     <header className="border-strong border-b bg-sheet px-3 pt-1.5">
       <div className="flex flex-wrap items-center gap-x-1 gap-y-1 sm:gap-x-2">
@@ -30,7 +33,16 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
         <span aria-hidden className="text-strong">
           /
         </span>
-        <h1 className="min-w-28 flex-1 truncate font-semibold">{job.name}</h1>
+        <h1 className="min-w-28 flex-1 truncate font-semibold">
+          <button
+            type="button"
+            title="Name and units"
+            className="max-w-full truncate decoration-dotted underline-offset-4 hover:underline"
+            onClick={() => setNaming(true)}
+          >
+            {job.name}
+          </button>
+        </h1>
         <output
           className={`narrow text-xs ${link === 'away' ? 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet' : 'text-soft'}`}
           data-testid="link"
@@ -93,6 +105,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
         <ThemeButton />
       </div>
       <JobLine job={job} station={station} />
+      {naming && <JobSheet onClose={() => setNaming(false)} />}
     </header>
   );
 }

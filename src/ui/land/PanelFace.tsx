@@ -151,7 +151,7 @@ function PortCell({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${takes ? 'bg-good/15' : ''} ${target.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : ''}`}
+      className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${target.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : takes ? 'bg-good/15' : ''}`}
     >
       <span ref={view} className="font-mono text-[11px] text-soft leading-none">
         {port.number}

@@ -422,6 +422,11 @@ function Socket({
     .filter(Boolean)
     .join(' · ');
   const cord = run && traceRun(job, run).cord;
+  const look = fits
+    ? 'z-10 border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
+    : run
+      ? 'border-ink bg-face font-bold'
+      : 'border-rule bg-paper text-soft';
   const press = (event: KeyboardEvent<HTMLButtonElement>) => {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (!step) return;
@@ -446,7 +451,7 @@ function Socket({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono ${PORT_TEXT[rows]} ${run ? 'border-ink bg-face font-bold' : 'border-rule bg-paper text-soft'} ${fits ? 'z-10 border-good bg-good/25 text-ink' : ''} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
+      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono ${PORT_TEXT[rows]} ${look} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
       style={{ left, top: port.y }}
     >
       {number}

@@ -17,6 +17,7 @@ import type { Carried } from './carried';
 type Handlers = {
   onCarry: (gearId: string, bottomU: number | null) => void;
   onPutDown: (what: Carried | null) => void;
+  onChoose: (gearId: string) => void;
 };
 
 /** Gear that stands nowhere yet. */
@@ -64,6 +65,7 @@ function PileItem({
   carried,
   onCarry,
   onPutDown,
+  onChoose,
 }: { gear: Gear; rack: Rack; carried: Carried | null } & Handlers) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
@@ -97,6 +99,7 @@ function PileItem({
         aria-pressed={held}
         aria-label={`${gear.name} ${about}, in the pile`}
         onKeyDown={press}
+        onFocus={() => onChoose(gear.id)}
         onBlur={() => held && carried.by === 'keys' && onPutDown(null)}
         className={`min-w-0 flex-1 cursor-grab touch-none rounded-[3px] border-2 border-ink bg-face px-2 py-1 text-left ${held ? 'opacity-50' : ''}`}
       >

@@ -16,6 +16,7 @@ type Handlers = {
   onCarry: (gearId: string, bottomU: number | null) => void;
   onPutDown: (what: Carried | null) => void;
   onLift: (gearId: string) => void;
+  onChoose: (gearId: string) => void;
 };
 
 /** The front of a rack to scale: rails with their holes, unit numbers, and the devices as controls. */
@@ -118,6 +119,7 @@ function Device({
   onCarry,
   onPutDown,
   onLift,
+  onChoose,
 }: { item: ElevationItem; rack: Rack; scale: number; carried: Carried | null } & Handlers) {
   const { setNodeRef, listeners, attributes } = useDraggable({ id: item.gearId });
   const bottomU = useSession(
@@ -157,6 +159,7 @@ function Device({
       aria-label={`${item.name}, ${item.place}`}
       aria-pressed={held}
       onKeyDown={press}
+      onFocus={() => onChoose(item.gearId)}
       onBlur={() => held && carried.by === 'keys' && onPutDown(null)}
       className={`absolute cursor-grab touch-none text-left ${held ? 'opacity-40' : ''} ${item.tooDeep ? 'outline-3 outline-wont' : ''}`}
       style={{ left: item.x * scale, top: item.y * scale, width: item.width * scale, height: item.height * scale }}

@@ -10,10 +10,11 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { PackagePlus, Ruler } from 'lucide-react';
+import { PackagePlus, Pencil, Ruler } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { portLayout } from '@/core/gear/portLayout';
+import { indexJob } from '@/core/job/jobIndex';
 import type { Rack } from '@/core/job/records/rack';
 import { placeFault } from '@/core/rack/placeFault';
 import { unitName } from '@/core/rack/units';
@@ -27,6 +28,7 @@ import { useAnnounce } from '../kit/useAnnounce';
 import { AddGearSheet } from './AddGearSheet';
 import type { Carried } from './carried';
 import { GearPile } from './GearPile';
+import { GearSheet } from './GearSheet';
 import { RackFront } from './RackFront';
 import { RackSheet } from './RackSheet';
 import { RackSide } from './RackSide';
@@ -47,7 +49,9 @@ function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id
   const dispatch = useSession((session) => session.dispatch);
   const announce = useAnnounce();
   const [carried, setCarried] = useState<Carried | null>(null);
-  const [sheet, setSheet] = useState<'gear' | 'rack' | null>(null);
+  const [sheet, setSheet] = useState<'library' | 'rack' | 'gear' | null>(null);
+  const [gearId, setGearId] = useState<string | null>(null);
+  const chosen = job.gear[gearId ?? ''];
   const front = useRef<HTMLDivElement>(null);
   const pile = useRef<HTMLElement>(null);
   const grab = useRef({ x: 0, y: 0, offset: 0 });
@@ -126,7 +130,7 @@ function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id
     >
       <section aria-label="Stack" className="flex min-h-0 flex-1 flex-col">
         <div className="flex flex-wrap items-center gap-2 px-3 py-2">
-          <Button onClick={() => setSheet('gear')}>
+          <Button onClick={() => setSheet('library')}>
             <PackagePlus size={16} aria-hidden /> Add gear
           </Button>
           <Button onClick={() => setSheet('rack')}>
@@ -152,9 +156,19 @@ function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id
           >
             {placeWords(carried, rack, job.gear[carried?.gearId ?? '']?.heightU ?? 1)}
           </p>
+          {chosen && !carried && (
+            <div className="flex items-center gap-1.5">
+              <Button onClick={() => setSheet('gear')}>
+                <Pencil size={15} aria-hidden /> Change {chosen.name}
+              </Button>
+              {indexJob(job).placementOfGear.has(chosen.id) && (
+                <Button onClick={() => lift(chosen.id)}>Take it out</Button>
+              )}
+            </div>
+          )}
         </div>
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
-          <GearPile ref={pile} rack={rack} carried={carried} onCarry={carry} onPutDown={putDown} />
+          <GearPile ref={pile} onChoose={setGearId} rack={rack} carried={carried} onCarry={carry} onPutDown={putDown} />
           <div
             ref={area}
             className="flex min-h-[420px] flex-1 items-start justify-center-safe gap-4 overflow-auto px-3 pb-3"
@@ -167,6 +181,7 @@ function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id
               onCarry={carry}
               onPutDown={putDown}
               onLift={lift}
+              onChoose={setGearId}
             />
             <RackSide rack={rack} scale={scale} carried={carried} />
           </div>
@@ -188,7 +203,8 @@ function Stack({ rack, all, onChoose }: { rack: Rack; all: Rack[]; onChoose: (id
           </div>
         )}
       </DragOverlay>
-      {sheet === 'gear' && <AddGearSheet onClose={() => setSheet(null)} />}
+      {sheet === 'library' && <AddGearSheet onClose={() => setSheet(null)} />}
+      {sheet === 'gear' && chosen && <GearSheet gear={chosen} onClose={() => setSheet(null)} />}
       {sheet === 'rack' && <RackSheet rack={rack} onClose={() => setSheet(null)} />}
     </DndContext>
   );

@@ -1,0 +1,55 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { JobHead } from '@/core/job/job';
+import { UNITS } from '@/core/units/length';
+import { Button } from '../kit/Button';
+import { Field, Input, Select } from '../kit/Field';
+import { Sheet } from '../kit/Sheet';
+import { useSession } from './session';
+
+const Form = z.object({ name: JobHead.shape.name, units: z.enum(UNITS) });
+
+/** Name and units of the job. */
+export function JobSheet({ onClose }: { onClose: () => void }) {
+  const name = useSession((session) => session.job.name);
+  const units = useSession((session) => session.job.units);
+  const dispatch = useSession((session) => session.dispatch);
+  const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({
+    resolver: zodResolver(Form),
+    defaultValues: { name, units },
+  });
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title="This job"
+      about="Lengths are kept exactly; units only say how they are shown and typed."
+    >
+      <form
+        noValidate
+        className="grid gap-4"
+        onSubmit={handleSubmit((changes) => {
+          if (dispatch([{ type: 'editJob', changes }])) onClose();
+        })}
+      >
+        <Field label="Name" wrong={formState.errors.name?.message}>
+          {(ids) => <Input {...ids} {...register('name')} autoComplete="off" />}
+        </Field>
+        <Field label="Units">
+          {(ids) => (
+            <Select {...ids} {...register('units')}>
+              <option value="metric">Metric: metres, millimetres</option>
+              <option value="imperial">Imperial: feet, inches</option>
+            </Select>
+          )}
+        </Field>
+        <div>
+          <Button look="main" type="submit">
+            Change the job
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
