@@ -86,17 +86,17 @@ describe('patching the rest', () => {
     ]);
     expect(whys(bench({ 1: { device: 'desk' } }))).toEqual(['1 is not landed on a panel yet.']);
     expect(whys(landed(bench({ 1: { device: 'desk', speedMbps: 10_000 } })))).toEqual([
-      'Wants 10 Gb/s; the fastest free port for ethernet is 1 Gb/s.',
+      '1 wants 10 Gb/s; the fastest free port for ethernet is 1 Gb/s.',
     ]);
     expect(whys(landed(bench({ 1: { device: 'camera', poeW: 45 } })))).toEqual([
-      'Needs a port that supplies 60 W; the strongest free one supplies 30 W.',
+      '1 needs a port that supplies 60 W; the strongest free one supplies 30 W.',
     ]);
     expect(whys(landed(bench({ 1: { device: 'heater', poeW: 80 } })))).toEqual([
-      'Takes 80 W: no power class of IEEE 802.3 carries that.',
+      '1 takes 80 W: no power class of IEEE 802.3 carries that.',
     ]);
     const many = Object.fromEntries(Array.from({ length: 9 }, (_, at) => [at + 1, { device: 'desk' }]));
     expect(whys(landed(bench(many)))).toEqual([
-      'Every port that would do has gone to a run that matters as much or more.',
+      expect.stringMatching(/^\d gives way: every port that would do has gone/),
     ]);
   });
 
@@ -110,7 +110,7 @@ describe('patching the rest', () => {
     expect(plan.proven).toBe(false);
     expect(plan.cords.map((cord) => cord.panelPort)).toContain(2);
     expect(plan.left).toHaveLength(1);
-    expect(plan.left[0]?.why).toBe('Needs 30 W; the power budget has 0 W left beside a free port.');
+    expect(plan.left[0]?.why).toMatch(/^[13] needs 30 W; the power budget has 0 W left beside a free port\.$/);
   });
 
   it('never breaks a port, a budget or a fixed cord, whatever the runs', () => {

@@ -21,6 +21,7 @@ export type PatchWish = {
 
 export type PatchPlan = {
   cords: Omit<Cord, 'id'>[];
+  /** Runs left out, each with its reason in a sentence that begins with its label. */
   left: { runId: string; why: string }[];
   /** True when no other choice patches more runs by weight, or as many at less cost. */
   proven: boolean;
@@ -256,26 +257,26 @@ function whyLeftOut(
   wanting: Wanting[],
 ): string {
   const { run, needW } = one;
-  if (seats.length === 0) return 'No switch has a free port.';
+  if (seats.length === 0) return `${run.label} finds no free switch port.`;
   const fits = seats.filter(({ port }) => portFault(run, port)?.kind !== 'connector');
-  if (fits.length === 0) return `No free switch port takes ${run.carries}.`;
+  if (fits.length === 0) return `${run.label} carries ${run.carries}, and no free switch port takes that.`;
   const fast = fits.filter(({ port }) => portFault(run, port)?.kind !== 'speed');
   if (fast.length === 0) {
     const fastest = Math.max(...fits.map(({ port }) => port.speedMbps ?? 0));
-    return `Wants ${formatSpeed(run.speedMbps ?? 0)}; the fastest free port for ${run.carries} is ${formatSpeed(fastest)}.`;
+    return `${run.label} wants ${formatSpeed(run.speedMbps ?? 0)}; the fastest free port for ${run.carries} is ${formatSpeed(fastest)}.`;
   }
   const strong = fast.filter(({ port }) => portFault(run, port) === null);
   if (strong.length === 0) {
-    if (!Number.isFinite(needW)) return `Takes ${run.poeW} W: no power class of IEEE 802.3 carries that.`;
+    if (!Number.isFinite(needW)) return `${run.label} takes ${run.poeW} W: no power class of IEEE 802.3 carries that.`;
     const most = Math.max(...fast.map(({ port }) => port.poeW));
-    return `Needs a port that supplies ${needW} W; the strongest free one supplies ${most} W.`;
+    return `${run.label} needs a port that supplies ${needW} W; the strongest free one supplies ${most} W.`;
   }
   const given = wattsGiven(wanting, seats, columnOf);
   const taken = new Set([...columnOf]);
   const open = seats.filter((seat, column) => !taken.has(column) && strong.includes(seat));
   if (open.length > 0) {
     const most = Math.max(...open.map(({ gear }) => (spareW.get(gear.id) ?? 0) - (given.get(gear.id) ?? 0)));
-    return `Needs ${needW} W; the power budget has ${Math.max(0, Math.round(most * 10) / 10)} W left beside a free port.`;
+    return `${run.label} needs ${needW} W; the power budget has ${Math.max(0, Math.round(most * 10) / 10)} W left beside a free port.`;
   }
-  return 'Every port that would do has gone to a run that matters as much or more.';
+  return `${run.label} gives way: every port that would do has gone to a run that matters as much or more.`;
 }

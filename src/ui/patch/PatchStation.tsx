@@ -134,14 +134,17 @@ export function PatchStation() {
             aria-label="Left out"
             className="mx-3 mb-1 grid max-h-24 gap-0.5 overflow-auto rounded border border-bite px-2 py-1 text-[13px]"
           >
-            {plan.left.map(({ runId, why }) => (
-              <li key={runId}>
-                <button type="button" className="font-bold font-mono underline" onClick={() => select(runId)}>
-                  {job.runs[runId]?.label}
-                </button>{' '}
-                is left out. {why}
-              </li>
-            ))}
+            {plan.left.map(({ runId, why }) => {
+              const label = job.runs[runId]?.label ?? '';
+              return (
+                <li key={runId}>
+                  <button type="button" className="font-bold font-mono underline" onClick={() => select(runId)}>
+                    {label}
+                  </button>
+                  {why.slice(label.length)}
+                </li>
+              );
+            })}
           </ul>
         )}
         <LoomView
