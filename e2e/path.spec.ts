@@ -99,8 +99,11 @@ test('from a list of runs to a port map, by mouse', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^35 .* patched to/ })).toBeVisible();
 
   // The trace strip follows the pointer, end to end.
-  await page.getByRole('button', { name: /^20 .*Kennels/ }).hover();
-  await expect(page.getByTestId('trace')).toContainText('PoE class 3 · 15.4 W');
+  await expect(async () => {
+    await page.mouse.move(0, 0);
+    await page.getByRole('button', { name: /^20 .*Kennels/ }).hover();
+    await expect(page.getByTestId('trace')).toContainText('PoE class 3 · 15.4 W', { timeout: 1000 });
+  }).toPass();
 
   // Take away.
   await saved(page);
