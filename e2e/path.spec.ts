@@ -7,9 +7,6 @@ async function drag(page: Page, from: { x: number; y: number }, to: { x: number;
   await page.mouse.down();
   await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 5 });
   await page.mouse.move(to.x, to.y, { steps: 5 });
-  // A hand rests before it lets go; the screen has shown the place by then.
-  await page.mouse.move(to.x + 1, to.y + 1);
-  await page.waitForTimeout(200);
 }
 async function middle(page: Page, name: string | RegExp) {
   const box = await page.getByRole('button', { name }).first().boundingBox();

@@ -24,6 +24,11 @@ export type JobIndex = {
 };
 
 export const portKey = (gearId: string, port: number): string => `${gearId}:${port}`;
+/** The port that a key names; ids hold no colon. */
+export function portOfKey(key: string): { gearId: string; port: number } {
+  const [gearId = '', port = ''] = key.split(':');
+  return { gearId, port: Number(port) };
+}
 /** Labels and names are the same when only case or outer space differ. */
 export const sameKey = (text: string): string => text.trim().toLocaleLowerCase('en');
 

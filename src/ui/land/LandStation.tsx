@@ -1,10 +1,10 @@
 'use client';
 
-import { type Data, useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Command } from '@/core/job/commands';
-import { indexJob } from '@/core/job/jobIndex';
+import { indexJob, portOfKey } from '@/core/job/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
 import { panelsInOrder, planLanding } from '@/core/panels/planLanding';
 import { counted } from '@/core/text/counted';
@@ -13,6 +13,9 @@ import { Button } from '../kit/Button';
 import { RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { PanelFace } from './PanelFace';
+
+/** The place to which a run goes back that is taken off its port. */
+const WAITING = 'waiting';
 
 /** Land: runs that wait at the left, panels with their numbered ports at the right. */
 export function LandStation() {
@@ -50,13 +53,16 @@ export function LandStation() {
   const takeOff = (run: Run) => {
     if (dispatch([{ type: 'takeOffRuns', runIds: [run.id] }])) announce(`${run.label} taken off`);
   };
-  const drop = (runId: string, place: Data | null) => {
+  const drop = (runId: string, place: string | null) => {
     setCarriedId(null);
     const run = job.runs[runId];
     if (!run || !place) return;
-    if (place.waiting) {
+    if (place === WAITING) {
       if (landingOfRun.has(runId)) takeOff(run);
-    } else land(runId, place.gearId, place.port);
+    } else {
+      const { gearId, port } = portOfKey(place);
+      land(runId, gearId, port);
+    }
   };
   const landAll = () => {
     if (dispatch([{ type: 'landRuns', landings: plan.landings }])) {
@@ -133,10 +139,11 @@ function WaitingRuns({
   carriedId: string | null;
   onPickUp: (run: Run) => void;
 }) {
-  const { setNodeRef, isOver } = useDroppable({ id: 'waiting', data: { waiting: true } });
+  const { setNodeRef, isOver } = useDroppable({ id: WAITING });
   return (
     <section
       ref={setNodeRef}
+      data-place={WAITING}
       aria-label="Not landed"
       className={`${isOver ? 'bg-well ' : ''}flex max-h-60 w-full shrink-0 flex-col border-t px-3 md:max-h-none md:w-[196px]`}
     >

@@ -114,7 +114,7 @@ function PortCell({
 } & Handlers) {
   const selected = useSession((session) => run !== null && session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
-  const target = usePortTarget(portKey(panel.id, port.number), { gearId: panel.id, port: port.number }, run);
+  const target = usePortTarget(portKey(panel.id, port.number), run);
   const view = useInView<HTMLSpanElement>(selected);
   const takes = carried && !run && canLand(port.connector, carried.carries);
   // What is written on the port comes first, so that a person can call it by what they see.
@@ -138,6 +138,7 @@ function PortCell({
       {...target.listeners}
       type="button"
       data-port={port.number}
+      data-place={portKey(panel.id, port.number)}
       // One stop a panel for Tab; the arrows go from port to port.
       tabIndex={port.number === 1 || selected ? 0 : -1}
       data-free={run ? undefined : ''}

@@ -410,7 +410,7 @@ function Socket({
   const select = useSession((session) => session.select);
   const { gear, run, key } = port;
   const { number, connector, speedMbps, poeW, use } = port.port;
-  const target = usePortTarget(key, { gearId: gear.id, port: number }, run);
+  const target = usePortTarget(key, run);
   const fault = carried ? portFault(carried, port.port) : null;
   const fits = carried !== null && run === null && fault === null;
   const about = [
@@ -440,6 +440,7 @@ function Socket({
       {...target.listeners}
       type="button"
       data-socket={key}
+      data-place={key}
       data-fits={fits ? '' : undefined}
       tabIndex={carried || number === 1 ? 0 : -1}
       aria-label={`${gear.name} port ${number}, ${about}, ${run ? run.label : 'free'}${fault ? `, ${fault.words}` : ''}`}

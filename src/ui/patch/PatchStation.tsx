@@ -1,8 +1,8 @@
 'use client';
 
-import type { Data } from '@dnd-kit/core';
 import { Pin, PinOff, Unplug } from 'lucide-react';
 import { useState } from 'react';
+import { portOfKey } from '@/core/job/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
 import { counted } from '@/core/text/counted';
 import { traceRun } from '@/core/trace/traceRun';
@@ -55,10 +55,12 @@ export function PatchStation() {
     const { cord } = traceRun(job, run);
     if (cord && dispatch([{ type: 'unplug', cordIds: [cord.id] }])) announce(`${run.label} unpatched`);
   };
-  const drop = (runId: string, place: Data | null) => {
+  const drop = (runId: string, place: string | null) => {
     setCarriedId(null);
     const run = job.runs[runId];
-    if (run && place) patch(run, place.gearId, place.port);
+    if (!run || !place) return;
+    const { gearId, port } = portOfKey(place);
+    patch(run, gearId, port);
   };
 
   return (
