@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatLength, formatSize, lengthToField, parseLength } from '../units/length';
+import { formatLength, formatSize, lengthToField, parseLength, parseSize, sizeToField, UNITS } from '../units/length';
 import { expandLabels } from './labelPattern';
 import { naturalOrder } from './naturalOrder';
 import { formatSpeed } from './speed';
@@ -74,6 +74,7 @@ describe('lengths (1 inch is 25.4 mm by definition)', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 10_000_000 }), (mm) => {
         expect(parseLength(lengthToField(mm, 'metric'), 'm')).toBe(mm);
+        for (const units of UNITS) expect(parseSize(sizeToField(mm, units), units)).toBe(mm);
         expect(Math.abs((parseLength(lengthToField(mm, 'imperial'), 'ft') ?? 0) - mm)).toBeLessThanOrEqual(2);
       }),
     );

@@ -2,8 +2,8 @@ export const UNITS = ['metric', 'imperial'] as const;
 export type Units = (typeof UNITS)[number];
 
 /** Exact by definition: 1 inch is 25.4 mm, 1 foot is 304.8 mm. */
-export const MM_PER_INCH = 25.4;
-export const MM_PER_FOOT = 304.8;
+const MM_PER_INCH = 25.4;
+const MM_PER_FOOT = 304.8;
 
 const trim = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
@@ -12,10 +12,16 @@ export function formatLength(mm: number, units: Units): string {
   return units === 'metric' ? `${trim(mm / 1000, 2)} m` : `${trim(mm / MM_PER_FOOT, 1)} ft`;
 }
 
-/** A size of gear or rack with its unit, whole millimetres or inches to the hundredth. */
-export function formatSize(mm: number, units: Units): string {
-  return units === 'metric' ? `${trim(mm, 1)} mm` : `${trim(mm / MM_PER_INCH, 2)} in`;
+/** Unit in which sizes of gear and racks are shown and typed. */
+export const sizeUnit = (units: Units): 'mm' | 'in' => (units === 'metric' ? 'mm' : 'in');
+
+/** A size of gear or rack without its unit, for a field: millimetres to the tenth or inches to the hundredth. */
+export function sizeToField(mm: number, units: Units): string {
+  return units === 'metric' ? trim(mm, 1) : trim(mm / MM_PER_INCH, 2);
 }
+
+/** A size of gear or rack with its unit. */
+export const formatSize = (mm: number, units: Units): string => `${sizeToField(mm, units)} ${sizeUnit(units)}`;
 
 /** Metres (or feet) as typed for a length, without unit, for a field. */
 export function lengthToField(mm: number | null, units: Units): string {
@@ -48,3 +54,6 @@ export function parseLength(text: string, plain: 'mm' | 'm' | 'ft' | 'in'): numb
   const factor = MM_PER[(unit ?? plain).toLowerCase()] ?? 1;
   return Math.round(Number(digits.replace(',', '.')) * factor);
 }
+
+/** Read a size of gear or rack as typed into a field: whole millimetres, or null when it is none. */
+export const parseSize = (text: string, units: Units): number | null => parseLength(text, sizeUnit(units));

@@ -8,7 +8,7 @@ import { toast } from 'sonner';
 import { z } from 'zod';
 import { gearLibrary } from '@/core/gear/library';
 import { NewJob } from '@/core/job/newJob';
-import { formatSize, parseLength, type Units } from '@/core/units/length';
+import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { postJson } from './postJson';
@@ -51,11 +51,11 @@ export function NewJobForm() {
 
   /** The depth stays the same when the units change. */
   const turnDepth = (to: Units) => {
-    const depthMm = parseLength(getValues('rackDepth'), to === 'metric' ? 'in' : 'mm');
-    if (depthMm !== null) setValue('rackDepth', formatSize(depthMm, to).split(' ')[0] ?? '');
+    const depthMm = parseSize(getValues('rackDepth'), to === 'metric' ? 'imperial' : 'metric');
+    if (depthMm !== null) setValue('rackDepth', sizeToField(depthMm, to));
   };
   const start = async (form: z.output<typeof Form>) => {
-    const rackDepthMm = parseLength(form.rackDepth, units === 'metric' ? 'mm' : 'in');
+    const rackDepthMm = parseSize(form.rackDepth, units);
     const depth = NewJob.shape.rackDepthMm.safeParse(rackDepthMm);
     if (!depth.success) {
       const [least, most] = [50, 2000].map((mm) => formatSize(mm, units));
@@ -90,7 +90,7 @@ export function NewJobForm() {
             </Field>
             <Field
               label="Usable depth"
-              unit={units === 'metric' ? 'mm' : 'in'}
+              unit={sizeUnit(units)}
               help="Front rails to the back."
               wrong={errors.rackDepth?.message}
             >

@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Gear } from '@/core/job/records/gear';
-import { formatSize, parseLength } from '@/core/units/length';
+import { formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
@@ -28,7 +28,7 @@ export function GearSheet({ gear, onClose }: { gear: Gear; onClose: () => void }
       defaultValues: {
         name: gear.name,
         heightU: String(gear.heightU),
-        depth: formatSize(gear.depthMm, units).split(' ')[0] ?? '',
+        depth: sizeToField(gear.depthMm, units),
         massKg: String(gear.massKg),
         powerW: String(gear.powerW),
         poeBudgetW: String(gear.poeBudgetW),
@@ -38,7 +38,7 @@ export function GearSheet({ gear, onClose }: { gear: Gear; onClose: () => void }
   );
   const { errors } = formState;
   const change = ({ depth, ...figures }: z.output<typeof Form>) => {
-    const depthMm = Gear.shape.depthMm.safeParse(parseLength(depth, units === 'metric' ? 'mm' : 'in'));
+    const depthMm = Gear.shape.depthMm.safeParse(parseSize(depth, units));
     if (!depthMm.success) return setError('depth', { message: `expected a depth up to ${formatSize(2000, units)}` });
     const changes = { ...figures, depthMm: depthMm.data };
     if (dispatch([{ type: 'editGear', gearId: gear.id, changes }])) onClose();
@@ -53,7 +53,7 @@ export function GearSheet({ gear, onClose }: { gear: Gear; onClose: () => void }
           <Field label="Height" unit="U" wrong={errors.heightU?.message}>
             {(ids) => <Input {...ids} {...register('heightU')} inputMode="numeric" />}
           </Field>
-          <Field label="Body depth" unit={units === 'metric' ? 'mm' : 'in'} wrong={errors.depth?.message}>
+          <Field label="Body depth" unit={sizeUnit(units)} wrong={errors.depth?.message}>
             {(ids) => <Input {...ids} {...register('depth')} inputMode="decimal" />}
           </Field>
           <Field label="Mass" unit="kg" wrong={errors.massKg?.message}>

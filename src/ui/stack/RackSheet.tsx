@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Rack } from '@/core/job/records/rack';
-import { formatSize, parseLength } from '@/core/units/length';
+import { formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
@@ -19,21 +19,20 @@ const Form = z.object({
 export function RackSheet({ rack, onClose }: { rack: Rack; onClose: () => void }) {
   const jobUnits = useSession((session) => session.job.units);
   const dispatch = useSession((session) => session.dispatch);
-  const plain = jobUnits === 'metric' ? 'mm' : 'in';
   const { register, handleSubmit, setError, formState } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>(
     {
       resolver: zodResolver(Form),
       defaultValues: {
         name: rack.name,
         units: String(rack.units),
-        depth: formatSize(rack.depthMm, jobUnits).split(' ')[0] ?? '',
+        depth: sizeToField(rack.depthMm, jobUnits),
         numbering: rack.numbering,
       },
     },
   );
   const { errors } = formState;
   const change = ({ name, units, depth, numbering }: z.output<typeof Form>) => {
-    const depthMm = Rack.shape.depthMm.safeParse(parseLength(depth, plain));
+    const depthMm = Rack.shape.depthMm.safeParse(parseSize(depth, jobUnits));
     if (!depthMm.success) {
       const [least, most] = [50, 2000].map((mm) => formatSize(mm, jobUnits));
       return setError('depth', { message: `expected a depth from ${least} to ${most}` });
@@ -56,7 +55,7 @@ export function RackSheet({ rack, onClose }: { rack: Rack; onClose: () => void }
           <Field label="Height" unit="U" wrong={errors.units?.message}>
             {(ids) => <Input {...ids} {...register('units')} inputMode="numeric" />}
           </Field>
-          <Field label="Usable depth" unit={plain} wrong={errors.depth?.message}>
+          <Field label="Usable depth" unit={sizeUnit(jobUnits)} wrong={errors.depth?.message}>
             {(ids) => <Input {...ids} {...register('depth')} inputMode="decimal" />}
           </Field>
         </div>

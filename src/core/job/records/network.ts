@@ -3,7 +3,6 @@ import { Id, name } from './fields';
 
 export const NETWORK_COLOURS = ['blue', 'orange', 'green', 'red', 'violet', 'teal', 'brown', 'grey'] as const;
 export const LINE_PATTERNS = ['solid', 'dashed', 'dotted', 'dash-dot', 'long-dash', 'double-dot'] as const;
-export type NetworkColour = (typeof NETWORK_COLOURS)[number];
 export type LinePattern = (typeof LINE_PATTERNS)[number];
 
 /** A network that runs belong to. Told apart by colour, by line pattern and by a short code. Runs outlive it. */
