@@ -2,6 +2,7 @@ import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
 import type { Patch } from '../core/job/apply';
 import type { Command } from '../core/job/commands';
 import type { PortGroup } from '../core/job/records/gear';
+import { PLAIN_ENTITIES } from './plainEntities';
 
 /*
  * One entity a table. Records of a job have the key (job, id), since ids are only unique within their job. Foreign
@@ -101,6 +102,15 @@ export const RunRow = defineEntity({
     poeW: p.double(),
     networkId: p.string().nullable(),
     critical: p.boolean(),
+    jacket: p.string(),
+    bundle: p.string(),
+    entry: p.string().nullable(),
+    tailMm: p.integer().nullable(),
+    outletHeightMm: p.integer().nullable(),
+    state: p.string(),
+    origin: p.string(),
+    scope: p.string(),
+    askedBy: p.string(),
     notes: p.string(),
   },
 });
@@ -146,4 +156,15 @@ export const LogRow = defineEntity({
 });
 export type LogRow = InferEntity<typeof LogRow>;
 
-export const ENTITIES = [JobRow, RackRow, GearRow, PlacementRow, NetworkRow, RunRow, LandingRow, CordRow, LogRow];
+export const ENTITIES = [
+  JobRow,
+  RackRow,
+  GearRow,
+  PlacementRow,
+  NetworkRow,
+  RunRow,
+  LandingRow,
+  CordRow,
+  LogRow,
+  ...Object.values(PLAIN_ENTITIES),
+];

@@ -2,6 +2,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { MikroORM } from '@mikro-orm/postgresql';
 import { ENTITIES } from './entities';
 import { Migration20261123000000 } from './migrations/Migration20261123000000';
+import { Migration20261123190000 } from './migrations/Migration20261123190000';
 
 export type Store = MikroORM;
 
@@ -16,7 +17,10 @@ export function openStore(url: string): Promise<Store> {
     migrations: {
       snapshot: false,
       silent: true,
-      migrationsList: [{ name: 'Migration20261123000000', class: Migration20261123000000 }],
+      migrationsList: [
+        { name: 'Migration20261123000000', class: Migration20261123000000 },
+        { name: 'Migration20261123190000', class: Migration20261123190000 },
+      ],
     },
     // The bundler turns the ORM's own dynamic imports into stubs: give it the real one.
     dynamicImportProvider: (id) => import(id),

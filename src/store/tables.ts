@@ -2,8 +2,10 @@ import type { EntitySchema } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type Job, type RecordOf, TABLES, type TableName } from '../core/job/job';
 import { sameKey } from '../core/job/jobIndex';
+import { PLAIN_TABLES, type PlainTable, rulesOf } from '../core/job/plainTables';
 import { asJson } from './asJson';
 import { CordRow, GearRow, LandingRow, NetworkRow, PlacementRow, RackRow, RunRow } from './entities';
+import { jsonFields, PLAIN_ENTITIES } from './plainEntities';
 
 // biome-ignore lint/suspicious/noExplicitAny: each table has an entity type of its own
 type AnyEntity = EntitySchema<any, never>;
@@ -15,6 +17,15 @@ type Table<T extends TableName> = {
   /** Fields that are kept as JSON. */
   json?: readonly (keyof RecordOf<T>)[];
 };
+
+function plainTables(): { [T in PlainTable]: Table<T> } {
+  const tables = PLAIN_TABLES.map((table) => {
+    const { unique } = rulesOf(table);
+    const derived = unique && ((row: never) => ({ uniqueKey: unique.key(row) }));
+    return [table, { entity: PLAIN_ENTITIES[table], json: jsonFields(table), ...(derived ? { derived } : {}) }];
+  });
+  return Object.fromEntries(tables);
+}
 
 /** How each record table of a job is kept. In this order rows are written. */
 export const STORED: { [T in TableName]: Table<T> } = {
@@ -28,6 +39,7 @@ export const STORED: { [T in TableName]: Table<T> } = {
   runs: { entity: RunRow, derived: (run) => ({ labelKey: sameKey(run.label) }) },
   landings: { entity: LandingRow },
   cords: { entity: CordRow },
+  ...plainTables(),
 };
 
 /** The row of a record. */

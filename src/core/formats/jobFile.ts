@@ -19,6 +19,19 @@ export const JobFile = z
     runs: z.array(TABLES.runs).max(20_000).default([]),
     landings: z.array(TABLES.landings).max(20_000).default([]),
     cords: z.array(TABLES.cords).max(20_000).default([]),
+    floors: z.array(TABLES.floors).max(200).default([]),
+    rooms: z.array(TABLES.rooms).max(5000).default([]),
+    places: z.array(TABLES.places).max(20_000).default([]),
+    wishes: z.array(TABLES.wishes).max(20_000).default([]),
+    answers: z.array(TABLES.answers).max(500).default([]),
+    openPoints: z.array(TABLES.openPoints).max(5000).default([]),
+    cableKinds: z.array(TABLES.cableKinds).max(500).default([]),
+    boxes: z.array(TABLES.boxes).max(5000).default([]),
+    cuts: z.array(TABLES.cuts).max(20_000).default([]),
+    pathways: z.array(TABLES.pathways).max(2000).default([]),
+    passages: z.array(TABLES.passages).max(50_000).default([]),
+    jacks: z.array(TABLES.jacks).max(20_000).default([]),
+    tones: z.array(TABLES.tones).max(50_000).default([]),
   })
   .meta({ title: 'Good Shelf job', description: 'One job of Good Shelf, format version 1.' });
 export type JobFile = z.infer<typeof JobFile>;

@@ -3,6 +3,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { poeClassFor } from '../power/poe';
 import { traceRun } from '../trace/traceRun';
+import { csvCell } from './csvCell';
 
 /** Columns of the port map. Others read them by name: new ones are only ever added at the end. */
 export const PORT_MAP_COLUMNS = [
@@ -60,6 +61,6 @@ export function portMap(job: Job): PortMapRow[] {
 
 /** The port map as CSV. Cells that a spreadsheet would run as formulas are neutralised by a leading apostrophe. */
 export function portMapCsv(job: Job): string {
-  const rows = portMap(job).map((row) => PORT_MAP_COLUMNS.map((column) => row[column]));
-  return `${Papa.unparse({ fields: [...PORT_MAP_COLUMNS], data: rows }, { escapeFormulae: true, newline: '\n' })}\n`;
+  const rows = portMap(job).map((row) => PORT_MAP_COLUMNS.map((column) => csvCell(row[column])));
+  return `${Papa.unparse({ fields: [...PORT_MAP_COLUMNS], data: rows }, { newline: '\n' })}\n`;
 }

@@ -25,7 +25,7 @@ export type RunsPreview = { rows: PreviewRow[]; counts: Record<PreviewRow['becom
 /** A value as a person reads it: lengths with their unit, yes and no. */
 function show(field: keyof RunChanges, value: unknown, units: Units): string {
   if (value === null || value === undefined) return '';
-  if (field === 'lengthMm') return formatLength(Number(value), units);
+  if (field.endsWith('Mm')) return formatLength(Number(value), units);
   return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
 }
 

@@ -1,7 +1,8 @@
 import { type RunChanges, RunFields } from '../job/commands/runs';
-import { CARRIES } from '../job/records/run';
+import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '../job/records/run';
 import { parseLength } from '../units/length';
-import type { ColumnMap, RunColumn } from './runColumns';
+import { plainCell } from './csvCell';
+import { type ColumnMap, LENGTH_COLUMNS, type RunColumn } from './runColumns';
 
 /** What is wrong with one cell: which field, what stands there, what was expected. */
 export type RowFault = { field: RunColumn | 'row'; found: string; expected: string };
@@ -10,16 +11,26 @@ type Read = { ok: true; value: RunChanges } | { ok: false; expected: string };
 
 const YES = new Set(['yes', 'y', 'true', '1', 'x', 'critical']);
 const NO = new Set(['', 'no', 'n', 'false', '0', '-']);
-const LONGEST_MM = 10_000_000;
 const number = (text: string): number => (/^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : Number.NaN);
 const fail = (expected: string): Read => ({ ok: false, expected });
 
 function readText(
-  field: 'label' | 'floor' | 'room' | 'outlet' | 'cable' | 'device' | 'network' | 'notes',
+  field:
+    | 'label'
+    | 'floor'
+    | 'room'
+    | 'outlet'
+    | 'cable'
+    | 'device'
+    | 'network'
+    | 'jacket'
+    | 'bundle'
+    | 'askedBy'
+    | 'notes',
   cell: string,
 ): Read {
   // A line end inside a quoted cell becomes a space: records hold single lines.
-  const text = cell.replace(/\s+/g, ' ').trim();
+  const text = plainCell(cell).replace(/\s+/g, ' ').trim();
   const checked = RunFields.shape[field].safeParse(text);
   if (checked.success) return { ok: true, value: { [field]: text } };
   return fail(
@@ -29,13 +40,30 @@ function readText(
   );
 }
 
-function readLength(cell: string, plain: 'm' | 'ft'): Read {
-  if (cell === '') return { ok: true, value: { lengthMm: null } };
-  const mm = parseLength(cell, plain);
-  const longest = plain === 'm' ? '10,000 m' : '32,808 ft';
-  if (mm === null || mm <= 0 || mm > LONGEST_MM)
-    return fail(`a length above 0 and up to ${longest}, such as ${plain === 'm' ? '22.5' : '74'}`);
-  return { ok: true, value: { lengthMm: mm } };
+/** Least and most of each length, and one for example, in metres. */
+const LENGTH_LIMITS = {
+  lengthMm: { least: 1, most: 10_000_000, such: 22_500 },
+  tailMm: { least: 0, most: 100_000, such: 1500 },
+  outletHeightMm: { least: 0, most: 20_000, such: 300 },
+};
+
+function readLength(cell: string, { field, unit }: NonNullable<(typeof LENGTH_COLUMNS)[RunColumn]>): Read {
+  if (cell === '') return { ok: true, value: { [field]: null } };
+  const { least, most, such } = LENGTH_LIMITS[field];
+  const mm = parseLength(cell, unit);
+  if (mm === null || mm < least || mm > most) {
+    const [longest, example] = [most, such].map((one) =>
+      unit === 'm' ? (one / 1000).toLocaleString('en') : Math.floor(one / 304.8).toLocaleString('en'),
+    );
+    return fail(`a length ${least > 0 ? 'above' : 'from'} 0 and up to ${longest} ${unit}, such as ${example}`);
+  }
+  return { ok: true, value: { [field]: mm } };
+}
+
+/** One of a few words, or the first of them for an empty cell. */
+function readWord<T extends string>(field: keyof RunChanges, word: string, words: readonly T[], empty: T | null): Read {
+  const known = word === '' ? empty : words.find((one) => one === word);
+  return known === undefined ? fail(`one of ${words.join(', ')}`) : { ok: true, value: { [field]: known } };
 }
 
 function readSpeed(cell: string): Read {
@@ -56,11 +84,9 @@ function readPower(cell: string): Read {
 function readCell(field: RunColumn, raw: string): Read {
   const cell = raw.trim();
   const word = cell.toLowerCase();
+  const length = LENGTH_COLUMNS[field];
+  if (length) return readLength(cell, length);
   switch (field) {
-    case 'length_m':
-      return readLength(cell, 'm');
-    case 'length_ft':
-      return readLength(cell, 'ft');
     case 'speed_mbps':
       return readSpeed(cell);
     case 'poe_w':
@@ -69,12 +95,32 @@ function readCell(field: RunColumn, raw: string): Read {
       if (YES.has(word)) return { ok: true, value: { critical: true } };
       return NO.has(word) ? { ok: true, value: { critical: false } } : fail('yes or no');
     case 'carries': {
-      const carries = word === '' ? 'ethernet' : word === 'fiber' ? 'fibre' : word === 'data' ? 'ethernet' : word;
-      const known = CARRIES.find((one) => one === carries);
-      return known ? { ok: true, value: { carries: known } } : fail(`one of ${CARRIES.join(', ')}`);
+      const carries = word === 'fiber' ? 'fibre' : word === 'data' ? 'ethernet' : word;
+      return readWord('carries', carries, CARRIES, 'ethernet');
     }
-    default:
+    case 'entry':
+      return readWord('entry', word, ENTRY_SIDES, null);
+    case 'state':
+      return readWord('state', word, RUN_STATES, 'wanted');
+    case 'origin':
+      return readWord('origin', word, ORIGINS, 'new');
+    case 'scope':
+      return readWord('scope', word, SCOPES, 'now');
+    case 'asked_by':
+      return readText('askedBy', raw);
+    case 'label':
+    case 'floor':
+    case 'room':
+    case 'outlet':
+    case 'cable':
+    case 'device':
+    case 'network':
+    case 'jacket':
+    case 'bundle':
+    case 'notes':
       return readText(field, raw);
+    default:
+      return fail('a column that is known');
   }
 }
 

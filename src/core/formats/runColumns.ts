@@ -1,6 +1,6 @@
 import type { Units } from '../units/length';
 
-/** Fields of a run that a column can hold. `length_m` and `length_ft` say their unit; `length` goes by the job's. */
+/** Fields of a run that a column can hold. Lengths say their unit; a plain `length` goes by the job's. */
 export const RUN_COLUMNS = [
   'label',
   'floor',
@@ -15,6 +15,17 @@ export const RUN_COLUMNS = [
   'poe_w',
   'network',
   'critical',
+  'jacket',
+  'bundle',
+  'entry',
+  'tail_m',
+  'tail_ft',
+  'outlet_height_m',
+  'outlet_height_ft',
+  'state',
+  'origin',
+  'scope',
+  'asked_by',
   'notes',
 ] as const;
 export type RunColumn = (typeof RUN_COLUMNS)[number];
@@ -54,10 +65,42 @@ const OTHER_NAMES: Record<string, RunColumn> = {
   watts: 'poe_w',
   vlan: 'network',
   important: 'critical',
+  colour: 'jacket',
+  color: 'jacket',
+  jacketcolour: 'jacket',
+  jacketcolor: 'jacket',
+  group: 'bundle',
+  entryside: 'entry',
+  tailm: 'tail_m',
+  tailft: 'tail_ft',
+  outletheightm: 'outlet_height_m',
+  outletheightft: 'outlet_height_ft',
+  status: 'state',
+  wish: 'asked_by',
   note: 'notes',
   remarks: 'notes',
   comment: 'notes',
   comments: 'notes',
+};
+
+/** Headings of lengths without a unit. */
+const PLAIN_LENGTHS: Record<string, 'length' | 'tail' | 'outlet_height'> = {
+  length: 'length',
+  tail: 'tail',
+  freetail: 'tail',
+  outletheight: 'outlet_height',
+};
+
+/** Lengths: which field each column holds, and in which unit. */
+export const LENGTH_COLUMNS: Partial<
+  Record<RunColumn, { field: 'lengthMm' | 'tailMm' | 'outletHeightMm'; unit: 'm' | 'ft' }>
+> = {
+  length_m: { field: 'lengthMm', unit: 'm' },
+  length_ft: { field: 'lengthMm', unit: 'ft' },
+  tail_m: { field: 'tailMm', unit: 'm' },
+  tail_ft: { field: 'tailMm', unit: 'ft' },
+  outlet_height_m: { field: 'outletHeightMm', unit: 'm' },
+  outlet_height_ft: { field: 'outletHeightMm', unit: 'ft' },
 };
 
 /** Guess which field each column holds from its heading; a field is given to one column only. */
@@ -67,7 +110,9 @@ export function guessColumns(header: string[], units: Units): ColumnMap {
     const plain = heading.toLowerCase().replace(/[^a-z]/g, '');
     const column =
       RUN_COLUMNS.find((name) => name.replace(/_/g, '') === plain) ??
-      (plain === 'length' ? (units === 'metric' ? 'length_m' : 'length_ft') : OTHER_NAMES[plain]);
+      (PLAIN_LENGTHS[plain]
+        ? (`${PLAIN_LENGTHS[plain]}_${units === 'metric' ? 'm' : 'ft'}` as const)
+        : OTHER_NAMES[plain]);
     if (!column || taken.has(column)) return null;
     taken.add(column);
     return column;

@@ -2,6 +2,7 @@ import { isPanel, isSwitching, portAt } from '../gear/ports';
 import { span } from '../rack/units';
 import type { Job, RecordOf, TableName } from './job';
 import { portKey, sameKey } from './jobIndex';
+import { PLAIN_TABLES, rulesOf } from './plainTables';
 
 /** Rows that share one key, for each key that more than one row has. */
 export function sharing<T>(rows: Iterable<T>, key: (row: T) => string): T[][] {
@@ -59,6 +60,14 @@ export function looseEnds(job: Job): string[] {
     wantPort(row.panelId, row.panelPort, 'panelPort', `cords ${row.id}`, 'panel');
     wantPort(row.switchId, row.switchPort, 'switchPort', `cords ${row.id}`, 'switch');
   }
+  for (const table of PLAIN_TABLES) {
+    const { refers } = rulesOf(table);
+    for (const row of Object.values<{ id: string } & Record<string, unknown>>(job[table] as never)) {
+      for (const { field, to } of refers) {
+        if (row[field] !== null) want(to, String(row[field]), `${table} ${row.id}.${field}`);
+      }
+    }
+  }
   return loose;
 }
 
@@ -97,5 +106,12 @@ export function clashes(job: Job): string[] {
     ...sharing(Object.values(job.cords), (row) => portKey(row.switchId, row.switchPort)).map(
       ([row]) => `cords: two cords in ${job.gear[row?.switchId ?? '']?.name} port ${row?.switchPort}`,
     ),
+    ...PLAIN_TABLES.flatMap((table) => {
+      const { unique } = rulesOf(table);
+      if (!unique) return [];
+      return sharing(Object.values(job[table]), unique.key as never).map(
+        ([row]) => `${table}: two rows share ${unique.words(row as never)}`,
+      );
+    }),
   ];
 }

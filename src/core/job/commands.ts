@@ -6,6 +6,7 @@ import { landRuns, takeOffRuns } from './commands/landing';
 import { fixCords, patchPorts, unplug } from './commands/patching';
 import { liftGear, placeGear } from './commands/placing';
 import { addRack, editRack } from './commands/racks';
+import { dropRows, keepRows } from './commands/rows';
 import { addRuns, editRuns, importRuns, removeRuns } from './commands/runs';
 
 /** Every kind of change there is. Adding one touches its file and this list. */
@@ -27,6 +28,8 @@ export const COMMAND_KINDS = {
   patchPorts,
   unplug,
   fixCords,
+  keepRows,
+  dropRows,
 } as const;
 
 type Kinds = typeof COMMAND_KINDS;
@@ -50,6 +53,8 @@ export const Command = z.discriminatedUnion('type', [
   patchPorts.schema,
   unplug.schema,
   fixCords.schema,
+  keepRows.schema,
+  dropRows.schema,
 ]);
 
 /** The kind of a command; its apply and describe take just that command. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { UNITS } from '../units/length';
+import { PLAIN_SCHEMAS } from './plainTables';
 import { Cord } from './records/cord';
 import { Id, name } from './records/fields';
 import { Gear } from './records/gear';
@@ -18,6 +19,7 @@ export const TABLES = {
   runs: Run,
   landings: Landing,
   cords: Cord,
+  ...PLAIN_SCHEMAS,
 } as const;
 export type TableName = keyof typeof TABLES;
 export type RecordOf<T extends TableName> = z.infer<(typeof TABLES)[T]>;
@@ -34,5 +36,6 @@ export type JobHead = z.infer<typeof JobHead>;
 export type Job = JobHead & { [T in TableName]: Record<string, RecordOf<T>> };
 
 export function emptyJob(head: JobHead): Job {
-  return { ...head, racks: {}, gear: {}, placements: {}, networks: {}, runs: {}, landings: {}, cords: {} };
+  const tables = Object.fromEntries(TABLE_NAMES.map((table) => [table, {}]));
+  return { ...head, ...tables } as Job;
 }

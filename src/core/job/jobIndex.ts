@@ -1,4 +1,5 @@
 import { naturalOrder } from '../text/naturalOrder';
+import { sameKey } from '../text/sameKey';
 import type { Job } from './job';
 import type { Cord } from './records/cord';
 import type { Gear } from './records/gear';
@@ -29,8 +30,7 @@ export function portOfKey(key: string): { gearId: string; port: number } {
   const [gearId = '', port = ''] = key.split(':');
   return { gearId, port: Number(port) };
 }
-/** Labels and names are the same when only case or outer space differ. */
-export const sameKey = (text: string): string => text.trim().toLocaleLowerCase('en');
+export { sameKey };
 
 const cache = new WeakMap<Job, JobIndex>();
 

@@ -1,12 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter } from '../../../tests/support/jobs';
+import { indexJob } from '../job/jobIndex';
 import { cellText, editCell, enterRuns, pasteCells, scheduleColumns } from './cells';
 
 const job = bench({
   1: { room: 'Hall', lengthMm: 22_500 },
   2: { network: 'Doors', critical: true, poeW: 12.5, speedMbps: 100 },
 });
-const column = (name: string) => scheduleColumns('metric').indexOf(name as never);
+const all = scheduleColumns('metric');
+/** A cell of the schedule as the screen shows it. */
+const at = (row: number, name = 'label', runs = indexJob(job).runsInOrder) => ({
+  runs: runs.slice(row),
+  columns: all.slice(all.indexOf(name as never)),
+});
 
 describe('cells of the schedule', () => {
   it('read back what they show', () => {
@@ -32,11 +38,11 @@ describe('cells of the schedule', () => {
 
 describe('pasting', () => {
   it('leaves a single cell to the field', () => {
-    expect(pasteCells(job, 'Hall', { row: 0, column: 0 }, counter())).toBeNull();
+    expect(pasteCells('Hall', at(0), counter())).toBeNull();
   });
 
   it('fills a column down over runs that are there', () => {
-    const { commands, faults } = pasteCells(job, 'Hall\nKitchen\n', { row: 0, column: column('room') }, counter()) ?? {
+    const { commands, faults } = pasteCells('Hall\nKitchen\n', at(0, 'room'), counter()) ?? {
       commands: [],
       faults: [],
     };
@@ -46,14 +52,14 @@ describe('pasting', () => {
 
   it('adds rows beyond the last where they bring a label, and names cells it cannot read', () => {
     const text = '2\tFirst\n3\tFirst\n4\tSecond\n';
-    const added = pasteCells(job, text, { row: 1, column: 0 }, counter('new'));
+    const added = pasteCells(text, at(1), counter('new'));
     expect(Object.values(apply(job, ...(added?.commands ?? [])).runs).map((run) => run.label)).toEqual([
       '1',
       '2',
       '3',
       '4',
     ]);
-    const wrong = pasteCells(job, '5\n-1\n', { row: 0, column: column('length_m') }, counter());
+    const wrong = pasteCells('5\n-1\n', at(0, 'length_m'), counter());
     expect(wrong?.faults).toEqual([
       'Line 2, length_m: found “-1”, expected a length above 0 and up to 10,000 m, such as 22.5.',
     ]);

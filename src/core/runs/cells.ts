@@ -1,9 +1,7 @@
 import { readRunRow } from '../formats/readRunRow';
-import { RUN_COLUMNS, type RunColumn } from '../formats/runColumns';
+import { LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from '../formats/runColumns';
 import type { Command } from '../job/commands';
 import type { RunChanges, RunEntry } from '../job/commands/runs';
-import type { Job } from '../job/job';
-import { indexJob } from '../job/jobIndex';
 import type { Network } from '../job/records/network';
 import type { Run } from '../job/records/run';
 import { expandLabels } from '../text/labelPattern';
@@ -11,15 +9,13 @@ import { lengthToField, type Units } from '../units/length';
 
 /** Columns of the run schedule on the screen, in order, lengths in the job's units. */
 export const scheduleColumns = (units: Units): RunColumn[] =>
-  RUN_COLUMNS.filter((column) => column !== (units === 'metric' ? 'length_ft' : 'length_m'));
+  RUN_COLUMNS.filter((column) => LENGTH_COLUMNS[column]?.unit !== (units === 'metric' ? 'ft' : 'm'));
 
 /** What stands in a cell of the schedule, as a person would type it. */
 export function cellText(run: Run, network: Network | null, column: RunColumn): string {
+  const length = LENGTH_COLUMNS[column];
+  if (length) return lengthToField(run[length.field], length.unit === 'm' ? 'metric' : 'imperial');
   switch (column) {
-    case 'length_m':
-      return lengthToField(run.lengthMm, 'metric');
-    case 'length_ft':
-      return lengthToField(run.lengthMm, 'imperial');
     case 'speed_mbps':
       return run.speedMbps === null ? '' : String(run.speedMbps);
     case 'poe_w':
@@ -28,8 +24,12 @@ export function cellText(run: Run, network: Network | null, column: RunColumn): 
       return network?.name ?? '';
     case 'critical':
       return run.critical ? 'yes' : '';
+    case 'entry':
+      return run.entry ?? '';
+    case 'asked_by':
+      return run.askedBy;
     default:
-      return run[column];
+      return run[column as 'label'];
   }
 }
 
@@ -44,19 +44,17 @@ const linesOf = (text: string) =>
     .map((line) => line.split('\t'));
 
 /**
- * Cells pasted from a sheet, from one cell of the schedule on: rows that are there are changed, rows beyond the last
+ * Cells pasted from a sheet over the runs and columns that are shown from the chosen cell on: rows that are there are changed, rows beyond the last
  * are added where they bring a label. Cells that cannot be read are named and left as they are.
  * @returns null when the text is a single cell
  */
 export function pasteCells(
-  job: Job,
   text: string,
-  at: { row: number; column: number },
+  at: { runs: readonly Run[]; columns: readonly RunColumn[] },
   newId: () => string,
 ): CellsRead | null {
   if (!isTable(text)) return null;
-  const runs = indexJob(job).runsInOrder;
-  const columns = scheduleColumns(job.units).slice(at.column);
+  const { runs, columns } = at;
   const edits: { runId: string; changes: RunChanges }[] = [];
   const added: RunEntry[] = [];
   const faults: string[] = [];
@@ -65,7 +63,7 @@ export function pasteCells(
     for (const { field, found, expected } of wrong) {
       faults.push(`Line ${offset + 1}, ${field}: found “${found}”, expected ${expected}.`);
     }
-    const run = runs[at.row + offset];
+    const run = runs[offset];
     if (run) {
       if (Object.keys(fields).length > 0) edits.push({ runId: run.id, changes: fields });
     } else if (fields.label) added.push({ ...fields, label: fields.label, id: newId() });

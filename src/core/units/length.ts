@@ -29,6 +29,10 @@ export function lengthToField(mm: number | null, units: Units): string {
   return units === 'metric' ? trim(mm / 1000, 3) : trim(mm / MM_PER_FOOT, 2);
 }
 
+/** A length in metres or feet with digits enough to be read back to the same millimetre. */
+export const exactLength = (mm: number, unit: 'm' | 'ft'): string =>
+  unit === 'm' ? trim(mm / 1000, 3) : trim(mm / MM_PER_FOOT, 4);
+
 const LENGTH = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+))\s*(mm|cm|m|km|ft|feet|'|in|")?$/i;
 const MM_PER: Record<string, number> = {
   mm: 1,

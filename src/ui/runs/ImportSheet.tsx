@@ -4,7 +4,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { readCsvTable } from '@/core/formats/csvTable';
 import { decodeText } from '@/core/formats/decodeText';
 import { importCommand, type PreviewRow, previewRuns } from '@/core/formats/previewRuns';
-import { type ColumnMap, guessColumns, RUN_COLUMNS, type RunColumn } from '@/core/formats/runColumns';
+import { type ColumnMap, guessColumns, LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from '@/core/formats/runColumns';
 import type { Job } from '@/core/job/job';
 import { Refusal } from '@/core/job/refusal';
 import { counted } from '@/core/text/counted';
@@ -212,7 +212,7 @@ function PreviewLine({ row, cells, map }: { row: PreviewRow; cells: string[]; ma
       <td className="px-2 py-0.5 font-mono text-xs">{row.line}</td>
       <td className={`whitespace-nowrap px-2 py-0.5 ${look}`}>{words}</td>
       {map.map((field, at) => {
-        const difference = field ? changed.get(FIELD_OF[field] ?? field) : undefined;
+        const difference = field ? changed.get(LENGTH_COLUMNS[field]?.field ?? FIELD_OF[field] ?? field) : undefined;
         return (
           <td
             // biome-ignore lint/suspicious/noArrayIndexKey: cells stay in their columns
@@ -231,10 +231,9 @@ function PreviewLine({ row, cells, map }: { row: PreviewRow; cells: string[]; ma
 
 /** Names of the run's fields that differ from the names of the columns. */
 const FIELD_OF: Partial<Record<RunColumn, string>> = {
-  length_m: 'lengthMm',
-  length_ft: 'lengthMm',
   speed_mbps: 'speedMbps',
   poe_w: 'poeW',
+  asked_by: 'askedBy',
 };
 
 function FaultList({ rows }: { rows: PreviewRow[] }) {

@@ -95,13 +95,13 @@ export function RunTable() {
         return dispatch(read.commands);
       },
       paste: (text, at) => {
-        const read = pasteCells(job, text, at, newId);
+        const read = pasteCells(text, { runs: runs.slice(at.row), columns: columns.slice(at.column) }, newId);
         if (read) take(read);
         return read !== null;
       },
       remove: (run) => dispatch([{ type: 'removeRuns', runIds: [run.id] }]),
     }),
-    [job, focusCell, select, dispatch, take],
+    [runs, columns, focusCell, select, dispatch, take],
   );
 
   const grid = gridOf(columns);

@@ -1,7 +1,9 @@
 import type { Job, RecordOf, TableName } from '../job';
+import { PLAIN_TABLES, rulesOf } from '../plainTables';
 import { refuse } from '../refusal';
 
-const NOUNS: Record<TableName, string> = {
+const NOUNS: Record<string, string> = {
+  ...Object.fromEntries(PLAIN_TABLES.map((table) => [table, rulesOf(table).noun])),
   racks: 'rack',
   gear: 'device',
   placements: 'place',

@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { counted } from '../../text/counted';
+import { sameKey } from '../../text/sameKey';
 import type { Job } from '../job';
-import { sameKey } from '../jobIndex';
 import { Id, line, name } from '../records/fields';
 import { networkNamed } from '../records/network';
 import { Run } from '../records/run';
 import { refuse } from '../refusal';
 import { commandKind } from './command';
 import { freeId, lookUp, mustBeNew } from './lookUp';
+import { dropReferring } from './rows';
 
 const MOST = 10_000;
 
@@ -25,6 +26,15 @@ export const RunFields = z.strictObject({
   poeW: Run.shape.poeW.unwrap(),
   network: line(80),
   critical: z.boolean(),
+  jacket: Run.shape.jacket.unwrap(),
+  bundle: Run.shape.bundle.unwrap(),
+  entry: Run.shape.entry.unwrap(),
+  tailMm: Run.shape.tailMm.unwrap(),
+  outletHeightMm: Run.shape.outletHeightMm.unwrap(),
+  state: Run.shape.state.unwrap(),
+  origin: Run.shape.origin.unwrap(),
+  scope: Run.shape.scope.unwrap(),
+  askedBy: Run.shape.askedBy.unwrap(),
   notes: Run.shape.notes.unwrap(),
 });
 export type RunFields = z.infer<typeof RunFields>;
@@ -60,7 +70,7 @@ function books(job: Job) {
       if (other && other !== run.id) {
         refuse('label-taken', `There is a run labelled ${label} already: labels are unique within a job.`, run.id);
       }
-      runIdByLabel.delete(sameKey(run.label));
+      if (runIdByLabel.get(sameKey(run.label)) === run.id) runIdByLabel.delete(sameKey(run.label));
       runIdByLabel.set(sameKey(label), run.id);
       changes.label = label;
     }
@@ -98,7 +108,11 @@ export const editRuns = commandKind({
       .max(MOST),
   }),
   apply: (job, { edits }) => {
-    const { change } = books(job);
+    const { runIdByLabel, change } = books(job);
+    // Labels that are given up are free for the other edits, so that runs can change labels among themselves.
+    for (const { runId, changes } of edits) {
+      if (changes.label !== undefined) runIdByLabel.delete(sameKey(job.runs[runId]?.label ?? ''));
+    }
     for (const { runId, changes } of edits) change(lookUp(job, 'runs', runId), { ...changes });
   },
   describe: (job, { edits }) =>
@@ -133,6 +147,7 @@ export const removeRuns = commandKind({
   schema: z.strictObject({ type: z.literal('removeRuns'), runIds: z.array(Id).min(1).max(MOST) }),
   apply: (job, { runIds }) => {
     removeLandingsOf(job, runIds);
+    dropReferring(job, 'runs', runIds);
     for (const id of runIds) {
       lookUp(job, 'runs', id);
       delete job.runs[id];

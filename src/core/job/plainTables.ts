@@ -1,0 +1,95 @@
+import { sameKey } from '../text/sameKey';
+import type { RecordOf, TableName } from './job';
+import { Answer } from './records/answer';
+import { Box } from './records/box';
+import { CableKind } from './records/cableKind';
+import { Cut } from './records/cut';
+import { Floor } from './records/floor';
+import { Jack } from './records/jack';
+import { OpenPoint } from './records/openPoint';
+import { Passage } from './records/passage';
+import { Pathway } from './records/pathway';
+import { Place } from './records/place';
+import { Room } from './records/room';
+import { Tone } from './records/tone';
+import { Wish } from './records/wish';
+
+/** Tables whose rows are kept and dropped as they are, with the schema of each. */
+export const PLAIN_SCHEMAS = {
+  floors: Floor,
+  rooms: Room,
+  places: Place,
+  wishes: Wish,
+  answers: Answer,
+  openPoints: OpenPoint,
+  cableKinds: CableKind,
+  boxes: Box,
+  cuts: Cut,
+  pathways: Pathway,
+  passages: Passage,
+  jacks: Jack,
+  tones: Tone,
+} as const;
+export type PlainTable = keyof typeof PLAIN_SCHEMAS;
+export const PLAIN_TABLES = Object.keys(PLAIN_SCHEMAS) as PlainTable[];
+
+/** What is true of a plain table beside its schema. */
+export type PlainRules<T extends TableName> = {
+  noun: string;
+  /** What a row is called in the list of changes; null where the noun says enough. */
+  title: (row: RecordOf<T>) => string | null;
+  /** Rows of equal key cannot both be in a job. The words say what they would share. */
+  unique?: { key: (row: RecordOf<T>) => string; words: (row: RecordOf<T>) => string };
+  /** What rows point at, and what becomes of them when that goes. */
+  refers: { field: keyof RecordOf<T> & string; to: TableName; whenGone: 'goes' }[];
+};
+
+const named = <R extends { name: string }>() => ({
+  key: (row: R) => sameKey(row.name),
+  words: (row: R) => `the name ${row.name}`,
+});
+const goes = <F extends string>(field: F, to: TableName) => ({ field, to, whenGone: 'goes' as const });
+
+export const PLAIN_RULES: { [T in PlainTable]: PlainRules<T> } = {
+  floors: { noun: 'floor', title: (row) => row.name, unique: named(), refers: [] },
+  rooms: {
+    noun: 'room',
+    title: (row) => row.name,
+    unique: {
+      key: (row) => `${row.floorId}:${sameKey(row.name)}`,
+      words: (row) => `the name ${row.name} on one floor`,
+    },
+    refers: [goes('floorId', 'floors')],
+  },
+  places: { noun: 'place', title: (row) => row.name, refers: [goes('floorId', 'floors')] },
+  wishes: { noun: 'wish', title: () => null, refers: [goes('roomId', 'rooms')] },
+  answers: { noun: 'answer', title: () => null, refers: [] },
+  openPoints: { noun: 'open point', title: () => null, refers: [] },
+  cableKinds: { noun: 'cable kind', title: (row) => row.name, unique: named(), refers: [] },
+  boxes: { noun: 'box', title: (row) => row.name, unique: named(), refers: [] },
+  cuts: {
+    noun: 'cut',
+    title: () => null,
+    unique: { key: (row) => row.runId, words: () => 'one run' },
+    refers: [goes('runId', 'runs'), goes('boxId', 'boxes')],
+  },
+  pathways: { noun: 'pathway', title: (row) => row.name, unique: named(), refers: [] },
+  passages: {
+    noun: 'passage',
+    title: () => null,
+    unique: { key: (row) => `${row.pathwayId}:${row.runId}`, words: () => 'one run through one pathway' },
+    refers: [goes('pathwayId', 'pathways'), goes('runId', 'runs')],
+  },
+  jacks: {
+    noun: 'jack',
+    title: (row) => [row.room, row.outlet].filter(Boolean).join(' '),
+    unique: {
+      key: (row) => [row.floor, row.room, row.outlet].map(sameKey).join(':'),
+      words: (row) => `the place ${[row.floor, row.room, row.outlet].filter(Boolean).join(', ')}`,
+    },
+    refers: [],
+  },
+  tones: { noun: 'tone', title: () => null, refers: [goes('jackId', 'jacks'), goes('runId', 'runs')] },
+};
+
+export const rulesOf = (table: PlainTable) => PLAIN_RULES[table] as unknown as PlainRules<PlainTable>;

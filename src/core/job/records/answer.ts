@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { Id, line } from './fields';
+
+/** What was answered to a question of the survey, or set instead of a default. Its id is the question's. */
+export const Answer = z
+  .strictObject({
+    id: Id,
+    value: line(200),
+    note: line(300).default('').describe('why, or where it was seen'),
+  })
+  .meta({ id: 'Answer' });
+export type Answer = z.infer<typeof Answer>;

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { Id, whole } from './fields';
+
+/**
+ * What was heard: on one walk a remote stood in a jack, and this cable answered it, or none did.
+ * Goes with its jack; with its run as well.
+ */
+export const Tone = z
+  .strictObject({
+    id: Id,
+    jackId: Id,
+    runId: Id.nullable().describe('the cable that answered; null: none did'),
+    walk: whole(1, 999),
+    remote: whole(1, 99),
+  })
+  .meta({ id: 'Tone' });
+export type Tone = z.infer<typeof Tone>;
