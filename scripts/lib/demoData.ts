@@ -1,14 +1,16 @@
-import { addDemoJob } from '../../src/server/demoJob';
+import { addDemoJob, addTracingDemo } from '../../src/server/demoJob';
 import { getJobs } from '../../src/server/jobs';
 import { migrate, openStore } from '../../src/store/openStore';
 
-/** Bring a database up to date and put the demo job in where there is no job yet. `fresh` empties it first. */
+/** Bring a database up to date and put the demo jobs in where there is no job yet. `fresh` empties it first. */
 export async function prepareDatabase(url: string, fresh: boolean): Promise<void> {
   const store = await openStore(url);
   try {
     if (fresh) await store.getMigrator().down({ to: 0 });
     await migrate(store);
-    if ((await getJobs(store)).length === 0) await addDemoJob(store);
+    if ((await getJobs(store)).length > 0) return;
+    await addTracingDemo(store);
+    await addDemoJob(store);
   } finally {
     await store.close(true);
   }

@@ -1,23 +1,33 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { readCsvTable } from '../core/formats/csvTable';
 import { decodeText } from '../core/formats/decodeText';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { gearFileSchema, readGearFile } from '../core/formats/gearFile';
-import { jobFileSchema, readJobFile, writeJobFile } from '../core/formats/jobFile';
+import { issueWords, jobFileSchema, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
 import { portMapCsv } from '../core/formats/portMap';
 import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
+import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { guessColumns } from '../core/formats/runColumns';
+import { runsCsv } from '../core/formats/runsCsv';
 import { applyCommands } from '../core/job/apply';
 import type { Command } from '../core/job/commands';
 import { emptyJob, type Job } from '../core/job/job';
 import { Refusal, refuse } from '../core/job/refusal';
+import { readLabelOptions } from '../core/labels/labelOptions';
+import { labelPages } from '../core/labels/labelPages';
+import { CablesInstance, solveCables } from '../core/models/cables';
 import { planJob } from '../core/plan';
+import { cablePlanCommands, planCable } from '../core/runs/cablePlan';
 import { findSnags } from '../core/snags/findSnags';
 import { GRADE_WORDS } from '../core/snags/snag';
 import { citeSource } from '../core/standards/source';
 import { counted } from '../core/text/counted';
+import { formatLength } from '../core/units/length';
+import { labelsPdf } from '../print/labelsPdf';
+import { labelsSvg } from '../print/labelsSvg';
 
 const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
 
@@ -27,7 +37,14 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
                     place, land and patch what is not decided yet
   check JOB.json [--json]
                     list the snags; exit 1 when something won't work
-  export JOB.json --as port-map.csv|elevation.svg|job.json -o FILE
+  export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|labels.svg|labels.pdf|job.json -o FILE
+                    labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
+                    width, height, columns, rows, label width, height, left, top, gap across, gap down),
+                    and --code-for URL, which the label is added to
+  buy JOB.json [--seconds N] [--seed N] -o JOB.json
+                    plan which run is cut from which box of cable
+  solve cables INSTANCE.json [--seconds N] [--seed N] [-o FILE]
+                    solve an instance of a model; see docs/command-line.md
   schema [--of job|gear] [-o FILE]
                     the JSON Schema of the job file, or of the gear file
 
@@ -35,9 +52,24 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
 2: the command or a file could not be taken, and nothing was written.
 `;
 
-const EXPORTS: Record<string, (job: Job) => string> = {
+const ROOT = resolve(import.meta.dirname, '../..');
+
+/** Labels as the options ask for them; those that do not fit are named. */
+function labelsFor(job: Job, options: Options) {
+  const { kind, sheet, own, 'code-for': codeFor } = options;
+  const given = Object.entries({ kind, sheet, own, codeFor }).filter(([, value]) => value !== undefined);
+  const pages = labelPages(job, readLabelOptions(Object.fromEntries(given)));
+  for (const fault of pages.faults) say(fault);
+  return pages;
+}
+
+const EXPORTS: Record<string, (job: Job, options: Options) => string | Promise<Uint8Array>> = {
   'port-map.csv': portMapCsv,
+  'runs.csv': runsCsv,
+  'pull-sheet.csv': pullSheetCsv,
   'elevation.svg': elevationSvg,
+  'labels.svg': (job, options) => labelsSvg(labelsFor(job, options)),
+  'labels.pdf': (job, options) => labelsPdf(labelsFor(job, options), `Labels of ${job.name}`, ROOT),
   'job.json': writeJobFile,
 };
 
@@ -55,6 +87,12 @@ function readArguments(args: string[]) {
       as: { type: 'string' },
       of: { type: 'string' },
       json: { type: 'boolean' },
+      kind: { type: 'string' },
+      sheet: { type: 'string' },
+      own: { type: 'string' },
+      'code-for': { type: 'string' },
+      seconds: { type: 'string' },
+      seed: { type: 'string' },
       'skip-bad-rows': { type: 'boolean' },
       'include-spare': { type: 'boolean' },
       help: { type: 'boolean', short: 'h' },
@@ -77,7 +115,7 @@ function read(path: string): Uint8Array {
 const readText = (path: string) => decodeText(read(path)).text;
 
 /** Written beside and then renamed, so that a file is never half-written. */
-function write(path: string | undefined, text: string): void {
+function write(path: string | undefined, text: string | Uint8Array): void {
   if (path === undefined || path === '-') {
     process.stdout.write(text);
     return;
@@ -155,11 +193,60 @@ function check(path: string, options: Options): number {
   return snags.some(({ grade }) => grade === 'wont-work') ? 1 : 0;
 }
 
-function exportJob(path: string, options: Options): number {
+/** A number of an option, or its default. */
+function numberOption(options: Options, name: 'seconds' | 'seed', initial: number, least: number): number {
+  const text = options[name];
+  if (text === undefined) return initial;
+  const value = Number(text);
+  if (text.trim() === '' || !Number.isFinite(value) || value < least)
+    return refuse('usage', `--${name}: expected a number from ${least}, found “${text}”.`);
+  return value;
+}
+
+const limitsOf = (options: Options, seconds: number) => ({
+  seed: numberOption(options, 'seed', 1, 0),
+  now: () => performance.now(),
+  untilMs: performance.now() + numberOption(options, 'seconds', seconds, 0) * 1000,
+});
+
+function buy(path: string, options: Options): number {
+  const out = needOut(options);
+  const job = readJobFile(readText(path));
+  const made = planCable(job, limitsOf(options, 2), randomUUID);
+  const commands = cablePlanCommands(job, made);
+  write(out, writeJobFile(commands.length > 0 ? applyCommands(job, commands).job : job));
+  for (const { cable, runs, opened, scrapMm, proven } of made.buys) {
+    const standing = proven ? 'proven the fewest and the least' : 'best found, not proven';
+    say(
+      `${cable}: ${counted(runs, 'run')}, ${counted(opened, 'box', 'boxes')} to buy, ${formatLength(scrapMm, job.units)} of scrap (${standing})`,
+    );
+  }
+  for (const { why } of made.left) say(`left: ${why}`);
+  return 0;
+}
+
+const MODELS: Record<string, (data: unknown, options: Options) => object> = {
+  cables: (data, options) => {
+    const checked = CablesInstance.safeParse(data);
+    if (!checked.success)
+      return refuse('instance', `The instance is not as its model says. ${issueWords(checked.error).join('; ')}.`);
+    return solveCables(checked.data, limitsOf(options, 10));
+  },
+};
+
+function solve(model: string, path: string | undefined, options: Options): number {
+  const run = Object.hasOwn(MODELS, model) ? MODELS[model] : undefined;
+  if (!run || path === undefined)
+    return refuse('usage', `solve takes a model (${Object.keys(MODELS).join(', ')}) and one file.`);
+  write(options.out, `${JSON.stringify(run(parseJson(readText(path), 'The instance'), options), null, 2)}\n`);
+  return 0;
+}
+
+async function exportJob(path: string, options: Options): Promise<number> {
   const make = EXPORTS[options.as ?? ''];
   if (!make) return refuse('usage', `--as: expected one of ${Object.keys(EXPORTS).join(', ')}.`);
   const out = needOut(options);
-  write(out, make(readJobFile(readText(path))));
+  write(out, await make(readJobFile(readText(path)), options));
   return 0;
 }
 
@@ -171,7 +258,7 @@ function schema(options: Options): number {
 }
 
 /** Run one command line. @returns the exit code */
-export function main(args: string[]): number {
+export async function main(args: string[]): Promise<number> {
   try {
     const { values, positionals } = readArguments(args);
     const [verb, path, ...more] = positionals;
@@ -180,16 +267,22 @@ export function main(args: string[]): number {
       return 0;
     }
     if (verb === 'schema') return schema(values);
-    const verbs: Record<string, (path: string, options: Options) => number> = {
+    if (verb === 'solve') return solve(path ?? '', more[0], values);
+    const verbs: Record<string, (path: string, options: Options) => number | Promise<number>> = {
       import: importRuns,
       plan,
       check,
       export: exportJob,
+      buy,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
-    if (!run) return refuse('usage', `There is no command ${verb}: expected import, plan, check, export or schema.`);
+    if (!run)
+      return refuse(
+        'usage',
+        `There is no command ${verb}: expected import, plan, buy, check, export, solve or schema.`,
+      );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
-    return run(path, values);
+    return await run(path, values);
   } catch (fault) {
     const usage = fault instanceof TypeError && (fault as NodeJS.ErrnoException).code?.startsWith('ERR_PARSE_ARGS');
     if (!(fault instanceof Refusal) && !usage) throw fault;
@@ -199,4 +292,4 @@ export function main(args: string[]): number {
 }
 
 // Set once the output has drained: an exit call would cut a pipe short.
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = await main(process.argv.slice(2));

@@ -1,10 +1,13 @@
 import { portsOf } from './gear/ports';
 import type { Job } from './job/job';
 import { indexJob } from './job/jobIndex';
-import { isLive } from './job/records/run';
+import { isLive, isNow } from './job/records/run';
 import { switchLoads } from './patching/switchLoad';
 import { rackFigures } from './rack/figures';
+import { runLengthMm } from './runs/routeLength';
 import type { StationId } from './stations';
+import { openByItself } from './survey/openPoints';
+import { proposeRuns } from './survey/proposeRuns';
 import { formatLength } from './units/length';
 
 export type Figure = { name: string; value: string };
@@ -15,15 +18,28 @@ const of = (part: number, whole: number) => `${part} of ${whole}`;
 export function stationFigures(job: Job, station: StationId): Figure[] {
   const index = indexJob(job);
   const runs = index.runsInOrder;
+  if (station === 'survey') {
+    const { missing } = proposeRuns(job);
+    return [
+      { name: 'Rooms on the plan', value: String(Object.keys(job.rooms).length) },
+      { name: 'Wishes', value: String(Object.keys(job.wishes).length) },
+      { name: 'Runs not taken over yet', value: String(missing) },
+      {
+        name: 'Open points',
+        value: String(openByItself(job).length + Object.values(job.openPoints).filter((one) => !one.done).length),
+      },
+    ];
+  }
   if (station === 'runs') {
-    const known = runs.filter((run) => run.lengthMm !== null);
-    const total = known.reduce((sum, run) => sum + (run.lengthMm ?? 0), 0);
+    const lengths = runs.filter(isNow).map((run) => runLengthMm(job, run));
+    const known = lengths.filter((mm) => mm !== null);
+    const total = known.reduce((sum, mm) => sum + mm, 0);
     return [
       { name: 'Runs', value: String(runs.length) },
       { name: 'With a device', value: String(runs.filter(isLive).length) },
       { name: 'Critical', value: String(runs.filter((run) => run.critical).length) },
       { name: 'Fixed cable', value: formatLength(total, job.units) },
-      { name: 'Length unknown', value: String(runs.length - known.length) },
+      { name: 'Length unknown', value: String(lengths.length - known.length) },
     ];
   }
   if (station === 'stack') {

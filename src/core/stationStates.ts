@@ -1,9 +1,10 @@
 import { isSwitched } from './gear/ports';
 import type { Job } from './job/job';
 import { indexJob } from './job/jobIndex';
-import { isLive } from './job/records/run';
+import { isLive, isNow } from './job/records/run';
 import { findSnags } from './snags/findSnags';
 import { STATIONS, type StationId } from './stations';
+import { surveyProgress } from './survey/progress';
 
 export type StationState = {
   id: StationId;
@@ -17,13 +18,14 @@ export type StationState = {
 /** How far each station is: what is done of what is to do, and how many snags bite there. */
 export function stationStates(job: Job): StationState[] {
   const index = indexJob(job);
-  const runs = index.runsInOrder;
+  const runs = index.runsInOrder.filter(isNow);
   const live = runs.filter((run) => isLive(run) && isSwitched(run.carries));
   const patched = new Set<string>();
   for (const landing of index.landingAtPort.values()) {
     if (index.cordAtPanelPort.has(`${landing.panelId}:${landing.port}`)) patched.add(landing.runId);
   }
   const counts: Record<StationId, [done: number, of: number]> = {
+    survey: surveyProgress(job),
     runs: [runs.length, runs.length],
     stack: [index.placementOfGear.size, Object.values(job.gear).filter((gear) => gear.kind !== 'blank').length],
     land: [index.landingOfRun.size, runs.length],

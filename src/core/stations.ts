@@ -1,7 +1,8 @@
 /** The stations that work, in the order of the job. */
-export const STATIONS = ['runs', 'stack', 'land', 'patch'] as const;
+export const STATIONS = ['survey', 'runs', 'stack', 'land', 'patch'] as const;
 export type StationId = (typeof STATIONS)[number];
 export const STATION_NAMES: Record<StationId, string> = {
+  survey: 'Survey',
   runs: 'Runs',
   stack: 'Stack',
   land: 'Land',

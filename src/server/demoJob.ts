@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { z } from 'zod';
 import { readCsvTable } from '../core/formats/csvTable';
 import { readGearFile } from '../core/formats/gearFile';
 import { writeJobFile } from '../core/formats/jobFile';
@@ -8,7 +9,9 @@ import { importCommand, previewRuns } from '../core/formats/previewRuns';
 import { guessColumns } from '../core/formats/runColumns';
 import { applyCommands } from '../core/job/apply';
 import type { Command } from '../core/job/commands';
-import { emptyJob } from '../core/job/job';
+import { keepRows } from '../core/job/commands/rows';
+import { emptyJob, type Job } from '../core/job/job';
+import { indexJob, sameKey } from '../core/job/jobIndex';
 import { planLanding } from '../core/panels/planLanding';
 import { planPatching } from '../core/patching/planPatching';
 import { planPlacement } from '../core/rack/planPlacement';
@@ -18,7 +21,31 @@ import { applyBatch, openJob, takeInJob } from './jobs';
 const DEMO_ID = 'quillback';
 const read = (file: string) => readFileSync(join(process.cwd(), 'demo', file), 'utf8');
 
-/** Quillback Veterinary Surgery: laid out but for its UPS, all runs landed, the ground floor patched. */
+const SiteFile = z.strictObject({
+  rows: keepRows.schema.shape.rows,
+  /** Runs by label through each pathway. */
+  through: z.record(z.string(), z.array(z.string())),
+});
+
+/** The survey of the site as one step: plan, wishes, answers, boxes, and which runs go through which pathway. */
+function siteCommands(job: Job): Command[] {
+  const { rows, through } = SiteFile.parse(JSON.parse(read('quillback-site.json')));
+  const { runByLabel } = indexJob(job);
+  const passages = Object.entries(through).flatMap(([pathwayId, labels]) =>
+    labels.flatMap((label) => {
+      const run = runByLabel.get(sameKey(label));
+      return run
+        ? [{ table: 'passages' as const, record: { id: `${pathwayId}-${run.label}`, pathwayId, runId: run.id } }]
+        : [];
+    }),
+  );
+  return [{ type: 'keepRows', rows: [...rows, ...passages] }];
+}
+
+/** Marrowby House: inherited cables that nobody labelled, some of them too short. */
+export const addTracingDemo = (store: Store): Promise<{ id: string }> => takeInJob(store, read('marrowby-job.json'));
+
+/** Quillback Veterinary Surgery: surveyed, laid out but for its UPS, all runs landed, the ground floor patched. */
 export async function addDemoJob(store: Store): Promise<string> {
   const { racks, gear } = readGearFile(read('quillback-gear.json'));
   const start = applyCommands(emptyJob({ id: DEMO_ID, name: 'Quillback Veterinary Surgery', units: 'metric' }), [
@@ -41,6 +68,7 @@ export async function addDemoJob(store: Store): Promise<string> {
     );
     return command ? [command] : [];
   });
+  await step(siteCommands);
   await step((job) => planPlacement(job).commands.filter((command) => command.gearId !== 'ups'));
   await step((job) => [{ type: 'landRuns', landings: planLanding(job).landings }]);
   await step((job) => {

@@ -2,12 +2,39 @@ import { elevationSvg } from '../core/formats/elevationSvg';
 import { gearFileSchema } from '../core/formats/gearFile';
 import { jobFileSchema, writeJobFile } from '../core/formats/jobFile';
 import { portMapCsv } from '../core/formats/portMap';
+import { pullSheetCsv } from '../core/formats/pullSheetCsv';
+import { runsCsv } from '../core/formats/runsCsv';
 import type { Job } from '../core/job/job';
+import { readLabelOptions } from '../core/labels/labelOptions';
+import { labelPages } from '../core/labels/labelPages';
+import { labelsPdf } from '../print/labelsPdf';
+import { labelsSvg } from '../print/labelsSvg';
+
+type JobFile = { type: string; make: (job: Job, address: URL) => string | Promise<Uint8Array> };
+
+const CSV = 'text/csv; charset=utf-8';
+const SVG = 'image/svg+xml; charset=utf-8';
+
+/** Labels as the address asks for them. A code leads to the trace of its run on the host that was asked. */
+function labelsFor(job: Job, { searchParams, origin }: URL) {
+  const word = (name: string) => searchParams.get(name) ?? undefined;
+  const codeFor = word('code') === '1' ? `${origin}/jobs/${job.id}/runs?trace=` : undefined;
+  const given = { kind: word('kind'), sheet: word('sheet'), own: word('own'), codeFor, runs: word('runs') };
+  const set = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== undefined));
+  return labelPages(job, readLabelOptions(set));
+}
 
 /** What can be taken away of a job, by file name. */
-export const JOB_FILES: Record<string, { type: string; make: (job: Job) => string }> = {
-  'port-map.csv': { type: 'text/csv; charset=utf-8', make: portMapCsv },
-  'elevation.svg': { type: 'image/svg+xml; charset=utf-8', make: elevationSvg },
+export const JOB_FILES: Record<string, JobFile> = {
+  'port-map.csv': { type: CSV, make: portMapCsv },
+  'runs.csv': { type: CSV, make: runsCsv },
+  'pull-sheet.csv': { type: CSV, make: pullSheetCsv },
+  'elevation.svg': { type: SVG, make: elevationSvg },
+  'labels.svg': { type: SVG, make: (job, address) => labelsSvg(labelsFor(job, address)) },
+  'labels.pdf': {
+    type: 'application/pdf',
+    make: (job, address) => labelsPdf(labelsFor(job, address), `Labels of ${job.name}`, process.cwd()),
+  },
   'job.json': { type: 'application/json; charset=utf-8', make: writeJobFile },
 };
 

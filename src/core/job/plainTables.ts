@@ -36,6 +36,8 @@ export const PLAIN_TABLES = Object.keys(PLAIN_SCHEMAS) as PlainTable[];
 /** What is true of a plain table beside its schema. */
 export type PlainRules<T extends TableName> = {
   noun: string;
+  /** More than one, where an s does not make it. */
+  nouns?: string;
   /** What a row is called in the list of changes; null where the noun says enough. */
   title: (row: RecordOf<T>) => string | null;
   /** Rows of equal key cannot both be in a job. The words say what they would share. */
@@ -62,11 +64,11 @@ export const PLAIN_RULES: { [T in PlainTable]: PlainRules<T> } = {
     refers: [goes('floorId', 'floors')],
   },
   places: { noun: 'place', title: (row) => row.name, refers: [goes('floorId', 'floors')] },
-  wishes: { noun: 'wish', title: () => null, refers: [goes('roomId', 'rooms')] },
+  wishes: { noun: 'wish', nouns: 'wishes', title: () => null, refers: [goes('roomId', 'rooms')] },
   answers: { noun: 'answer', title: () => null, refers: [] },
   openPoints: { noun: 'open point', title: () => null, refers: [] },
   cableKinds: { noun: 'cable kind', title: (row) => row.name, unique: named(), refers: [] },
-  boxes: { noun: 'box', title: (row) => row.name, unique: named(), refers: [] },
+  boxes: { noun: 'box', nouns: 'boxes', title: (row) => row.name, unique: named(), refers: [] },
   cuts: {
     noun: 'cut',
     title: () => null,

@@ -1,15 +1,24 @@
 import { type JobIndex, portKey } from '../job/jobIndex';
 import type { Run } from '../job/records/run';
 import { cordLengthMm } from '../patching/cordLength';
-import { copperLengths } from '../standards/copperLengths';
+import { figureOf } from '../survey/answers';
+import { runLengthMm } from './routeLength';
 
-/**
- * Length of the whole channel, millimetres: fixed cable, the cord in the cabinet as planned, and a work-area cord of
- * 5 m, which TIA-568.1 allows for. Null while the fixed length is not known.
- */
-export function channelLengthMm(index: JobIndex, run: Run): number | null {
-  if (run.lengthMm === null) return null;
+/** Parts of a channel, mm: fixed cable, and its cords in the cabinet and at the outlet. */
+export type Channel = { fixedMm: number; cordsMm: number };
+
+/** The channel of a run: its cord in the cabinet as planned, and as much cord at the outlet as the job says. Null while the fixed length is not known. */
+export function channelOf(index: JobIndex, run: Run): Channel | null {
+  const fixedMm = runLengthMm(index.job, run);
+  if (fixedMm === null) return null;
   const landing = index.landingOfRun.get(run.id);
   const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
-  return run.lengthMm + (cord ? (cordLengthMm(index.job, cord) ?? 0) : 0) + copperLengths.workAreaCordMm;
+  const cabinetMm = cord ? (cordLengthMm(index.job, cord) ?? 0) : 0;
+  return { fixedMm, cordsMm: cabinetMm + figureOf(index.job, 'outlet-cord') };
+}
+
+/** Length of the whole channel, mm; null while the fixed length is not known. */
+export function channelLengthMm(index: JobIndex, run: Run): number | null {
+  const channel = channelOf(index, run);
+  return channel && channel.fixedMm + channel.cordsMm;
 }

@@ -1,11 +1,19 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { boxOverdrawn } from './rules/boxOverdrawn';
+import { bundleTooBig } from './rules/bundleTooBig';
+import { cableNotRated } from './rules/cableNotRated';
+import { cableUnknown } from './rules/cableUnknown';
+import { capacityShort } from './rules/capacityShort';
 import { categoryTooLow } from './rules/categoryTooLow';
 import { channelTooLong } from './rules/channelTooLong';
+import { conduitMayJam } from './rules/conduitMayJam';
 import { cordInUsedPort } from './rules/cordInUsedPort';
+import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
+import { hooksFarApart } from './rules/hooksFarApart';
 import { labelMissing } from './rules/labelMissing';
 import { labelTwice } from './rules/labelTwice';
 import { landedTwice } from './rules/landedTwice';
@@ -13,9 +21,17 @@ import { linkTooLong } from './rules/linkTooLong';
 import { liveUnpatched } from './rules/liveUnpatched';
 import { outsideRack } from './rules/outsideRack';
 import { overloadedRack } from './rules/overloadedRack';
+import { pathwayBends } from './rules/pathwayBends';
+import { pathwayNearMains } from './rules/pathwayNearMains';
+import { pathwayOverfull } from './rules/pathwayOverfull';
+import { pathwayReserved } from './rules/pathwayReserved';
+import { poeFeedWeak } from './rules/poeFeedWeak';
 import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
+import { roomNotOnPlan } from './rules/roomNotOnPlan';
 import { switchBudget } from './rules/switchBudget';
+import { tailTooShort } from './rules/tailTooShort';
+import { toneContradiction } from './rules/toneContradiction';
 import { unitsOverlap } from './rules/unitsOverlap';
 import { wrongPortKind } from './rules/wrongPortKind';
 import { GRADES, type Snag, type SnagRule } from './snag';
@@ -40,6 +56,22 @@ export const SNAG_RULES: readonly SnagRule[] = [
   liveUnpatched,
   fewSpareUnits,
   fewSparePorts,
+  poeFeedWeak,
+  cableNotRated,
+  cableUnknown,
+  pathwayOverfull,
+  pathwayBends,
+  pathwayNearMains,
+  hooksFarApart,
+  conduitMayJam,
+  pathwayReserved,
+  bundleTooBig,
+  toneContradiction,
+  tailTooShort,
+  boxOverdrawn,
+  cutTooShort,
+  roomNotOnPlan,
+  capacityShort,
 ];
 
 const cache = new WeakMap<Job, Snag[]>();
@@ -53,18 +85,29 @@ export function findSnags(job: Job): Snag[] {
   const snags = SNAG_RULES.flatMap((rule) =>
     rule
       .find(index)
-      .map(({ runIds = [], gearIds = [], rackIds = [], source = rule.source, mends = noMends, ...finding }) => ({
-        ...finding,
-        runIds,
-        gearIds,
-        rackIds,
-        source,
-        mends,
-        id: [rule.id, ...runIds, ...gearIds, ...rackIds].join(' '),
-        rule: rule.id,
-        why: rule.why,
-        stations: rule.stations,
-      })),
+      .map(
+        ({
+          runIds = [],
+          gearIds = [],
+          rackIds = [],
+          rowIds = [],
+          source = rule.source,
+          mends = noMends,
+          ...finding
+        }) => ({
+          ...finding,
+          runIds,
+          gearIds,
+          rackIds,
+          rowIds,
+          source,
+          mends,
+          id: [rule.id, ...runIds, ...gearIds, ...rackIds, ...rowIds].join(' '),
+          rule: rule.id,
+          why: rule.why,
+          stations: rule.stations,
+        }),
+      ),
   ).sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade));
   cache.set(job, snags);
   return snags;

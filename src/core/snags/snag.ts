@@ -21,6 +21,8 @@ export type Finding = {
   runIds?: string[];
   gearIds?: string[];
   rackIds?: string[];
+  /** Of a pathway, a box, a jack or any other row. */
+  rowIds?: string[];
   /** What is wrong, in one sentence with numbers. */
   what: string;
   /** Instead of the rule's own source, where the figure comes from another. */

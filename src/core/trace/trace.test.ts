@@ -13,7 +13,7 @@ const run = (label: string) => indexJob(job).runByLabel.get(sameKey(label)) ?? (
 
 describe('trace', () => {
   it('spells out the whole path in words with units', () => {
-    const words = traceParts(traceRun(job, run('07')), 'metric').map((part) => part.words);
+    const words = traceParts(job, traceRun(job, run('07'))).map((part) => part.words);
     expect(words).toEqual([
       'Ground, Waiting room, ceiling',
       '07 · Cat 6A F/UTP · 25 m',
@@ -24,12 +24,14 @@ describe('trace', () => {
       'Access points',
       'PoE class 4 · 30 W',
     ]);
-    expect(traceParts(traceRun(job, run('07')), 'imperial')[1]?.words).toBe('07 · Cat 6A F/UTP · 82 ft');
+    expect(traceParts({ ...job, units: 'imperial' }, traceRun(job, run('07')))[1]?.words).toBe(
+      '07 · Cat 6A F/UTP · 82 ft',
+    );
   });
 
   it('says what is missing and where to change it', () => {
     const bare = apply(job, { type: 'takeOffRuns', runIds: [run('06').id] });
-    const parts = traceParts(traceRun(bare, run('06')), 'metric').filter((part) => part.missing);
+    const parts = traceParts(bare, traceRun(bare, run('06'))).filter((part) => part.missing);
     expect(parts.map(({ words, station }) => `${words} ${station}`)).toEqual([
       'spare runs',
       'not landed land',

@@ -8,8 +8,9 @@ import type { Network } from '../job/records/network';
 import { isLive, type Run } from '../job/records/run';
 import { cordLengthMm } from '../patching/cordLength';
 import { poeClassFor } from '../power/poe';
+import { runLength } from '../runs/routeLength';
 import type { StationId } from '../stations';
-import { formatLength, type Units } from '../units/length';
+import { formatLength } from '../units/length';
 
 export type RunState = 'wanted' | 'landed' | 'patched' | 'spare';
 
@@ -52,10 +53,12 @@ export function powerWords(run: Run): string | null {
 export type TracePart = { kind: string; words: string; missing: boolean; station: StationId };
 
 /** The parts of the trace strip in order. Each says where it can be changed. */
-export function traceParts(trace: Trace, units: Units): TracePart[] {
+export function traceParts(job: Job, trace: Trace): TracePart[] {
   const { run, landing, panel, cord, cordMm, device, network } = trace;
   const place = [run.floor, run.room, run.outlet].filter(Boolean).join(', ');
-  const length = run.lengthMm === null ? 'length unknown' : formatLength(run.lengthMm, units);
+  const { units } = job;
+  const known = runLength(job, run);
+  const length = known ? `${known.from === 'route' ? 'about ' : ''}${formatLength(known.mm, units)}` : 'length unknown';
   const part = (kind: string, station: StationId, words: string | null, otherwise: string): TracePart => ({
     kind,
     station,

@@ -54,7 +54,7 @@ export function JobLine({ job, station }: { job: Job; station: StationId }) {
         <path d="M0 3H100" stroke="var(--strong-rule)" strokeWidth="5" />
         <path d="M0 3H100" stroke="var(--sheet)" strokeWidth="1" strokeDasharray="1.2 0.8" />
       </svg>
-      <ol className="relative grid grid-cols-4">
+      <ol className="relative grid grid-cols-5">
         {states.map(({ id, state, done, of, snags }) => (
           <li key={id} className="flex justify-center">
             <Link

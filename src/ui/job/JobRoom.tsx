@@ -3,6 +3,7 @@
 import { usePathname } from 'next/navigation';
 import { type ReactNode, useEffect, useState } from 'react';
 import { toast } from 'sonner';
+import { indexJob, sameKey } from '@/core/job/jobIndex';
 import { STATIONS, type StationId } from '@/core/stations';
 import { Announcer } from '../kit/useAnnounce';
 import { Docket } from './Docket';
@@ -24,8 +25,14 @@ export function JobRoom({ opened, children }: { opened: Parameters<typeof create
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   const pathname = usePathname();
-  const station = STATIONS.find((id) => pathname.endsWith(`/${id}`)) ?? 'runs';
+  const station = STATIONS.find((id) => id === pathname.split('/')[3]) ?? 'runs';
   useServerNews(session, opened.job.id);
+  // A code on a label leads here: the run it names is traced.
+  useEffect(() => {
+    const label = new URLSearchParams(window.location.search).get('trace');
+    const run = label === null ? undefined : indexJob(session.getState().job).runByLabel.get(sameKey(label));
+    if (run) session.getState().select(run.id);
+  }, [session]);
   useJobKeys(session, opened.job.id, { find: () => setFinding(true), keys: () => setKeys(true) });
 
   return (

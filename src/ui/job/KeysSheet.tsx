@@ -5,12 +5,17 @@ type Row = [keys: string, words: string];
 
 const EVERYWHERE: Row[] = [
   ['/', 'find a label, room, port or device, and trace it'],
-  ['1 – 4', 'go to a station'],
+  ['1 – 5', 'go to a station'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
   ['?', 'this list'],
 ];
 const AT_STATION: Record<StationId, Row[]> = {
+  survey: [
+    ['← → ↑ ↓', 'on the plan: move the room or place in focus by 0.1 m, with Shift by 1 m'],
+    ['Delete', 'on the plan: remove what is in focus'],
+    ['Enter', 'in a field: keep what is typed'],
+  ],
   runs: [
     ['Enter', 'next row, same column'],
     ['↑ ↓', 'row above, row below'],

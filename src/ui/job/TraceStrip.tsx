@@ -39,7 +39,7 @@ function TraceParts({ job, run }: { job: Parameters<typeof traceRun>[0]; run: Pa
   const trace = traceRun(job, run);
   return (
     <ol className="grid flex-1 grid-cols-2 gap-x-3 gap-y-1 sm:grid-cols-4 lg:flex lg:items-stretch lg:gap-0">
-      {traceParts(trace, job.units).map(({ kind, words, missing, station }, at) => (
+      {traceParts(job, trace).map(({ kind, words, missing, station }, at) => (
         <li key={kind} className="flex min-w-0 items-stretch lg:flex-auto">
           {at > 0 && (
             <span aria-hidden className="mr-2 hidden w-3 shrink-0 items-center lg:flex">

@@ -1,13 +1,27 @@
 'use client';
 
 import { Flashlight, Sun } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { Button } from './Button';
 
 const KEY = 'good-shelf-theme';
 
 /** Runs before the first paint, so that the dark theme does not flash. */
 export const themeScript = `try{if(localStorage.getItem('${KEY}')==='closet')document.documentElement.dataset.theme='closet'}catch{}`;
+
+const watchTheme = (changed: () => void) => {
+  const observer = new MutationObserver(changed);
+  observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
+  return () => observer.disconnect();
+};
+
+/** The theme in use, for drawings that take their colours once. */
+export const useThemeName = (): string =>
+  useSyncExternalStore(
+    watchTheme,
+    () => document.documentElement.dataset.theme ?? 'daylight',
+    () => 'daylight',
+  );
 
 /** Daylight, or closet light: dark and low in blue. */
 export function ThemeButton() {

@@ -4,14 +4,15 @@ import { Pin, PinOff, Unplug } from 'lucide-react';
 import { useState } from 'react';
 import { portOfKey } from '@/core/job/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
+import type { PatchPlan } from '@/core/patching/planPatching';
 import { counted } from '@/core/text/counted';
 import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
+import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
 import { RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { LoomView } from './LoomView';
-import { usePlanner } from './usePlanner';
 
 /** Patch: the loom, and a plan for the rest that is shown before it is taken. */
 export function PatchStation() {
@@ -19,7 +20,7 @@ export function PatchStation() {
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
   const announce = useAnnounce();
-  const planner = usePlanner(job);
+  const planner = usePlanner<PatchPlan>(job);
   const [includeSpare, setIncludeSpare] = useState(false);
   const [big, setBig] = useState(false);
   const [carriedId, setCarriedId] = useState<string | null>(null);
@@ -105,7 +106,7 @@ export function PatchStation() {
               {planner.busy ? (
                 <Button onClick={planner.cancel}>Working … cancel</Button>
               ) : (
-                <Button look="main" onClick={() => void planner.start(includeSpare)}>
+                <Button look="main" onClick={() => void planner.start((worker) => worker.patch(job, includeSpare))}>
                   Patch the rest
                 </Button>
               )}

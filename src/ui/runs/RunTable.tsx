@@ -13,16 +13,19 @@ import {
   useState,
 } from 'react';
 import { toast } from 'sonner';
-import type { RunColumn } from '@/core/formats/runColumns';
-import { indexJob } from '@/core/job/jobIndex';
+import { LENGTH_COLUMNS, type RunColumn } from '@/core/formats/runColumns';
 import type { Network } from '@/core/job/records/network';
-import { CARRIES, isLive, type Run } from '@/core/job/records/run';
+import { CARRIES, ENTRY_SIDES, isLive, ORIGINS, RUN_STATES, type Run, SCOPES } from '@/core/job/records/run';
 import { Refusal } from '@/core/job/refusal';
-import { type CellsRead, cellText, editCell, enterRuns, pasteCells, scheduleColumns } from '@/core/runs/cells';
+import { cableKindsOf } from '@/core/runs/cableKinds';
+import { type CellsRead, cellText, editCell, enterRuns, pasteCells } from '@/core/runs/cells';
+import { runLengthMm } from '@/core/runs/routeLength';
+import type { ScheduleItem, ScheduleView } from '@/core/runs/scheduleView';
+import { lengthToField } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { DASHES, networkInk } from '../kit/NetworkMark';
-import { gridOf, HEADINGS, NAMES } from './columns';
+import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';
 
 const ROW_PX = 28;
 const newId = () => `run-${crypto.randomUUID()}`;
@@ -34,6 +37,12 @@ const LISTS: Partial<Record<RunColumn, string>> = {
   network: 'list-network',
   floor: 'list-floor',
   room: 'list-room',
+  entry: 'list-entry',
+  state: 'list-state',
+  origin: 'list-origin',
+  scope: 'list-scope',
+  bundle: 'list-bundle',
+  jacket: 'list-jacket',
 };
 
 function say(faults: string[]) {
@@ -42,16 +51,40 @@ function say(faults: string[]) {
 }
 
 /** The schedule: every run a row, every field a cell; only the rows in view are drawn. */
-export function RunTable() {
+export function RunTable({
+  items,
+  columns,
+  view,
+  onSort,
+  chosen,
+  onChoose,
+}: {
+  items: ScheduleItem[];
+  columns: RunColumn[];
+  view: ScheduleView;
+  onSort: (column: RunColumn) => void;
+  chosen: ReadonlySet<string>;
+  onChoose: (chosen: ReadonlySet<string>) => void;
+}) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
   const selected = useSession((session) => session.selectedRunId);
-  const runs = indexJob(job).runsInOrder;
-  const columns = useMemo(() => scheduleColumns(job.units), [job.units]);
+  // Cells are addressed by the run's place among the runs shown; headings of groups do not count.
+  const { runs, itemOf } = useMemo(() => {
+    const shown: Run[] = [];
+    const at: number[] = [];
+    items.forEach((item, index) => {
+      if (item.kind === 'group') return;
+      shown.push(item.run);
+      at.push(index);
+    });
+    return { runs: shown, itemOf: at };
+  }, [items]);
+  const rowOf = useMemo(() => new Map(runs.map((run, row) => [run.id, row])), [runs]);
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
-    count: runs.length,
+    count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_PX,
     overscan: 12,
@@ -59,9 +92,9 @@ export function RunTable() {
 
   // A run that was found or traced elsewhere comes into view.
   useEffect(() => {
-    const at = selected === null ? -1 : runs.findIndex((run) => run.id === selected);
-    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
-  }, [selected, runs, virtual]);
+    const row = selected === null ? undefined : rowOf.get(selected);
+    if (row !== undefined) virtual.scrollToIndex(itemOf[row] ?? 0, { align: 'auto' });
+  }, [selected, rowOf, itemOf, virtual]);
 
   const focusCell = useCallback(
     (row: number, column: number) => {
@@ -69,10 +102,10 @@ export function RunTable() {
         scroller.current?.parentElement?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
       const there = seek();
       if (there) return there.focus();
-      virtual.scrollToIndex(row, { align: 'center' });
+      virtual.scrollToIndex(itemOf[row] ?? 0, { align: 'center' });
       requestAnimationFrame(() => requestAnimationFrame(() => seek()?.focus()));
     },
-    [virtual],
+    [virtual, itemOf],
   );
 
   const take = useCallback(
@@ -86,6 +119,11 @@ export function RunTable() {
     () => ({
       focusCell,
       select,
+      choose: (run) => {
+        const next = new Set(chosen);
+        if (!next.delete(run.id)) next.add(run.id);
+        onChoose(next);
+      },
       commit: (run, column, text) => {
         const read = editCell(run, column, text);
         if (read.faults.length > 0) {
@@ -101,30 +139,51 @@ export function RunTable() {
       },
       remove: (run) => dispatch([{ type: 'removeRuns', runIds: [run.id] }]),
     }),
-    [runs, columns, focusCell, select, dispatch, take],
+    [runs, columns, chosen, onChoose, focusCell, select, dispatch, take],
   );
 
   const grid = gridOf(columns);
+  const allChosen = runs.length > 0 && runs.every((run) => chosen.has(run.id));
   return (
     <div className="relative flex min-h-72 flex-1 flex-col overflow-x-auto overflow-y-hidden">
       <div
         role="table"
         aria-label="Run schedule"
-        aria-rowcount={runs.length + 2}
-        className="narrow flex min-h-0 min-w-[960px] flex-1 flex-col text-[13px]"
+        aria-rowcount={items.length + 2}
+        className="narrow flex min-h-0 flex-1 flex-col text-[13px]"
+        style={{ minWidth: leastWidth(columns) }}
       >
         <div
           role="row"
           className="grid border-strong border-y bg-well pr-[15px] font-bold text-xs"
           style={{ gridTemplateColumns: grid }}
         >
+          <div role="columnheader" className="grid place-items-center">
+            <input
+              type="checkbox"
+              aria-label="Choose every run shown"
+              checked={allChosen}
+              onChange={() => onChoose(allChosen ? new Set() : new Set(runs.map((run) => run.id)))}
+            />
+          </div>
           {columns.map((column) => (
             <div
               key={column}
               role="columnheader"
-              className={`truncate px-1.5 py-1 ${HEADINGS[column].align === 'right' ? 'text-right' : ''}`}
+              aria-sort={view.sort === column ? (view.falling ? 'descending' : 'ascending') : undefined}
+              className="min-w-0"
             >
-              {HEADINGS[column].words}
+              <button
+                type="button"
+                title={`Sort by ${NAMES[column].toLowerCase()}`}
+                className={`w-full truncate px-1.5 py-1 hover:bg-rule ${HEADINGS[column].align === 'right' ? 'text-right' : 'text-left'}`}
+                onClick={() => onSort(column)}
+              >
+                {HEADINGS[column].words}
+                {view.sort === column && (column !== 'label' || view.falling) && (
+                  <span aria-hidden> {view.falling ? '▾' : '▴'}</span>
+                )}
+              </button>
             </div>
           ))}
           <div role="columnheader">
@@ -134,19 +193,37 @@ export function RunTable() {
         <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto [scrollbar-gutter:stable]">
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start }) => {
-              const run = runs[index];
-              if (!run) return null;
+              const item = items[index];
+              if (!item) return null;
+              if (item.kind === 'group') {
+                return (
+                  <div
+                    key={`group ${item.name}`}
+                    role="row"
+                    className="absolute inset-x-0 flex items-end gap-2 border-b bg-well px-2 pb-0.5 font-bold"
+                    style={{ top: start, height: ROW_PX }}
+                  >
+                    <div role="cell">
+                      {item.name} <span className="font-mono font-normal text-xs">{item.count}</span>
+                    </div>
+                  </div>
+                );
+              }
+              const { run } = item;
+              const row = rowOf.get(run.id) ?? 0;
               return (
                 <RunRow
                   key={run.id}
                   run={run}
-                  row={index}
+                  row={row}
                   top={start}
                   grid={grid}
                   columns={columns}
                   network={run.networkId === null ? null : (job.networks[run.networkId] ?? null)}
+                  routeText={run.lengthMm === null ? lengthToField(runLengthMm(job, run), job.units) : ''}
                   selected={run.id === selected}
-                  last={index === runs.length - 1}
+                  chosen={chosen.has(run.id)}
+                  last={row === runs.length - 1}
                   actions={actions}
                 />
               );
@@ -161,6 +238,7 @@ export function RunTable() {
 }
 
 type RowActions = {
+  choose: (run: Run) => void;
   focusCell: (row: number, column: number) => void;
   select: (runId: string) => void;
   /** @returns whether the text could be taken */
@@ -180,7 +258,9 @@ const RunRow = memo(function RunRow({
   grid,
   columns,
   network,
+  routeText,
   selected,
+  chosen,
   last,
   actions,
 }: {
@@ -190,7 +270,10 @@ const RunRow = memo(function RunRow({
   grid: string;
   columns: RunColumn[];
   network: Network | null;
+  /** Length by the plan, shown where none was measured. */
+  routeText: string;
   selected: boolean;
+  chosen: boolean;
   last: boolean;
   actions: RowActions;
 }) {
@@ -202,6 +285,14 @@ const RunRow = memo(function RunRow({
       className={`absolute inset-x-0 grid border-b ${selected ? 'bg-well' : ''}`}
       style={{ top, height: ROW_PX, gridTemplateColumns: grid }}
     >
+      <div role="cell" className="grid place-items-center">
+        <input
+          type="checkbox"
+          aria-label={`Choose run ${run.label}`}
+          checked={chosen}
+          onChange={() => actions.choose(run)}
+        />
+      </div>
       {columns.map((column, at) => (
         <div key={column} role="cell" className="relative min-w-0 overflow-hidden border-r">
           <Cell
@@ -211,6 +302,11 @@ const RunRow = memo(function RunRow({
             value={values[at] ?? ''}
             cell={`${row}:${at}`}
             list={LISTS[column]}
+            hint={
+              LENGTH_COLUMNS[column]?.field === 'lengthMm' && routeText !== ''
+                ? `≈ ${Number(routeText).toFixed(1)}`
+                : ''
+            }
             look={`${column === 'label' ? 'font-bold font-mono' : ''} ${HEADINGS[column].align === 'right' ? 'text-right font-mono text-xs' : ''} ${isLive(run) || column === 'label' ? '' : 'text-soft'}`}
             onCommit={(text) => actions.commit(run, column, text)}
             onFocus={() => actions.select(run.id)}
@@ -256,6 +352,7 @@ function Cell({
   value,
   cell,
   list,
+  hint,
   look,
   onCommit,
   onFocus,
@@ -266,6 +363,7 @@ function Cell({
   value: string;
   cell: string;
   list: string | undefined;
+  hint: string;
   look: string;
   onCommit: (text: string) => boolean;
   onFocus: () => void;
@@ -308,6 +406,7 @@ function Cell({
       defaultValue={value}
       data-cell={cell}
       list={list}
+      placeholder={hint}
       autoComplete="off"
       spellCheck={false}
       className={`${cellLook} ${look} ${wrong ? 'bg-wont/15 outline-2 outline-wont' : ''}`}
@@ -352,6 +451,7 @@ function EntryRow({
       className="grid h-9 border-strong border-y-2 bg-sheet pr-[15px]"
       style={{ gridTemplateColumns: grid }}
     >
+      <div role="cell" />
       {columns.map((column, at) => (
         <div key={column} role="cell" className="min-w-0 border-r">
           <input
@@ -399,19 +499,28 @@ function EntryRow({
 }
 
 function Suggestions() {
-  const runs = useSession((session) => session.job.runs);
-  const networks = useSession((session) => session.job.networks);
+  const job = useSession((session) => session.job);
+  const { runs, networks, cableKinds } = job;
   const lists = useMemo(() => {
     const distinct = (values: string[]) => [...new Set(values)].filter(Boolean).slice(0, 60);
     const all = Object.values(runs);
     return {
       'list-carries': [...CARRIES],
-      'list-cable': distinct(all.map((run) => run.cable)),
+      'list-cable': distinct([
+        ...all.map((run) => run.cable),
+        ...cableKindsOf({ ...job, cableKinds }).map((kind) => kind.name),
+      ]),
+      'list-entry': [...ENTRY_SIDES],
+      'list-state': [...RUN_STATES],
+      'list-origin': [...ORIGINS],
+      'list-scope': [...SCOPES],
+      'list-bundle': distinct(all.map((run) => run.bundle)),
+      'list-jacket': distinct(all.map((run) => run.jacket)),
       'list-network': distinct(Object.values(networks).map((network) => network.name)),
       'list-floor': distinct(all.map((run) => run.floor)),
       'list-room': distinct(all.map((run) => run.room)),
     };
-  }, [runs, networks]);
+  }, [job, runs, networks, cableKinds]);
   return Object.entries(lists).map(([id, values]) => (
     <datalist key={id} id={id}>
       {values.map((value) => (

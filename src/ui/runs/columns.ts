@@ -57,5 +57,49 @@ export const NAMES: Record<RunColumn, string> = {
   notes: 'Notes',
 };
 
+/** Sets of columns: what one looks at together. Each begins with the label and the room. */
+export const COLUMN_SETS = {
+  devices: {
+    words: 'Places and devices',
+    without: [
+      'jacket',
+      'bundle',
+      'entry',
+      'tail_m',
+      'tail_ft',
+      'outlet_height_m',
+      'outlet_height_ft',
+      'state',
+      'origin',
+      'scope',
+      'asked_by',
+    ],
+  },
+  cable: {
+    words: 'Cable and state',
+    without: [
+      'floor',
+      'device',
+      'speed_mbps',
+      'poe_w',
+      'network',
+      'critical',
+      'outlet_height_m',
+      'outlet_height_ft',
+      'asked_by',
+    ],
+  },
+  all: { words: 'Every column', without: [] },
+} as const satisfies Record<string, { words: string; without: readonly RunColumn[] }>;
+export type ColumnSet = keyof typeof COLUMN_SETS;
+
+export const columnsOf = (set: ColumnSet, columns: RunColumn[]): RunColumn[] => {
+  const without: readonly RunColumn[] = COLUMN_SETS[set].without;
+  return columns.filter((column) => !without.includes(column));
+};
+
 export const gridOf = (columns: RunColumn[]): string =>
-  `${columns.map((column) => HEADINGS[column].width).join(' ')} 30px`;
+  `26px ${columns.map((column) => HEADINGS[column].width).join(' ')} 30px`;
+
+/** Narrower than this the columns are scrolled sideways within the table, px. */
+export const leastWidth = (columns: RunColumn[]): number => 80 + columns.length * 66;

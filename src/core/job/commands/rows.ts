@@ -80,9 +80,9 @@ export const keepRows = commandKind({
   describe: (job, { rows }) => {
     const [first] = rows;
     if (!first) return 'Keep nothing';
-    const { noun, title } = rulesOf(first.table);
+    const { noun, nouns, title } = rulesOf(first.table);
     const verb = rowsOf(job, first.table)[first.record.id] ? 'Change' : 'Add';
-    if (rows.length > 1) return `${verb} ${counted(rows.length, noun)}`;
+    if (rows.length > 1) return `${verb} ${counted(rows.length, noun, nouns)}`;
     return [verb, noun, title(first.record as never)].filter(Boolean).join(' ');
   },
 });
@@ -120,10 +120,10 @@ export const dropRows = commandKind({
     dropReferring(job, table, ids);
   },
   describe: (job, { table, ids }) => {
-    const { noun, title } = rulesOf(table);
+    const { noun, nouns, title } = rulesOf(table);
     const only = ids.length === 1 ? rowsOf(job, table)[ids[0] ?? ''] : undefined;
     return only
       ? ['Remove', noun, title(only as never)].filter(Boolean).join(' ')
-      : `Remove ${counted(ids.length, noun)}`;
+      : `Remove ${counted(ids.length, noun, nouns)}`;
   },
 });

@@ -1,21 +1,33 @@
-import { channelLengthMm } from '../../runs/channelLength';
+import { channelOf } from '../../runs/channelLength';
+import { cordsAllowedMm } from '../../runs/linkLimits';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
+import { type CordGauge, cordDerating } from '../../standards/cordDerating';
+import { figureOf } from '../../survey/answers';
 import { formatLength } from '../../units/length';
 import type { SnagRule } from '../snag';
 
 export const channelTooLong: SnagRule = {
   id: 'channel-too-long',
-  why: 'Cable and cords together are over the limit of the channel. Shorten the cords, or the run.',
+  why: 'Cable and cords together are over the limit of the channel. Shorten the cords, take thicker ones, or shorten the run.',
   source: channelSource,
   stations: ['runs', 'patch'],
-  find: (index) =>
-    index.runsInOrder.flatMap((run) => {
-      const lengthMm = run.carries === 'ethernet' ? channelLengthMm(index, run) : null;
-      if (lengthMm === null || lengthMm <= copperLengths.channelMm) return [];
-      const [is, desk, limit] = [lengthMm, copperLengths.workAreaCordMm, copperLengths.channelMm].map((mm) =>
-        formatLength(mm, index.job.units),
-      );
-      const what = `${run.label} makes a channel of ${is} with its cords (${desk} reckoned at the outlet); the limit is ${limit}.`;
-      return { grade: 'wont-work' as const, runIds: [run.id], what };
-    }),
+  find: (index) => {
+    const gauge = figureOf(index.job, 'cord-awg') as CordGauge;
+    const { source } = cordDerating[gauge];
+    const show = (mm: number) => formatLength(Math.max(0, Math.floor(mm / 10) * 10), index.job.units);
+    return index.runsInOrder.flatMap((run) => {
+      const channel = run.carries === 'ethernet' ? channelOf(index, run) : null;
+      if (!channel) return [];
+      const { fixedMm, cordsMm } = channel;
+      const total = fixedMm + cordsMm;
+      if (total > copperLengths.channelMm) {
+        const what = `${run.label} makes a channel of ${show(total)} with its cords; the limit is ${show(copperLengths.channelMm)}.`;
+        return { grade: 'wont-work' as const, runIds: [run.id], what };
+      }
+      const allowedMm = cordsAllowedMm(fixedMm, gauge);
+      if (cordsMm <= allowedMm) return [];
+      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned.`;
+      return { grade: 'wont-work' as const, runIds: [run.id], what, source };
+    });
+  },
 };

@@ -1,4 +1,10 @@
-import { copperLengths, permanentLinkSource } from '../../standards/copperLengths';
+import { cableCategory } from '../../runs/cableCategory';
+import { cableKindOf } from '../../runs/cableKinds';
+import { linkLimitMm } from '../../runs/linkLimits';
+import { runLength } from '../../runs/routeLength';
+import { permanentLinkSource } from '../../standards/copperLengths';
+import { temperatureDerating, temperatureSource } from '../../standards/temperatureDerating';
+import { figureOf } from '../../survey/answers';
 import { formatLength } from '../../units/length';
 import type { SnagRule } from '../snag';
 
@@ -7,14 +13,23 @@ export const linkTooLong: SnagRule = {
   why: 'Beyond the permanent link limit no speed is assured. Use fibre, or a switch on the way.',
   source: permanentLinkSource,
   stations: ['runs'],
-  find: ({ job, runsInOrder }) =>
-    runsInOrder.flatMap(({ id, label, carries, lengthMm }) => {
-      if (carries !== 'ethernet' || lengthMm === null || lengthMm <= copperLengths.permanentLinkMm) return [];
-      const [is, limit] = [lengthMm, copperLengths.permanentLinkMm].map((mm) => formatLength(mm, job.units));
+  find: ({ job, runsInOrder }) => {
+    const celsius = figureOf(job, 'route-c');
+    const warm = celsius > temperatureDerating.fromC;
+    return runsInOrder.flatMap((run) => {
+      const length = run.carries === 'ethernet' ? runLength(job, run) : null;
+      if (!length) return [];
+      const screened = cableKindOf(job, run.cable)?.screened ?? false;
+      const limitMm = linkLimitMm(cableCategory(run.cable), celsius, screened);
+      if (length.mm <= limitMm) return [];
+      const [is, limit] = [length.mm, Math.floor(limitMm / 100) * 100].map((mm) => formatLength(mm, job.units));
+      const byPlan = length.from === 'route' ? ' by the plan' : '';
       return {
         grade: 'wont-work' as const,
-        runIds: [id],
-        what: `${label} is ${is} of fixed cable; the limit is ${limit}.`,
+        runIds: [run.id],
+        what: `${run.label} is ${is} of fixed cable${byPlan}; the limit is ${limit}${warm ? ` at ${celsius} °C` : ''}.`,
+        ...(warm ? { source: temperatureSource } : {}),
       };
-    }),
+    });
+  },
 };

@@ -1,12 +1,11 @@
 import * as Comlink from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Job } from '@/core/job/job';
-import type { PatchPlan } from '@/core/patching/planPatching';
 import type { Planner } from '@/workers/planner.worker';
 
-/** The patch planner in a worker of its own. `plan` stands until it is put away or the job changes. */
-export function usePlanner(job: Job) {
-  const [made, setMade] = useState<{ plan: PatchPlan; job: Job } | null>(null);
+/** The planners in a worker of their own. `plan` stands until it is put away or the job changes. */
+export function usePlanner<Plan>(job: Job) {
+  const [made, setMade] = useState<{ plan: Plan; job: Job } | null>(null);
   const [busy, setBusy] = useState(false);
   const worker = useRef<Worker | null>(null);
 
@@ -17,12 +16,12 @@ export function usePlanner(job: Job) {
   }, []);
   useEffect(() => stop, [stop]);
 
-  const start = async (includeSpare: boolean) => {
+  const start = async (work: (planner: Comlink.Remote<Planner>) => Promise<Plan>) => {
     stop();
     setBusy(true);
     const fresh = new Worker(new URL('../../workers/planner.worker.ts', import.meta.url), { type: 'module' });
     worker.current = fresh;
-    const plan = await Comlink.wrap<Planner>(fresh).patch(job, includeSpare);
+    const plan = await work(Comlink.wrap<Planner>(fresh));
     if (worker.current !== fresh) return;
     stop();
     setMade({ plan, job });

@@ -1,0 +1,1 @@
+export { SurveyStation as default } from '@/ui/survey/SurveyStation';

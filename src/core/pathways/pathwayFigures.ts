@@ -1,0 +1,114 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import type { CableKind } from '../job/records/cableKind';
+import type { Pathway } from '../job/records/pathway';
+import type { Run } from '../job/records/run';
+import { cableKindOf } from '../runs/cableKinds';
+import { mostInBundle } from '../standards/cableHandling';
+import { type ConduitSize, conduitSizes } from '../standards/conduits';
+import { conduitRules, stackingHeightMm, supportRules } from '../standards/pathwayRules';
+import { pulling } from '../standards/slack';
+import { figureOf } from '../survey/answers';
+import { type Bundle, bundleOf } from './bundle';
+import { type Allowance, allowanceOf, areaOf, insideAreaMm2, mayJam, nextConduit } from './fill';
+import { separationAskedMm } from './separation';
+
+export type PathwayFigures = {
+  pathway: Pathway;
+  runs: Run[];
+  kinds: (CableKind | null)[];
+  /** Runs whose kind of cable nobody knows, so that they are not in the figures. */
+  unknown: Run[];
+  diametersMm: number[];
+  /** Share of the inside area that is taken, and the share that may be. Fill grows with each cable. */
+  fill: number;
+  allowance: Allowance;
+  bundle: Bundle;
+  /** Whether the tightest known bundle lies in a round pathway at all. */
+  fits: boolean;
+  next: ConduitSize | null;
+  jam: boolean;
+  /** Inside bend radius needed by the pathway's size and by its cables, mm. */
+  bendMm: number;
+  pullPointsNeeded: number;
+  hooks: number | null;
+  stackingMm: number | null;
+  ties: number;
+  stringMm: number;
+  fishTapeMm: number | null;
+  separationMm: number;
+};
+
+export const runsThrough = (job: Job, pathwayId: string): Run[] => {
+  const through = new Set(
+    Object.values(job.passages).flatMap((row) => (row.pathwayId === pathwayId ? [row.runId] : [])),
+  );
+  return indexJob(job).runsInOrder.filter((run) => through.has(run.id));
+};
+
+/** Bend radius of conduit, mm: 6 × its inside diameter, 10 × above the 2-inch size or with fibre in it. */
+export function conduitBendMm(insideMm: number, holdsFibre: boolean): number {
+  const { upToMm, factor, above, fibre } = conduitRules.bend;
+  return insideMm * (holdsFibre ? fibre : insideMm > upToMm ? above : factor);
+}
+
+/** Boxes on the way: at most two bends and 30 m between one and the next. */
+export function pullPointsNeeded({ bends, lengthMm }: Pick<Pathway, 'bends' | 'lengthMm'>): number {
+  const byBends = Math.ceil(bends / conduitRules.mostBendsBetweenPulls) - 1;
+  const byLength = Math.ceil(lengthMm / conduitRules.mostBetweenPullsMm) - 1;
+  return Math.max(0, byBends, byLength);
+}
+
+/** Hooks along a way, one at each end, never farther apart than said. */
+export const hookCount = (lengthMm: number, spacingMm: number): number => Math.ceil(lengthMm / spacingMm) + 1;
+
+/** Ties along a bundle, one at each end. */
+export const tieCount = (lengthMm: number, spacingMm: number): number => Math.floor(lengthMm / spacingMm) + 1;
+
+/** Everything there is to say about a pathway and the runs through it. */
+export function pathwayFigures(job: Job, pathway: Pathway): PathwayFigures {
+  const runs = runsThrough(job, pathway.id);
+  const kinds = runs.map((run) => cableKindOf(job, run.cable));
+  const known = kinds.filter((kind) => kind !== null);
+  const diametersMm = known.map((kind) => kind.diameterMm);
+  const areaMm2 = insideAreaMm2(pathway);
+  const bundle = bundleOf(diametersMm);
+  const spacingMm = pathway.spacingMm ?? supportRules.mostApartMm;
+  const family = conduitSizes.find((size) => size.insideMm === pathway.widthMm)?.family ?? 'EMT';
+  const cableBend = known.reduce((most, kind) => Math.max(most, kind.bendFactor * kind.diameterMm), 0);
+  const conduit = pathway.kind === 'conduit';
+  const bundles = Math.ceil(diametersMm.length / mostInBundle);
+  return {
+    pathway,
+    runs,
+    kinds,
+    unknown: runs.filter((_, at) => kinds[at] === null),
+    diametersMm,
+    fill: areaOf(diametersMm) / areaMm2,
+    allowance: allowanceOf(pathway, diametersMm.length),
+    bundle,
+    fits: pathway.heightMm !== null ? areaOf(diametersMm) <= areaMm2 : bundle.diameterMm <= pathway.widthMm + 1e-6,
+    next: conduit ? nextConduit(diametersMm, pathway.lengthMm, family) : null,
+    jam: conduit && mayJam(pathway.widthMm, diametersMm),
+    bendMm: Math.max(
+      cableBend,
+      conduit
+        ? conduitBendMm(
+            pathway.widthMm,
+            runs.some((run) => run.carries === 'fibre'),
+          )
+        : 0,
+    ),
+    pullPointsNeeded: conduit ? pullPointsNeeded(pathway) : 0,
+    hooks: pathway.kind === 'hooks' ? hookCount(pathway.lengthMm, spacingMm) : null,
+    stackingMm: pathway.kind === 'hooks' ? stackingHeightMm(spacingMm) : null,
+    ties: pathway.kind === 'conduit' ? 0 : tieCount(pathway.lengthMm, figureOf(job, 'tie-spacing')) * bundles,
+    stringMm: pathway.lengthMm + 2 * pulling.stringOverMm,
+    fishTapeMm: pulling.fishTapesMm.find((tape) => tape >= pathway.lengthMm / (pathway.pullPoints + 1)) ?? null,
+    separationMm: separationAskedMm(
+      known.length > 0 && known.every((kind) => kind.screened),
+      pathway.containment,
+      pathway.mainsCircuits,
+    ),
+  };
+}

@@ -1,0 +1,14 @@
+import { copper } from '../standards/copperWire';
+
+/** Diameter of a solid conductor, mm, by ASTM B258. */
+export const gaugeDiameterMm = (awg: number): number => 0.127 * 92 ** ((36 - awg) / 39);
+
+/** Resistance of one metre of one solid copper conductor, ohm. */
+export function ohmPerMetre(awg: number, celsius: number = copper.atC): number {
+  const area = (Math.PI / 4) * gaugeDiameterMm(awg) ** 2;
+  return (copper.ohmMm2PerM / area) * (1 + copper.perKelvin * (celsius - copper.atC));
+}
+
+/** Loop resistance of one pair, ohm: there and back. */
+export const loopOhm = (lengthMm: number, awg: number, celsius: number = copper.atC): number =>
+  2 * (lengthMm / 1000) * ohmPerMetre(awg, celsius);

@@ -1,0 +1,42 @@
+import { deviceLeastV, poeFeed } from '../standards/poeFeed';
+import { poeClassFor } from './poe';
+
+export type Feed = { amps: number; deviceV: number; lossW: number; portW: number };
+
+/**
+ * What a device that takes constant watts draws through a resistance.
+ * I = (V − √(V² − 4 R P)) / 2R
+ * @param ohm resistance there and back of all conductors in use, ohm
+ * @returns null when no current can bring that power through
+ */
+export function feedThrough(portV: number, ohm: number, deviceW: number): Feed | null {
+  if (ohm <= 0) return { amps: deviceW / portV, deviceV: portV, lossW: 0, portW: deviceW };
+  const root = portV ** 2 - 4 * ohm * deviceW;
+  if (root < 0) return null;
+  const amps = (portV - Math.sqrt(root)) / (2 * ohm);
+  return { amps, deviceV: portV - amps * ohm, lossW: amps ** 2 * ohm, portW: portV * amps };
+}
+
+/** Resistance of the feed, ohm, from the loop of one pair: a pairset halves it, two pairsets halve it again. */
+export const feedOhm = (loopOhm: number, pairs: 2 | 4): number => (pairs === 2 ? loopOhm / 2 : loopOhm / 4);
+
+export type RunFeed = Feed & { class: number; portV: number; leastDeviceV: number; lossShare: number };
+
+/**
+ * Feed of a device over a run, from the lowest voltage that the standard allows at the port.
+ * @returns null when the device takes no power, 'beyond' when no class or no current carries it
+ */
+export function runFeed(deviceW: number, loopOhm: number): RunFeed | null | 'beyond' {
+  const row = poeClassFor(deviceW);
+  if (row === null || row === 'beyond') return row;
+  const supply = poeFeed.find(({ upToClass }) => row.class <= upToClass);
+  const feed = supply && feedThrough(supply.leastV, feedOhm(loopOhm, row.pairs), deviceW);
+  if (!supply || !feed) return 'beyond';
+  return {
+    ...feed,
+    class: row.class,
+    portV: supply.leastV,
+    leastDeviceV: deviceLeastV[row.class] ?? 0,
+    lossShare: feed.lossW / feed.portW,
+  };
+}

@@ -1,0 +1,63 @@
+import type { Job } from '../job/job';
+import { CableKind } from '../job/records/cableKind';
+import { sameKey } from '../text/sameKey';
+
+const kind = (fields: Partial<CableKind> & { name: string; diameterMm: number }): CableKind =>
+  CableKind.parse({ id: sameKey(fields.name).replace(/[^a-z0-9]+/g, '-'), gaugeAwg: 24, ...fields });
+
+/** Kinds that every job knows. The diameters are common practice: the data sheet of the cable rules. */
+export const CABLE_LIBRARY: readonly CableKind[] = [
+  kind({ name: 'Cat 5e U/UTP', diameterMm: 5.2 }),
+  kind({ name: 'Cat 5e F/UTP', diameterMm: 6.2, screened: true }),
+  kind({ name: 'Cat 6 U/UTP', diameterMm: 6, gaugeAwg: 23 }),
+  kind({ name: 'Cat 6 U/UTP riser', diameterMm: 6, gaugeAwg: 23, ratings: ['indoor', 'riser'] }),
+  kind({ name: 'Cat 6 U/UTP plenum', diameterMm: 5.8, gaugeAwg: 23, ratings: ['indoor', 'riser', 'plenum'] }),
+  kind({ name: 'Cat 6 F/UTP', diameterMm: 7.2, gaugeAwg: 23, screened: true }),
+  kind({ name: 'Cat 6 outdoor', diameterMm: 6.8, gaugeAwg: 23, ratings: ['outdoor'] }),
+  kind({ name: 'Cat 6 direct burial', diameterMm: 7.4, gaugeAwg: 23, ratings: ['outdoor', 'direct-burial'] }),
+  kind({ name: 'Cat 6A U/UTP', diameterMm: 7.6, gaugeAwg: 23 }),
+  kind({ name: 'Cat 6A F/UTP', diameterMm: 7.3, gaugeAwg: 23, screened: true }),
+  kind({
+    name: 'Cat 6A F/UTP plenum',
+    diameterMm: 7.3,
+    gaugeAwg: 23,
+    screened: true,
+    ratings: ['indoor', 'riser', 'plenum'],
+  }),
+  kind({ name: 'Cat 7 S/FTP', diameterMm: 7.8, gaugeAwg: 23, screened: true }),
+  kind({ name: 'Cat 8 S/FTP', diameterMm: 8.4, gaugeAwg: 22, screened: true }),
+  kind({ name: 'OM3 duplex LC', carries: 'fibre', diameterMm: 5, gaugeAwg: null, conductors: 'none', bendFactor: 10 }),
+  kind({ name: 'OM4 duplex LC', carries: 'fibre', diameterMm: 5, gaugeAwg: null, conductors: 'none', bendFactor: 10 }),
+  kind({ name: 'OS2 duplex LC', carries: 'fibre', diameterMm: 5, gaugeAwg: null, conductors: 'none', bendFactor: 10 }),
+  kind({ name: 'RG-6', carries: 'coax', diameterMm: 6.9, gaugeAwg: 18, bendFactor: 10, boxMm: 152_500 }),
+  kind({
+    name: 'Speaker 2 × 1.5 mm²',
+    carries: 'speaker',
+    diameterMm: 6.5,
+    gaugeAwg: 15,
+    conductors: 'stranded',
+    boxMm: 100_000,
+  }),
+  kind({ name: 'Telephone 2-pair', carries: 'telephone', diameterMm: 4, boxMm: 200_000 }),
+];
+
+const library = new Map(CABLE_LIBRARY.map((one) => [sameKey(one.name), one]));
+const cache = new WeakMap<Job['cableKinds'], Map<string, CableKind>>();
+
+/** The kind of cable of this name: one of the job's before one of the library; null when neither knows it. */
+export function cableKindOf(job: Job, cable: string): CableKind | null {
+  let own = cache.get(job.cableKinds);
+  if (!own) {
+    own = new Map(Object.values(job.cableKinds).map((one) => [sameKey(one.name), one]));
+    cache.set(job.cableKinds, own);
+  }
+  const key = sameKey(cable);
+  return own.get(key) ?? library.get(key) ?? null;
+}
+
+/** All kinds that a run can name, the job's own first. */
+export function cableKindsOf(job: Job): CableKind[] {
+  const own = Object.values(job.cableKinds);
+  const named = new Set(own.map((one) => sameKey(one.name)));
+  return [...own, ...CABLE_LIBRARY.filter((one) => !named.has(sameKey(one.name)))];
+}

@@ -1,0 +1,58 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import type { Run } from '../job/records/run';
+import { loopOhm } from '../power/copperWire';
+import { runFeed } from '../power/poeFeed';
+import type { CordGauge } from '../standards/cordDerating';
+import { figureOf } from '../survey/answers';
+import { formatLength } from '../units/length';
+import { cableCategory } from './cableCategory';
+import { cableKindOf } from './cableKinds';
+import { channelOf } from './channelLength';
+import { cordsAllowedMm, linkLimitMm } from './linkLimits';
+import { routeOf, runLength } from './routeLength';
+
+export type RunFact = { name: string; value: string };
+
+const tenth = (mm: number) => Math.round(mm / 100) * 100;
+
+/** What is computed of one run: its way over the plan, its limits, and what arrives of the power it is sent. */
+export function runFacts(job: Job, run: Run): RunFact[] {
+  const index = indexJob(job);
+  const show = (mm: number) => formatLength(tenth(mm), job.units);
+  const [length, route] = [runLength(job, run), routeOf(job, run)];
+  const facts: RunFact[] = [];
+  if (length?.from === 'measured')
+    facts.push({ name: 'Length', value: `${formatLength(length.mm, job.units)}, measured` });
+  if (route) {
+    const parts = `${show(route.acrossMm)} across + ${show(route.verticalMm)} up and down + ${show(route.slackMm)} slack`;
+    const where = route.outletPlaced ? '' : ', to the far corner of the room';
+    facts.push({
+      name: length?.from === 'measured' ? 'By the plan' : 'Length by the plan',
+      value: `${show(route.totalMm)} = ${parts}${where}`,
+    });
+  }
+  if (!length) facts.push({ name: 'Length', value: 'not known: measure it, or draw its room on the plan' });
+  if (run.carries !== 'ethernet') return facts;
+  const kind = cableKindOf(job, run.cable);
+  const celsius = figureOf(job, 'route-c');
+  const limitMm = linkLimitMm(cableCategory(run.cable), celsius, kind?.screened ?? false);
+  facts.push({ name: 'Limit of fixed cable', value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C` });
+  const channel = channelOf(index, run);
+  if (!channel) return facts;
+  const gauge = figureOf(job, 'cord-awg') as CordGauge;
+  const allowed = Math.max(0, Math.floor(cordsAllowedMm(channel.fixedMm, gauge) / 100) * 100);
+  facts.push({ name: `Cords of ${gauge} AWG, at most`, value: `${show(allowed)}; ${show(channel.cordsMm)} planned` });
+  if (run.poeW > 0 && kind?.gaugeAwg) {
+    const ohm = loopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + loopOhm(channel.cordsMm, gauge, celsius);
+    const feed = runFeed(run.poeW, ohm);
+    facts.push({
+      name: 'Power at the far end',
+      value:
+        feed === null || feed === 'beyond'
+          ? 'does not arrive'
+          : `${feed.deviceV.toFixed(1)} V at least (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${Math.round(feed.lossShare * 100)} %, from ${feed.portV} V at the port`,
+    });
+  }
+  return facts;
+}

@@ -1,0 +1,21 @@
+import { pullSheet } from '../../runs/pullSheet';
+import { commonPractice } from '../../standards/source';
+import { formatLength } from '../../units/length';
+import type { SnagRule } from '../snag';
+
+export const boxOverdrawn: SnagRule = {
+  id: 'box-overdrawn',
+  why: 'The cable ends before the pull does. Plan the boxes anew.',
+  source: commonPractice,
+  stations: ['runs'],
+  find: ({ job }) => {
+    const short = new Map<string, ReturnType<typeof pullSheet>[number]>();
+    for (const line of pullSheet(job)) if (line.leftMm < 0) short.set(line.box.id, line);
+    return [...short.values()].map(({ box, leftMm, run }) => ({
+      grade: 'wont-work' as const,
+      rowIds: [box.id],
+      runIds: [run.id],
+      what: `${box.name} holds ${formatLength(box.leftMm, job.units)} of ${box.cable}: ${formatLength(-leftMm, job.units)} too little for what is cut from it.`,
+    }));
+  },
+};

@@ -1,0 +1,22 @@
+import { sharing } from '../../job/clashes';
+import { isNow } from '../../job/records/run';
+import { bundleSource, mostInBundle } from '../../standards/cableHandling';
+import { sameKey } from '../../text/sameKey';
+import type { SnagRule } from '../snag';
+
+export const bundleTooBig: SnagRule = {
+  id: 'bundle-too-big',
+  why: 'Cables that carry power warm each other in a thick bundle. Split it, and keep the parts apart.',
+  source: bundleSource,
+  stations: ['runs'],
+  find: ({ runsInOrder }) =>
+    sharing(
+      runsInOrder.filter((run) => isNow(run) && run.bundle !== ''),
+      (run) => sameKey(run.bundle),
+    ).flatMap((runs) => {
+      const powered = runs.filter((run) => run.poeW > 0).length;
+      if (runs.length <= mostInBundle || powered === 0) return [];
+      const what = `Bundle ${runs[0]?.bundle} has ${runs.length} runs, ${powered} of them with power; ${mostInBundle} or fewer are advised.`;
+      return { grade: 'could-be-neater' as const, rowIds: [`bundle ${sameKey(runs[0]?.bundle ?? '')}`], what };
+    }),
+};

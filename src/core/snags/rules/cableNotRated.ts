@@ -1,0 +1,55 @@
+import type { CableRating } from '../../job/records/cableKind';
+import type { Surroundings } from '../../job/records/pathway';
+import { runsThrough } from '../../pathways/pathwayFigures';
+import { cableCategory } from '../../runs/cableCategory';
+import { cableKindOf, cableKindsOf } from '../../runs/cableKinds';
+import { published } from '../../standards/source';
+import type { Mend, SnagRule } from '../snag';
+
+/** Ratings that will do in each surrounding; the first is the one to ask for. */
+const RATED: Record<Surroundings, CableRating[]> = {
+  indoor: ['indoor', 'riser', 'plenum'],
+  riser: ['riser', 'plenum'],
+  plenum: ['plenum'],
+  outdoor: ['outdoor', 'direct-burial'],
+  buried: ['direct-burial'],
+};
+
+export const cableNotRated: SnagRule = {
+  id: 'cable-not-rated',
+  why: 'The wrong jacket burns, rots or lets water in. Local code decides which one is allowed.',
+  source: published('NFPA 70 800.113 and 800.179: listing of cable by where it runs; local code elsewhere'),
+  stations: ['runs'],
+  find: ({ job }) =>
+    Object.values(job.pathways).flatMap((pathway) => {
+      const runs = runsThrough(job, pathway.id).filter((run) => {
+        const kind = cableKindOf(job, run.cable);
+        return kind && !kind.ratings.some((rating) => RATED[pathway.surroundings].includes(rating));
+      });
+      const [first] = runs;
+      if (!first) return [];
+      const wanted = RATED[pathway.surroundings][0] ?? 'indoor';
+      const labels = runs.map((run) => run.label);
+      const shown =
+        labels.length > 6 ? `${labels.slice(0, 6).join(', ')} and ${labels.length - 6} more` : labels.join(', ');
+      const mends = (): Mend[] => {
+        const category = cableCategory(first.cable);
+        const better = cableKindsOf(job).find(
+          (kind) =>
+            kind.carries === first.carries &&
+            cableCategory(kind.name) === category &&
+            kind.ratings.some((rating) => RATED[pathway.surroundings].includes(rating)),
+        );
+        if (!better || runs.some((run) => cableCategory(run.cable) !== category)) return [];
+        const edits = runs.map((run) => ({ runId: run.id, changes: { cable: better.name } }));
+        return [{ label: `Plan ${better.name}`, commands: [{ type: 'editRuns', edits }] }];
+      };
+      return {
+        grade: 'wont-work' as const,
+        runIds: runs.map((run) => run.id),
+        rowIds: [pathway.id],
+        what: `${pathway.name} is ${pathway.surroundings === 'buried' ? 'buried' : `${pathway.surroundings}`}: ${shown} ${runs.length === 1 ? 'is' : 'are'} not of ${wanted} cable.`,
+        mends,
+      };
+    }),
+};

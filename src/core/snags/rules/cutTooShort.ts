@@ -1,0 +1,23 @@
+import { cutLengthMm } from '../../runs/cablePlan';
+import { commonPractice } from '../../standards/source';
+import { formatLength } from '../../units/length';
+import type { SnagRule } from '../snag';
+
+export const cutTooShort: SnagRule = {
+  id: 'cut-too-short',
+  why: 'The length of the run has changed since its cable was planned. Plan the boxes anew.',
+  source: commonPractice,
+  stations: ['runs'],
+  find: ({ job }) =>
+    Object.values(job.cuts).flatMap((cut) => {
+      const run = job.runs[cut.runId];
+      const need = run && run.state === 'wanted' ? cutLengthMm(job, run) : null;
+      if (!run || need === null || need <= cut.lengthMm) return [];
+      const [is, was] = [need, cut.lengthMm].map((mm) => formatLength(mm, job.units));
+      return {
+        grade: 'will-bite' as const,
+        runIds: [run.id],
+        what: `${run.label} needs ${is}, and ${was} are planned to be cut.`,
+      };
+    }),
+};

@@ -1,0 +1,28 @@
+import { supportRules, supportSource } from '../../standards/pathwayRules';
+import { formatLength } from '../../units/length';
+import type { SnagRule } from '../snag';
+
+export const hooksFarApart: SnagRule = {
+  id: 'hooks-far-apart',
+  why: 'Cable sags between hooks, and its own weight bends it sharply over each.',
+  source: supportSource,
+  stations: ['runs'],
+  find: ({ job }) =>
+    Object.values(job.pathways).flatMap((pathway) => {
+      const { kind, spacingMm, id, name } = pathway;
+      if (kind !== 'hooks' || spacingMm === null || spacingMm <= supportRules.mostApartMm) return [];
+      const [is, most] = [spacingMm, supportRules.mostApartMm].map((mm) => formatLength(mm, job.units));
+      const record = { ...pathway, spacingMm: supportRules.mostApartMm };
+      return {
+        grade: 'will-bite' as const,
+        rowIds: [id],
+        what: `${name} has a hook every ${is}; ${most} is the most.`,
+        mends: () => [
+          {
+            label: `Plan a hook every ${most}`,
+            commands: [{ type: 'keepRows' as const, rows: [{ table: 'pathways' as const, record }] }],
+          },
+        ],
+      };
+    }),
+};

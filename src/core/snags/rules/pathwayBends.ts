@@ -1,0 +1,43 @@
+import { conduitBendMm, pullPointsNeeded, runsThrough } from '../../pathways/pathwayFigures';
+import { conduitRulesSource } from '../../standards/pathwayRules';
+import { counted } from '../../text/counted';
+import { formatSize } from '../../units/length';
+import type { Finding, SnagRule } from '../snag';
+
+export const pathwayBends: SnagRule = {
+  id: 'pathway-bends',
+  why: 'Friction grows with every bend: the pull damages the cable before it arrives.',
+  source: conduitRulesSource,
+  stations: ['runs'],
+  find: ({ job }) =>
+    Object.values(job.pathways).flatMap((pathway) => {
+      if (pathway.kind !== 'conduit') return [];
+      const findings: Finding[] = [];
+      const needed = pullPointsNeeded(pathway);
+      if (needed > pathway.pullPoints) {
+        findings.push({
+          grade: 'will-bite',
+          rowIds: [pathway.id],
+          what: `${pathway.name} has ${counted(pathway.bends, 'bend')} and ${counted(pathway.pullPoints, 'pull point')}: at most two bends and 30 m between one and the next, so it needs ${needed}.`,
+          mends: () => [
+            {
+              label: `Plan ${counted(needed, 'pull point')}`,
+              commands: [
+                { type: 'keepRows', rows: [{ table: 'pathways', record: { ...pathway, pullPoints: needed } }] },
+              ],
+            },
+          ],
+        });
+      }
+      const fibre = runsThrough(job, pathway.id).some((run) => run.carries === 'fibre');
+      const leastMm = conduitBendMm(pathway.widthMm, fibre);
+      if (pathway.bends > 0 && pathway.bendRadiusMm !== null && pathway.bendRadiusMm < leastMm - 0.5) {
+        findings.push({
+          grade: 'will-bite',
+          rowIds: [pathway.id, 'radius'],
+          what: `${pathway.name} bends at ${formatSize(pathway.bendRadiusMm, job.units)}; its size${fibre ? ' with fibre' : ''} asks for ${formatSize(Math.ceil(leastMm), job.units)}.`,
+        });
+      }
+      return findings;
+    }),
+};

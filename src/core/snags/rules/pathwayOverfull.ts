@@ -1,0 +1,46 @@
+import { pathwayFigures } from '../../pathways/pathwayFigures';
+import { fillShares, fillSource } from '../../standards/pathwayRules';
+import { commonPractice } from '../../standards/source';
+import { formatSize } from '../../units/length';
+import type { Mend, SnagRule } from '../snag';
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+export const pathwayOverfull: SnagRule = {
+  id: 'pathway-overfull',
+  why: 'Cables jam, are pulled too hard, and nothing can be added or taken out.',
+  source: fillSource,
+  stations: ['runs'],
+  find: ({ job }) =>
+    Object.values(job.pathways).flatMap((pathway) => {
+      const figures = pathwayFigures(job, pathway);
+      const { fill, allowance, fits, bundle, next, diametersMm } = figures;
+      if (diametersMm.length === 0) return [];
+      const rowIds = [pathway.id];
+      const mends = (): Mend[] => {
+        if (!next) return [];
+        const record = { ...pathway, widthMm: next.insideMm };
+        const rows = [{ table: 'pathways' as const, record }];
+        return [
+          { label: `Plan ${next.family} ${next.trade} (${next.designator})`, commands: [{ type: 'keepRows', rows }] },
+        ];
+      };
+      if (!fits) {
+        const what =
+          pathway.heightMm === null
+            ? `${pathway.name}: ${diametersMm.length} cables make a bundle of ${formatSize(Math.ceil(bundle.diameterMm * 10) / 10, job.units)}, and it is ${formatSize(pathway.widthMm, job.units)} wide.`
+            : `${pathway.name}: the cables take ${percent(fill)} of the room there is.`;
+        return { grade: 'wont-work' as const, rowIds, what, source: bundle.source, mends };
+      }
+      const measured = pathway.kind !== 'hooks' && pathway.kind !== 'hole';
+      if (measured && fill > allowance.share + 1e-9) {
+        const what = `${pathway.name} is filled to ${percent(fill)} by ${diametersMm.length} cables; ${percent(allowance.share)} is the most.`;
+        return { grade: 'will-bite' as const, rowIds, what, source: allowance.source, mends };
+      }
+      if (pathway.kind === 'tray' && fill > fillShares.tray.planned) {
+        const what = `${pathway.name} is filled to ${percent(fill)}; trays are planned to ${percent(fillShares.tray.planned)}, so that there is room to add.`;
+        return { grade: 'could-be-neater' as const, rowIds, what, source: allowance.source ?? commonPractice };
+      }
+      return [];
+    }),
+};

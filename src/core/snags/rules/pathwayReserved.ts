@@ -1,0 +1,18 @@
+import { runsThrough } from '../../pathways/pathwayFigures';
+import { commonPractice } from '../../standards/source';
+import { counted } from '../../text/counted';
+import type { SnagRule } from '../snag';
+
+export const pathwayReserved: SnagRule = {
+  id: 'pathway-reserved',
+  why: 'It was promised to someone else.',
+  source: commonPractice,
+  stations: ['runs'],
+  find: ({ job }) =>
+    Object.values(job.pathways).flatMap((pathway) => {
+      const runs = runsThrough(job, pathway.id).length;
+      if (pathway.reservedFor === '' || runs === 0) return [];
+      const what = `${pathway.name} is kept for ${pathway.reservedFor}, and ${counted(runs, 'run')} of this job ${runs === 1 ? 'is' : 'are'} planned through it.`;
+      return { grade: 'will-bite' as const, rowIds: [pathway.id], what };
+    }),
+};

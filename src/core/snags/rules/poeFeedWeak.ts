@@ -1,0 +1,38 @@
+import { loopOhm } from '../../power/copperWire';
+import { runFeed } from '../../power/poeFeed';
+import { cableKindOf } from '../../runs/cableKinds';
+import { channelOf } from '../../runs/channelLength';
+import { loopLimits, loopSource } from '../../standards/copperWire';
+import { poeFeedSource } from '../../standards/poeFeed';
+import { figureOf } from '../../survey/answers';
+import type { SnagRule } from '../snag';
+
+export const poeFeedWeak: SnagRule = {
+  id: 'poe-feed-weak',
+  why: 'The device starts and stops, or never starts: too little voltage arrives over so much thin copper.',
+  source: poeFeedSource,
+  stations: ['runs', 'patch'],
+  find: (index) => {
+    const celsius = figureOf(index.job, 'route-c');
+    const cordAwg = figureOf(index.job, 'cord-awg');
+    return index.runsInOrder.flatMap((run) => {
+      const channel = run.poeW > 0 && run.carries === 'ethernet' ? channelOf(index, run) : null;
+      const awg = cableKindOf(index.job, run.cable)?.gaugeAwg;
+      if (!channel || !awg) return [];
+      const ohm = loopOhm(channel.fixedMm, awg, celsius) + loopOhm(channel.cordsMm, cordAwg, celsius);
+      const feed = runFeed(run.poeW, ohm);
+      const runIds = [run.id];
+      // Beyond every class is another rule's finding, whatever the cable.
+      if (feed === null || (feed === 'beyond' && run.poeW > 71.3)) return [];
+      if (feed === 'beyond' || feed.deviceV < feed.leastDeviceV) {
+        const volts = feed === 'beyond' ? 'no' : feed.deviceV.toFixed(1);
+        const least = feed === 'beyond' ? '' : `; its class needs ${feed.leastDeviceV} V`;
+        const what = `${run.label} brings ${volts} V to ${run.device || 'its device'} of ${run.poeW} W${least}.`;
+        return { grade: 'wont-work' as const, runIds, what };
+      }
+      if (ohm <= loopLimits.channelOhm) return [];
+      const what = `${run.label} has a loop of ${ohm.toFixed(1)} Ω; the limit of the channel is ${loopLimits.channelOhm} Ω.`;
+      return { grade: 'will-bite' as const, runIds, what, source: loopSource };
+    });
+  },
+};

@@ -1,0 +1,31 @@
+import { isNow, isUntraced } from '../../job/records/run';
+import { commonPractice } from '../../standards/source';
+import { roomKey, siteOf } from '../../survey/site';
+import { counted } from '../../text/counted';
+import { sameKey } from '../../text/sameKey';
+import type { SnagRule } from '../snag';
+
+export const roomNotOnPlan: SnagRule = {
+  id: 'room-not-on-plan',
+  why: 'Its length cannot be told from the plan. Draw the room, or measure the run.',
+  source: commonPractice,
+  stations: ['survey'],
+  find: ({ job, runsInOrder }) => {
+    if (Object.keys(job.rooms).length === 0) return [];
+    const { floorByName, roomByName } = siteOf(job);
+    const missing = new Map<string, string[]>();
+    for (const run of runsInOrder) {
+      if (!isNow(run) || isUntraced(run) || run.lengthMm !== null) continue;
+      const floor = floorByName.get(sameKey(run.floor));
+      if (floor && roomByName.has(roomKey(floor.id, run.room))) continue;
+      const place = [run.floor, run.room].filter(Boolean).join(', ') || 'No room';
+      missing.set(place, [...(missing.get(place) ?? []), run.id]);
+    }
+    return [...missing].map(([place, ids]) => ({
+      grade: 'could-be-neater' as const,
+      runIds: ids.slice(0, 1),
+      rowIds: [`room ${place}`],
+      what: `${place} is not on the plan, and ${counted(ids.length, 'run')} there ${ids.length === 1 ? 'was' : 'were'} not measured.`,
+    }));
+  },
+};

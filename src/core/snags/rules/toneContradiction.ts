@@ -1,0 +1,27 @@
+import { commonPractice } from '../../standards/source';
+import { jackFindings } from '../../tracing/findings';
+import type { SnagRule } from '../snag';
+
+export const toneContradiction: SnagRule = {
+  id: 'tone-contradiction',
+  why: 'One cable ends at one jack. Ask again with the others out of the way before it is labelled.',
+  source: commonPractice,
+  stations: ['runs'],
+  find: ({ job }) =>
+    jackFindings(job).flatMap(({ jack, standing, why, runs }) => {
+      if (standing !== 'contradiction') return [];
+      const tones = Object.values(job.tones).filter((tone) => tone.jackId === jack.id);
+      return {
+        grade: 'will-bite' as const,
+        runIds: runs.map((run) => run.id),
+        rowIds: [jack.id],
+        what: `${[jack.room, jack.outlet].filter(Boolean).join(' ')}: ${why}`,
+        mends: () => [
+          {
+            label: 'Forget what was heard there, and ask again',
+            commands: [{ type: 'dropRows' as const, table: 'tones' as const, ids: tones.map((tone) => tone.id) }],
+          },
+        ],
+      };
+    }),
+};

@@ -1,0 +1,441 @@
+import { seededRandom } from './random';
+
+/**
+ * Pieces to be cut from stock: some part stocks, and as many new ones as are opened. All lengths are whole steps.
+ * Pieces of one group come from different stocks.
+ */
+export type CuttingProblem = {
+  pieces: { group: number; length: number }[];
+  parts: number[];
+  fresh: number;
+  /** A rest of a used stock that is shorter than this is scrap; a longer one is kept. */
+  reusable: number;
+};
+
+export type CuttingResult = {
+  /** Stock of each piece: index into `parts`, or `parts.length` and on for new ones. Null: infeasible. */
+  stockOf: number[] | null;
+  opened: number;
+  scrap: number;
+  /** Lower bounds: no solution opens fewer, and none with that few has less scrap. */
+  openedBound: number;
+  scrapBound: number;
+  proven: boolean;
+};
+
+export type CuttingLimits = {
+  seed?: number;
+  now: () => number;
+  untilMs: number;
+  signal?: { readonly aborted: boolean };
+};
+
+const scrapOf = (rest: number, reusable: number): number => (rest < reusable ? rest : 0);
+
+/** Most pieces that fit into one stock, the shortest first. `sorted` ascends. */
+function mostPieces(sorted: readonly number[], capacity: number): number {
+  let [count, sum] = [0, 0];
+  while (count < sorted.length && sum + (sorted[count] ?? 0) <= capacity) sum += sorted[count++] ?? 0;
+  return count;
+}
+
+/**
+ * Least number of new stocks by volume, by how many of the longer pieces fit into one, and by the largest group.
+ */
+function freshBound({ pieces, parts, fresh }: CuttingProblem): number {
+  const sorted = pieces.map((piece) => piece.length).sort((a, b) => a - b);
+  const total = sorted.reduce((sum, length) => sum + length, 0);
+  const partTotal = parts.reduce((sum, length) => sum + length, 0);
+  let bound = Math.max(0, Math.ceil((total - partTotal) / fresh));
+  for (let from = 0; from < sorted.length; from++) {
+    if (from > 0 && sorted[from] === sorted[from - 1]) continue;
+    const longer = sorted.slice(from);
+    const inParts = parts.reduce((sum, part) => sum + mostPieces(longer, part), 0);
+    const inOne = mostPieces(longer, fresh);
+    if (inOne > 0) bound = Math.max(bound, Math.ceil((longer.length - inParts) / inOne));
+  }
+  const groups = new Map<number, number[]>();
+  for (const { group, length } of pieces) groups.set(group, [...(groups.get(group) ?? []), length]);
+  for (const lengths of groups.values()) {
+    const fitting = parts.filter((part) => lengths.some((length) => length <= part)).length;
+    bound = Math.max(bound, lengths.length - fitting);
+  }
+  return bound;
+}
+
+/** Least scrap of stocks used to the last: their slack, unless it can lie together in a rest that is kept. */
+const slackBound = (slack: number, reusable: number): number => (slack < reusable ? slack : 0);
+
+type Grouped = { pieces: number[]; lengths: number[] }[];
+
+/**
+ * One stock filled from groups, at most one piece a group and exactly one where `must` says so.
+ * Reachable sums are kept by group, so that a filling can be read back in a random manner.
+ */
+function fillStock(
+  groups: Grouped,
+  must: readonly boolean[],
+  capacity: number,
+  wanted: (sums: Uint8Array) => number,
+  random: () => number,
+): number[] | null {
+  const width = capacity + 1;
+  const reach = new Uint8Array((groups.length + 1) * width);
+  reach[0] = 1;
+  for (let at = 0; at < groups.length; at++) {
+    const [from, to] = [at * width, (at + 1) * width];
+    if (!must[at]) reach.copyWithin(to, from, from + width);
+    for (const length of groups[at]?.lengths ?? []) {
+      for (let sum = length; sum < width; sum++) if (reach[from + sum - length]) reach[to + sum] = 1;
+    }
+  }
+  let sum = wanted(reach.subarray(groups.length * width));
+  if (sum < 0) return null;
+  const chosen: number[] = [];
+  for (let at = groups.length - 1; at >= 0; at--) {
+    const from = at * width;
+    const { pieces = [], lengths = [] } = groups[at] ?? {};
+    const options: number[] = [];
+    lengths.forEach((length, one) => {
+      if (length <= sum && reach[from + sum - length]) options.push(one);
+    });
+    if (!must[at] && reach[from + sum]) options.push(-1);
+    const one = options[Math.floor(random() * options.length)] ?? -1;
+    if (one < 0) continue;
+    chosen.push(pieces[one] ?? 0);
+    sum -= lengths[one] ?? 0;
+  }
+  return chosen;
+}
+
+/** Which reachable sum to take: exactly full, else with the least scrap; a full-to-the-brim one when slack is scarce. */
+function bestFill(
+  sums: Uint8Array,
+  capacity: number,
+  reusable: number,
+  mayWaste: number,
+  random: () => number,
+): number {
+  if (sums[capacity]) return capacity;
+  // Waste spread over the stocks cannot be more than there is slack; anywhere in the reach is as good as anywhere.
+  let least = -1;
+  for (let sum = capacity; sum >= 0; sum--) {
+    if (!sums[sum] || sum === 0) continue;
+    const rest = capacity - sum;
+    if (rest > mayWaste && least >= 0) break;
+    if (least < 0) least = sum;
+    if (rest >= reusable && random() < 0.5) return sum;
+  }
+  return least;
+}
+
+/** One attempt to fill these stocks in this order; null when a piece is left over. */
+function construct(
+  problem: CuttingProblem,
+  stocks: { id: number; capacity: number }[],
+  random: () => number,
+): number[] | null {
+  const { pieces, reusable } = problem;
+  const stockOf = new Array<number>(pieces.length).fill(-1);
+  const open = new Map<number, number[]>();
+  pieces.forEach(({ group }, at) => {
+    open.set(group, [...(open.get(group) ?? []), at]);
+  });
+  let left = pieces.reduce((sum, piece) => sum + piece.length, 0);
+  let capacityLeft = stocks.reduce((sum, stock) => sum + stock.capacity, 0);
+  for (let turn = 0; turn < stocks.length; turn++) {
+    const stock = stocks[turn];
+    if (!stock) break;
+    const turnsLeft = stocks.length - turn;
+    const entries = [...open.entries()].filter(([, members]) => members.length > 0);
+    if (entries.some(([, members]) => members.length > turnsLeft)) return null;
+    for (let at = entries.length - 1; at > 0; at--) {
+      const other = Math.floor(random() * (at + 1));
+      [entries[at], entries[other]] = [entries[other] as never, entries[at] as never];
+    }
+    const groups = entries.map(([, members]) => ({
+      pieces: members,
+      lengths: members.map((piece) => pieces[piece]?.length ?? 0),
+    }));
+    const must = entries.map(([, members]) => members.length === turnsLeft);
+    const slack = capacityLeft - left;
+    const last = turnsLeft === 1;
+    const chosen = last
+      ? left <= stock.capacity
+        ? entries.flatMap(([, members]) => members)
+        : null
+      : fillStock(
+          groups,
+          must,
+          stock.capacity,
+          (sums) => bestFill(sums, stock.capacity, reusable, slack, random),
+          random,
+        );
+    if (!chosen) return null;
+    for (const piece of chosen) {
+      stockOf[piece] = stock.id;
+      const { group, length } = pieces[piece] ?? { group: -1, length: 0 };
+      left -= length;
+      open.set(
+        group,
+        (open.get(group) ?? []).filter((one) => one !== piece),
+      );
+    }
+    capacityLeft -= stock.capacity;
+  }
+  return left === 0 ? stockOf : null;
+}
+
+/** Every way to fill two or three stocks, by the sums of all but the last: exact, and small while stocks are few. */
+function exhaust(problem: CuttingProblem, stocks: { id: number; capacity: number }[]): number[] | null | undefined {
+  const { pieces, reusable } = problem;
+  const [first, second, third] = stocks.map((stock) => stock.capacity);
+  if (first === undefined || stocks.length > 3) return undefined;
+  const width = (second !== undefined && third !== undefined ? second : 0) + 1;
+  const states = (first + 1) * width;
+  if (states * pieces.length > 400_000_000 || states > 30_000_000) return undefined;
+  const groups = new Map<number, number[]>();
+  pieces.forEach(({ group }, at) => {
+    groups.set(group, [...(groups.get(group) ?? []), at]);
+  });
+  // Layers of states reached after each group, and which placing of the group led there.
+  const count = stocks.length;
+  const placings = (members: number[]): number[][] => {
+    const ways: number[][] = [[]];
+    for (let at = 0; at < members.length; at++) {
+      const next = ways.flatMap((way) =>
+        Array.from({ length: count }, (_, stock) => stock)
+          .filter((stock) => !way.includes(stock))
+          .map((stock) => [...way, stock]),
+      );
+      ways.splice(0, ways.length, ...next);
+    }
+    return ways;
+  };
+  const list = [...groups.values()];
+  const via: Int8Array[] = [];
+  let frontier = new Int32Array([0]);
+  for (const members of list) {
+    const ways = placings(members);
+    if (ways.length === 0 || ways.length > 120) return ways.length === 0 ? null : undefined;
+    const came = new Int8Array(states).fill(-1);
+    const next: number[] = [];
+    const steps = ways.map((way) => {
+      let [a, b] = [0, 0];
+      way.forEach((stock, at) => {
+        const length = pieces[members[at] ?? 0]?.length ?? 0;
+        if (stock === 0) a += length;
+        else if (stock === 1 && count === 3) b += length;
+      });
+      return [a, b] as const;
+    });
+    for (const state of frontier) {
+      const [a, b] = [Math.floor(state / width), state % width];
+      for (let way = 0; way < steps.length; way++) {
+        const [da, db] = steps[way] ?? [0, 0];
+        if (a + da > first || b + db >= width) continue;
+        const to = (a + da) * width + b + db;
+        if (came[to] !== -1) continue;
+        came[to] = way;
+        next.push(to);
+      }
+    }
+    via.push(came);
+    frontier = Int32Array.from(next);
+  }
+  const total = pieces.reduce((sum, piece) => sum + piece.length, 0);
+  let [best, bestScrap] = [-1, Number.POSITIVE_INFINITY];
+  for (const state of frontier) {
+    const [a, b] = [Math.floor(state / width), state % width];
+    const fills = count === 1 ? [total] : count === 2 ? [a, total - a] : [a, b, total - a - b];
+    if (count === 1 && a !== total) continue;
+    if (fills.some((fill, at) => fill > (stocks[at]?.capacity ?? 0))) continue;
+    const scrap = fills.reduce(
+      (sum, fill, at) => sum + (fill === 0 ? 0 : scrapOf((stocks[at]?.capacity ?? 0) - fill, reusable)),
+      0,
+    );
+    if (scrap < bestScrap) [best, bestScrap] = [state, scrap];
+  }
+  if (best < 0) return null;
+  const stockOf = new Array<number>(pieces.length).fill(-1);
+  let state = best;
+  for (let at = list.length - 1; at >= 0; at--) {
+    const members = list[at] ?? [];
+    const way = placings(members)[via[at]?.[state] ?? 0] ?? [];
+    let [a, b] = [Math.floor(state / width), state % width];
+    way.forEach((stock, one) => {
+      const piece = members[one] ?? 0;
+      stockOf[piece] = stocks[stock]?.id ?? 0;
+      if (stock === 0) a -= pieces[piece]?.length ?? 0;
+      else if (stock === 1 && count === 3) b -= pieces[piece]?.length ?? 0;
+    });
+    state = a * width + b;
+  }
+  return stockOf;
+}
+
+const FEW_PIECES = 13;
+
+/**
+ * Few pieces: the least scrap for every set of pieces, stock by stock. Exact, and says also that nothing fits.
+ * @returns null when these stocks cannot hold all pieces
+ */
+function exhaustSets(problem: CuttingProblem, stocks: { id: number; capacity: number }[]): number[] | null {
+  const { pieces, reusable } = problem;
+  const size = 2 ** pieces.length;
+  const fill = new Float64Array(size);
+  const clash = new Uint8Array(size);
+  for (let set = 1; set < size; set++) {
+    const low = 31 - Math.clz32(set & -set);
+    const rest = set & (set - 1);
+    fill[set] = (fill[rest] ?? 0) + (pieces[low]?.length ?? 0);
+    clash[set] = clash[rest] ?? 0;
+    for (let at = low + 1; at < pieces.length && !clash[set]; at++) {
+      if ((rest >> at) & 1 && pieces[at]?.group === pieces[low]?.group) clash[set] = 1;
+    }
+  }
+  let least = new Float64Array(size).fill(Number.POSITIVE_INFINITY);
+  least[0] = 0;
+  const taken: Int32Array[] = [];
+  for (const { capacity } of stocks) {
+    const next = Float64Array.from(least);
+    const took = new Int32Array(size);
+    for (let set = 1; set < size; set++) {
+      for (let part = set; part > 0; part = (part - 1) & set) {
+        if (clash[part] || (fill[part] ?? 0) > capacity) continue;
+        const cost = (least[set ^ part] ?? 0) + scrapOf(capacity - (fill[part] ?? 0), reusable);
+        if (cost < (next[set] ?? 0)) [next[set], took[set]] = [cost, part];
+      }
+    }
+    taken.push(took);
+    least = next;
+  }
+  if (least[size - 1] === Number.POSITIVE_INFINITY) return null;
+  const stockOf = new Array<number>(pieces.length).fill(-1);
+  let set = size - 1;
+  for (let at = stocks.length - 1; at >= 0; at--) {
+    const part = taken[at]?.[set] ?? 0;
+    pieces.forEach((_, piece) => {
+      if ((part >> piece) & 1) stockOf[piece] = stocks[at]?.id ?? -1;
+    });
+    set ^= part;
+  }
+  return stockOf;
+}
+
+/** What a solution comes to: new stocks used, and scrap in used ones. */
+export function cuttingCost({ pieces, parts, fresh, reusable }: CuttingProblem, stockOf: readonly number[]) {
+  const used = new Map<number, number>();
+  pieces.forEach(({ length }, at) => {
+    const stock = stockOf[at] ?? -1;
+    used.set(stock, (used.get(stock) ?? 0) + length);
+  });
+  let [opened, scrap] = [0, 0];
+  for (const [stock, fill] of used) {
+    if (stock >= parts.length) opened += 1;
+    scrap += scrapOf((parts[stock] ?? fresh) - fill, reusable);
+  }
+  return { opened, scrap };
+}
+
+const MOST_SUBSETS = 4096;
+
+/** Sets of part stocks that, with so many new ones, hold everything; the least possible scrap first. */
+function partSets({ pieces, parts, fresh, reusable }: CuttingProblem, opened: number) {
+  const total = pieces.reduce((sum, piece) => sum + piece.length, 0);
+  const sets: { parts: number[]; bound: number }[] = [];
+  const count = Math.min(parts.length, 12);
+  for (let mask = 0; mask < 2 ** count && sets.length < MOST_SUBSETS; mask++) {
+    // Beyond a dozen the further part stocks are all in use.
+    const chosen = parts.map((_, at) => at).filter((at) => at >= count || (mask >> at) & 1);
+    const slack = opened * fresh + chosen.reduce((sum, at) => sum + (parts[at] ?? 0), 0) - total;
+    if (slack >= 0) sets.push({ parts: chosen, bound: slackBound(slack, reusable) });
+  }
+  return sets.sort((a, b) => a.bound - b.bound || a.parts.length - b.parts.length);
+}
+
+/**
+ * Fewest new stocks opened, then least scrap.
+ *
+ * The number opened is raised from its bound. For each set of part stocks the slack is known, so the least possible
+ * scrap is too: the slack itself, or nothing where it can lie together in a rest that is kept. Sets are tried in that
+ * order; up to three stocks every filling is looked at, beyond that stocks are filled one by one on reachable sums with
+ * random choices. A result that meets the bound is proven.
+ *
+ * @returns the best found until the time is up; `stockOf` null when a piece is longer than every stock
+ */
+export function cutStock(problem: CuttingProblem, limits: CuttingLimits): CuttingResult {
+  const { pieces, parts, fresh } = problem;
+  const random = seededRandom(limits.seed ?? 1);
+  const openedBound = freshBound(problem);
+  const none = { stockOf: null, opened: 0, scrap: 0, openedBound, scrapBound: 0 };
+  if (pieces.length === 0) return { ...none, stockOf: [], proven: true };
+  const longest = Math.max(fresh, ...parts);
+  if (pieces.some((piece) => piece.length > longest)) return { ...none, proven: true };
+
+  const over = () => limits.now() >= limits.untilMs || limits.signal?.aborted === true;
+  let best: { stockOf: number[]; opened: number; scrap: number } | null = null;
+  const better = (stockOf: number[]) => {
+    const { opened, scrap } = cuttingCost(problem, stockOf);
+    if (!best || opened < best.opened || (opened === best.opened && scrap < best.scrap))
+      best = { stockOf, opened, scrap };
+  };
+  const result = (scrapBound: number, exhausted: boolean): CuttingResult | null =>
+    best && {
+      ...(best as { stockOf: number[]; opened: number; scrap: number }),
+      openedBound,
+      scrapBound,
+      proven: best.opened === openedBound && (best.scrap <= scrapBound || exhausted),
+    };
+
+  let provenBound = openedBound;
+  for (let opened = openedBound; opened <= openedBound + pieces.length; opened++) {
+    const sets = partSets(problem, opened);
+    const scrapBound = sets[0]?.bound ?? 0;
+    const stocksOf = (set: { parts: number[] }) => [
+      ...set.parts.map((at) => ({ id: at, capacity: parts[at] ?? 0 })),
+      ...Array.from({ length: opened }, (_, at) => ({ id: parts.length + at, capacity: fresh })),
+    ];
+    let exhausted = true;
+    const open: typeof sets = [];
+    const few = pieces.length <= FEW_PIECES;
+    if (few) {
+      const all = exhaustSets(problem, stocksOf({ parts: parts.map((_, at) => at) }));
+      if (all) better(all);
+    }
+    for (const set of few ? [] : sets) {
+      if (best && (best as { scrap: number }).scrap <= set.bound) break;
+      const all = over() ? undefined : exhaust(problem, stocksOf(set));
+      if (all) better(all);
+      else if (all === undefined) {
+        exhausted = false;
+        open.push(set);
+      }
+    }
+    const isBest = (set: { bound: number }) => best === null || set.bound < (best as { scrap: number }).scrap;
+    // The last filled takes the rest: one that may be left long goes last, mostly a new one.
+    let attempts = 0;
+    const from = limits.now();
+    const share = (limits.untilMs - from) * (best ? 1 : 0.6);
+    while (open.some(isBest) && !over() && (best !== null || limits.now() - from < share || attempts < 4)) {
+      const candidates = open.filter(isBest);
+      const set = candidates[Math.min(candidates.length - 1, Math.floor(-Math.log(1 - random()) * 2))];
+      if (!set) break;
+      const order = stocksOf(set)
+        .map((stock) => ({ stock, rank: random() * (random() < 0.7 ? stock.capacity : fresh) }))
+        .sort((a, b) => a.rank - b.rank)
+        .map(({ stock }) => stock);
+      const found = construct(problem, order, random);
+      attempts += 1;
+      if (found) better(found);
+    }
+    if (best) {
+      const proofOfOpened = opened === provenBound;
+      const made = result(scrapBound, exhausted);
+      if (made)
+        return { ...made, openedBound: provenBound, proven: proofOfOpened && (made.scrap <= scrapBound || exhausted) };
+    }
+    if (exhausted) provenBound = opened + 1;
+  }
+  return { ...none, openedBound: provenBound, proven: false };
+}

@@ -1,0 +1,44 @@
+import { fromMemory, published, type Source } from './source';
+
+/** A size of conduit: trade size, metric designator, inside diameter mm, and inside area as the table prints it, mm². */
+export type ConduitSize = {
+  family: 'EMT' | 'ENT';
+  trade: string;
+  designator: number;
+  insideMm: number;
+  areaMm2: number;
+};
+
+const MM2_PER_IN2 = 645.16;
+const size = (family: ConduitSize['family'], trade: string, designator: number, inches: number, in2: number) => ({
+  family,
+  trade,
+  designator,
+  insideMm: Math.round(inches * 254) / 10,
+  areaMm2: in2 * MM2_PER_IN2,
+});
+
+/** NEC Chapter 9, Table 4. */
+export const conduitSizes: readonly ConduitSize[] = [
+  size('EMT', '1/2', 16, 0.622, 0.304),
+  size('EMT', '3/4', 21, 0.824, 0.533),
+  size('EMT', '1', 27, 1.049, 0.864),
+  size('EMT', '1 1/4', 35, 1.38, 1.496),
+  size('EMT', '1 1/2', 41, 1.61, 2.036),
+  size('EMT', '2', 53, 2.067, 3.356),
+  size('EMT', '2 1/2', 63, 2.731, 5.858),
+  size('EMT', '3', 78, 3.356, 8.846),
+  size('EMT', '3 1/2', 91, 3.834, 11.545),
+  size('EMT', '4', 103, 4.334, 14.753),
+  size('ENT', '1/2', 16, 0.56, 0.246),
+  size('ENT', '3/4', 21, 0.76, 0.454),
+  size('ENT', '1', 27, 1, 0.785),
+  size('ENT', '1 1/4', 35, 1.34, 1.41),
+  size('ENT', '1 1/2', 41, 1.57, 1.936),
+  size('ENT', '2', 53, 2.02, 3.205),
+];
+
+export const conduitSource: Record<ConduitSize['family'], Source> = {
+  EMT: published('NFPA 70 Chapter 9, Table 4, EMT'),
+  ENT: fromMemory('NFPA 70 Chapter 9, Table 4, ENT'),
+};

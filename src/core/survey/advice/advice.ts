@@ -1,0 +1,28 @@
+import type { Job } from '../../job/job';
+import type { Source } from '../../standards/source';
+
+/** One way to decide. Money in the job's currency, minutes of work, ports of panels. */
+export type AdviceOption = {
+  id: string;
+  words: string;
+  money: number;
+  minutes: number;
+  ports: number;
+  /** What speaks for it here, and against it. */
+  pros: string[];
+  cons: string[];
+};
+
+/** A decision: both sides with their reasons and figures from the job, and what is suggested. */
+export type Advice = {
+  id: string;
+  question: string;
+  options: AdviceOption[];
+  suggested: string;
+  /** Why that is suggested, in one sentence. */
+  why: string;
+  source: Source;
+};
+
+/** One decision, a file of its own. Null: nothing to decide in this job. */
+export type Adviser = (job: Job) => Advice | null;

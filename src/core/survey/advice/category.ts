@@ -1,0 +1,57 @@
+import { runLengthMm } from '../../runs/routeLength';
+import { type Category, reachFor } from '../../standards/categoryReach';
+import { copperLengths } from '../../standards/copperLengths';
+import { fromMemory } from '../../standards/source';
+import { counted } from '../../text/counted';
+import { figureOf } from '../answers';
+import type { Adviser } from './advice';
+import { copperRuns, metresOf, price, round2 } from './figures';
+
+const KINDS: { id: string; category: Category; cost: 'cost-5e' | 'cost-6' | 'cost-6A' }[] = [
+  { id: '5e', category: '5e', cost: 'cost-5e' },
+  { id: '6', category: '6', cost: 'cost-6' },
+  { id: '6A', category: '6A', cost: 'cost-6A' },
+];
+
+export const categoryAdvice: Adviser = (job) => {
+  const runs = copperRuns(job).filter((run) => run.origin === 'new');
+  if (runs.length === 0) return null;
+  const metres = metresOf(job, runs);
+  const channel = (mm: number | null) => (mm ?? 1) + copperLengths.workAreaCordMm;
+  const short = (category: Category, mbps: number) =>
+    runs.filter((run) => channel(runLengthMm(job, run)) > (reachFor(category, mbps)?.sureMm ?? 0)).length;
+  const missed = (category: Category) =>
+    runs.filter(
+      (run) =>
+        run.speedMbps !== null && channel(runLengthMm(job, run)) > (reachFor(category, run.speedMbps)?.sureMm ?? 0),
+    ).length;
+  const options = KINDS.map(({ id, category, cost }) => {
+    const [fails, ten] = [missed(category), runs.length - short(category, 10_000)];
+    return {
+      id,
+      words: `Cat ${category}`,
+      money: round2(metres * price(job, cost)),
+      minutes: category === '6A' ? runs.length * 2 : 0,
+      ports: 0,
+      pros: [
+        `${counted(ten, 'run')} of ${runs.length} would carry 10 Gb/s for sure.`,
+        ...(fails === 0 ? ['Every run reaches the speed wanted.'] : []),
+      ],
+      cons: [
+        ...(fails > 0 ? [`${counted(fails, 'run')} would not surely reach the speed wanted.`] : []),
+        ...(category === '6A' ? ['Thicker: more conduit, wider bends, slower to end.'] : []),
+      ],
+      fails,
+    };
+  });
+  const internet = figureOf(job, 'internet-mbps');
+  const suggested = options.find((one) => one.fails === 0 && !(one.id === '5e' && internet >= 1000))?.id ?? '6A';
+  return {
+    id: 'category',
+    question: 'Which category for the new runs?',
+    options: options.map(({ fails: _, ...option }) => option),
+    suggested,
+    why: `The lowest that reaches every speed wanted over its length, and not Cat 5e for an internet of ${internet} Mb/s: cable outlives the gear.`,
+    source: fromMemory('ANSI/TIA-568.2-D; IEEE 802.3; TIA TSB-155-A'),
+  };
+};

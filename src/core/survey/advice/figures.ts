@@ -1,0 +1,18 @@
+import type { Job } from '../../job/job';
+import { indexJob } from '../../job/jobIndex';
+import { isNow, type Run } from '../../job/records/run';
+import { runLengthMm } from '../../runs/routeLength';
+import { figureOf } from '../answers';
+import type { QuestionId } from '../questions';
+
+/** Copper runs of this job. */
+export const copperRuns = (job: Job): Run[] =>
+  indexJob(job).runsInOrder.filter((run) => run.carries === 'ethernet' && isNow(run));
+
+export const metresOf = (job: Job, runs: readonly Run[]): number =>
+  runs.reduce((sum, run) => sum + (runLengthMm(job, run) ?? 0) / 1000, 0);
+
+export const price = (job: Job, id: QuestionId): number => figureOf(job, id);
+export const round2 = (value: number): number => Math.round(value * 100) / 100;
+/** Money that so many minutes cost. */
+export const labour = (job: Job, minutes: number): number => (minutes / 60) * price(job, 'cost-hour');

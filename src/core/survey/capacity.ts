@@ -1,0 +1,171 @@
+import { canLand, isPanel, isSwitched, portsOf } from '../gear/ports';
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import { isLive, isNow, isUntraced, type Run } from '../job/records/run';
+import { portWattsFor } from '../power/poe';
+import { practice } from '../standards/practice';
+import { commonPractice, published, type Source } from '../standards/source';
+import { answerOf, figureOf } from './answers';
+
+/** One thing that can run out. All in `unit`. */
+export type Capacity = {
+  id: string;
+  name: string;
+  unit: string;
+  has: number;
+  used: number;
+  /** Asked for later, or waiting in the pile. */
+  reserved: number;
+  free: number;
+  /** Used and reserved, grown for as many years as set. */
+  grown: number;
+  /** Grown against what there is; infinite when there is none of what is needed. */
+  share: number;
+  state: 'enough' | 'nearly full' | 'too little';
+  /** Year in which it runs out at that growth; 0 now, null not within 30 years. */
+  fullInYears: number | null;
+  source: Source;
+};
+
+/** A need after so many years of growth by a share a year. */
+export const grownNeed = (need: number, percent: number, years: number): number => need * (1 + percent / 100) ** years;
+
+/** Share of the breaker that a continuous load may take. */
+const continuousShare = (volts: string): number => (volts === '120' ? 0.8 : 1);
+const continuousSource = published('NFPA 70 210.20(A): continuous load at most 80 % of the breaker');
+
+type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> & { whole?: boolean; source?: Source };
+
+/** Everything that can run out: what is there, used, reserved and needed after the years set. Rows without any stock or need are left out. */
+export function capacities(job: Job): Capacity[] {
+  const index = indexJob(job);
+  const [percent, years] = [figureOf(job, 'growth-percent'), figureOf(job, 'growth-years')];
+  const gear = Object.values(job.gear);
+  const placed = (id: string) => index.placementOfGear.has(id);
+  const sum = <T>(rows: readonly T[], of: (row: T) => number) => rows.reduce((total, row) => total + of(row), 0);
+  const both = <T>(rows: readonly T[], isUsed: (row: T) => boolean, of: (row: T) => number) => ({
+    used: sum(rows.filter(isUsed), of),
+    reserved: sum(
+      rows.filter((row) => !isUsed(row)),
+      of,
+    ),
+  });
+  const panelPorts = gear.filter(isPanel).flatMap(portsOf);
+  const switches = gear.filter((one) => one.kind === 'switch');
+  const switchPorts = switches.flatMap(portsOf).filter((port) => port.use === 'access' && port.connector === 'rj45');
+  // A run of a later wish hangs on a device, if not on this job's.
+  const landable = index.runsInOrder.filter(
+    (run) => !isUntraced(run) && panelPorts.some((port) => canLand(port.connector, run.carries)),
+  );
+  const live = index.runsInOrder.filter(
+    (run) => run.device !== '' && run.carries === 'ethernet' && isSwitched(run.carries),
+  );
+  const faster = (mbps: number) => (run: Run) => (run.speedMbps ?? 0) > mbps;
+  const powered = gear.filter((one) => one.powerW > 0);
+  const volts = answerOf(job, 'mains-volts');
+  const poe = live.filter((run) => run.poeW > 0);
+  const watts = (run: Run) => {
+    const needed = portWattsFor(run.poeW);
+    return Number.isFinite(needed) ? needed : run.poeW;
+  };
+  const amps = both(
+    powered,
+    (one) => placed(one.id),
+    (one) => one.powerW / Number(volts),
+  );
+  const poeAmps = both(poe, isLive, (run) => run.poeW / Number(volts));
+  const rows: Row[] = [
+    {
+      id: 'units',
+      name: 'Rack units',
+      unit: 'U',
+      has: sum(Object.values(job.racks), (rack) => rack.units),
+      ...both(
+        gear,
+        (one) => placed(one.id),
+        (one) => one.heightU,
+      ),
+      whole: true,
+    },
+    {
+      id: 'panel',
+      name: 'Panel ports',
+      unit: 'ports',
+      has: panelPorts.length,
+      ...both(landable, isNow, () => 1),
+      whole: true,
+    },
+    {
+      id: 'switch',
+      name: 'Switch ports, any speed',
+      unit: 'ports',
+      has: switchPorts.length,
+      ...both(live, isLive, () => 1),
+      whole: true,
+    },
+    ...[1000, 5000].map((mbps) => ({
+      id: `switch-${mbps}`,
+      name: `Switch ports above ${mbps / 1000} Gb/s`,
+      unit: 'ports',
+      has: switchPorts.filter((port) => (port.speedMbps ?? 0) > mbps).length,
+      ...both(live.filter(faster(mbps)), isLive, () => 1),
+      whole: true,
+    })),
+    {
+      id: 'poe-ports',
+      name: 'Switch ports with power',
+      unit: 'ports',
+      has: switchPorts.filter((port) => port.poeW > 0).length,
+      ...both(poe, isLive, () => 1),
+      whole: true,
+    },
+    {
+      id: 'poe-watts',
+      name: 'PoE power',
+      unit: 'W',
+      has: sum(switches, (one) => one.poeBudgetW),
+      ...both(poe, isLive, watts),
+    },
+    {
+      id: 'outlets',
+      name: 'Mains outlets',
+      unit: 'outlets',
+      has: figureOf(job, 'mains-outlets'),
+      ...both(
+        powered,
+        (one) => placed(one.id),
+        () => 1,
+      ),
+      whole: true,
+    },
+    {
+      id: 'amps',
+      name: `Mains current at ${volts} V`,
+      unit: 'A',
+      has: figureOf(job, 'mains-amps') * continuousShare(volts),
+      used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
+      reserved: amps.reserved + poeAmps.reserved,
+      ...(volts === '120' ? { source: continuousSource } : {}),
+    },
+  ];
+  return rows
+    .filter((row) => row.has > 0 || row.used + row.reserved > 0)
+    .map(({ whole, source = commonPractice, ...row }) => {
+      const need = row.used + row.reserved;
+      const exact = grownNeed(need, percent, years);
+      const grown = whole ? Math.ceil(exact - 1e-9) : exact;
+      const share = row.has > 0 ? grown / row.has : grown > 0 ? Number.POSITIVE_INFINITY : 0;
+      const state =
+        share > 1
+          ? ('too little' as const)
+          : share >= practice.fullShare
+            ? ('nearly full' as const)
+            : ('enough' as const);
+      return { ...row, free: row.has - need, grown, share, state, fullInYears: fullIn(need, row.has, percent), source };
+    });
+}
+
+function fullIn(need: number, has: number, percent: number): number | null {
+  for (let year = 0; year <= 30; year++) if (grownNeed(need, percent, year) > has + 1e-9) return year;
+  return null;
+}

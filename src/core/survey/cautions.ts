@@ -1,0 +1,91 @@
+import type { Job } from '../job/job';
+import { isNow } from '../job/records/run';
+import { runsThrough } from '../pathways/pathwayFigures';
+import { fromMemory, published, type Source } from '../standards/source';
+import { answerOf } from './answers';
+
+/** Something that can hurt someone or break a rule. Each is said once, where it applies. */
+export type Caution = { id: string; words: string; source: Source | null };
+
+const local = 'Local code and licensed practice come first.';
+
+/** The cautions that this job calls for, from what was answered and planned. */
+export function cautionsFor(job: Job): Caution[] {
+  const runs = Object.values(job.runs).filter((run) => isNow(run) && run.origin === 'new');
+  const pathways = Object.values(job.pathways);
+  const cautions: (Caution | false)[] = [
+    runs.length > 0 && {
+      id: 'drilling',
+      words: `Before drilling: look for mains, water and gas in the wall, from both sides. ${local}`,
+      source: null,
+    },
+    answerOf(job, 'built-before-2000') !== 'no' && {
+      id: 'old-boards',
+      words:
+        'Boards, coatings and lagging of this age may hold asbestos or lead. Do not drill or sand them before they were checked by someone qualified.',
+      source: null,
+    },
+    answerOf(job, 'air-space') !== 'no' && {
+      id: 'air-space',
+      words: `Where the space above the ceiling moves air, only cable rated for it is allowed (plenum, or what local code asks for). ${local}`,
+      source: published('NFPA 70 800.113 and 300.22'),
+    },
+    answerOf(job, 'fire-walls') !== 'no' && {
+      id: 'fire-walls',
+      words: `Every hole through a fire-rated wall or floor is closed again to its rating. ${local}`,
+      source: published('NFPA 70 300.21 and 800.26'),
+    },
+    {
+      id: 'mains',
+      words:
+        'New mains outlets and circuits are work for a licensed electrician. Never open a mains enclosure for data cable.',
+      source: null,
+    },
+    pathways.some((row) => row.mainsMm !== null) && {
+      id: 'mains-near',
+      words: `Data cable keeps its distance from mains and shares no box or conduit with it. ${local}`,
+      source: published('NFPA 70 800.133(A)'),
+    },
+    pathways.some((row) => row.kind === 'conduit') && {
+      id: 'fish-tape',
+      words:
+        'A metal fish tape in a conduit of which nobody knows what else is in it can touch live parts. Use one that does not conduct.',
+      source: null,
+    },
+    pathways.some((row) => row.surroundings === 'outdoor' || row.surroundings === 'buried') && {
+      id: 'outdoor',
+      words: `Cable between buildings brings lightning and earth differences with it: surge protection or fibre. Call before digging. ${local}`,
+      source: fromMemory('NFPA 70 800.90'),
+    },
+    pathways.some((row) => runsThrough(job, row.id).some((run) => run.carries === 'fibre')) && {
+      id: 'fibre',
+      words: 'Never look into a fibre or a port. Shards go into a bin with a lid.',
+      source: published('IEC 60825-2'),
+    },
+    answerOf(job, 'wall-kind') !== 'studs' && {
+      id: 'wall',
+      words:
+        answerOf(job, 'wall-kind') === 'masonry'
+          ? 'Anchors in masonry only by their maker’s table.'
+          : 'Find out what is behind the board before a cabinet is hung on it: hollow-wall fixings alone do not carry one.',
+      source: null,
+    },
+    answerOf(job, 'damp') !== 'no' && {
+      id: 'damp',
+      words: 'A damp place is no place for mains-powered gear. Find another, or have it made dry first.',
+      source: null,
+    },
+    answerOf(job, 'internet-in') === 'cellular' && {
+      id: 'aerial',
+      words: `An aerial outside is earthed and its lead kept short, about 5 m by common practice; lengthen the data side instead. ${local}`,
+      source: fromMemory('NFPA 70 Article 810'),
+    },
+    runs.length > 0 && {
+      id: 'ladder',
+      words:
+        'Ladders, lofts and crawl spaces: a second person within call, boards to kneel on, and out when it is hot.',
+      source: null,
+    },
+  ];
+  return cautions.filter((one) => one !== false);
+}

@@ -1,0 +1,393 @@
+import { slack, slackSource } from '../standards/slack';
+import { commonPractice, type Source } from '../standards/source';
+
+export const QUESTION_GROUPS = [
+  'Building',
+  'Cabinet place',
+  'Internet and mains',
+  'Growth',
+  'Runs an outlet',
+  'Lengths',
+  'Buying and pulling',
+  'Labels',
+  'What things cost',
+] as const;
+export type QuestionGroup = (typeof QUESTION_GROUPS)[number];
+
+type Common = {
+  group: QuestionGroup;
+  words: string;
+  /** What the answer does: to a computation, to a caution, or to the record only. */
+  changes: 'a computation' | 'a caution' | 'the record';
+  /** In words: what becomes different by it. */
+  whatFor: string;
+  /** Where the default comes from. */
+  source?: Source;
+};
+export type ChoiceQuestion = Common & {
+  kind: 'choice';
+  initial: string;
+  options: readonly { value: string; words: string }[];
+};
+/** `length`: millimetres, shown and typed in the job's units. */
+export type NumberQuestion = Common & {
+  kind: 'number' | 'length';
+  initial: number;
+  least: number;
+  most: number;
+  unit: string;
+};
+export type WordsQuestion = Common & { kind: 'words'; initial: string };
+export type Question = ChoiceQuestion | NumberQuestion | WordsQuestion;
+
+const choice = (
+  group: QuestionGroup,
+  words: string,
+  options: Record<string, string>,
+  initial: string,
+  changes: Common['changes'],
+  whatFor: string,
+): ChoiceQuestion => ({
+  kind: 'choice',
+  group,
+  words,
+  options: Object.entries(options).map(([value, text]) => ({ value, words: text })),
+  initial,
+  changes,
+  whatFor,
+});
+const number = (
+  group: QuestionGroup,
+  words: string,
+  unit: string,
+  [initial, least, most]: [number, number, number],
+  whatFor: string,
+  source: Source = commonPractice,
+): NumberQuestion => ({
+  kind: 'number',
+  group,
+  words,
+  unit,
+  initial,
+  least,
+  most,
+  changes: 'a computation',
+  whatFor,
+  source,
+});
+const length = (
+  group: QuestionGroup,
+  words: string,
+  [initial, least, most]: [number, number, number],
+  whatFor: string,
+  source: Source = commonPractice,
+): NumberQuestion => ({ ...number(group, words, '', [initial, least, most], whatFor, source), kind: 'length' });
+const yesNo = { no: 'no', yes: 'yes', unknown: 'not known' };
+
+const runs = (what: string, initial: number, why: string) =>
+  number('Runs an outlet', `Runs to ${what}`, 'runs', [initial, 0, 12], why);
+const height = (what: string, initial: number) =>
+  length('Lengths', `Height of ${what}`, [initial, 0, 20_000], 'Rise and drop of its run.');
+
+/**
+ * Every question of the survey and every figure that a job can set instead of its default. Only what changes a
+ * computation, a caution or the record is asked.
+ */
+export const QUESTIONS = {
+  'wall-kind': choice(
+    'Building',
+    'What is the wall behind the cabinet?',
+    { unknown: 'not known', studs: 'board on studs', masonry: 'masonry', board: 'board only, no studs reached' },
+    'unknown',
+    'a caution',
+    'How the cabinet may be hung, and what to find out first.',
+  ),
+  'built-before-2000': choice(
+    'Building',
+    'Was the building put up or last rebuilt before the year 2000?',
+    yesNo,
+    'unknown',
+    'a caution',
+    'Old boards, coatings and lagging may hold asbestos or lead.',
+  ),
+  'finished-walls': choice(
+    'Building',
+    'Are the walls finished?',
+    { yes: 'yes', no: 'no, still open', part: 'in part' },
+    'yes',
+    'a computation',
+    'Minutes for making good are added to each run in finished walls.',
+  ),
+  'air-space': choice(
+    'Building',
+    'Is the space above the ceilings used to move air?',
+    yesNo,
+    'unknown',
+    'a caution',
+    'Cable there must be of the plenum or low-smoke kind that local code asks for.',
+  ),
+  'fire-walls': choice(
+    'Building',
+    'Do runs cross fire-rated walls or floors?',
+    yesNo,
+    'unknown',
+    'a caution',
+    'Each hole is restored to its rating.',
+  ),
+  'route-c': number(
+    'Building',
+    'Warmest place along the runs in summer',
+    '°C',
+    [20, -20, 60],
+    'Permanent link limit: warm cable reaches less far.',
+  ),
+  damp: choice('Cabinet place', 'Is the place damp?', yesNo, 'no', 'a caution', 'Network gear does not stand damp.'),
+  dust: choice(
+    'Cabinet place',
+    'Is the place dusty?',
+    yesNo,
+    'no',
+    'a computation',
+    'Advice: an enclosed cabinet with filters.',
+  ),
+  quiet: choice(
+    'Cabinet place',
+    'Do people work or sleep within earshot?',
+    yesNo,
+    'no',
+    'a computation',
+    'Advice: an enclosed cabinet, gear without fans.',
+  ),
+  public: choice(
+    'Cabinet place',
+    'Can strangers reach the cabinet?',
+    yesNo,
+    'no',
+    'a computation',
+    'Advice: a cabinet that locks.',
+  ),
+  'reserved-for': {
+    kind: 'words',
+    group: 'Cabinet place',
+    words: 'What must stay free, and for whom?',
+    initial: '',
+    changes: 'the record',
+    whatFor: 'Goes on the list of open points.',
+  },
+  'inherited-tested': choice(
+    'Cabinet place',
+    'Were the cables that are there already tested?',
+    { none: 'there are none', no: 'no', yes: 'yes, with a record', unknown: 'not known' },
+    'none',
+    'a computation',
+    'Advice: what to keep. Untested cable is tested before it is landed.',
+  ),
+  'internet-in': choice(
+    'Internet and mains',
+    'How does the internet come in?',
+    {
+      fibre: 'fibre terminal',
+      cable: 'cable modem',
+      telephone: 'telephone modem',
+      cellular: 'cellular aerial',
+      none: 'not yet',
+    },
+    'fibre',
+    'a caution',
+    'The gateway stands near it; the lead of an aerial stays short.',
+  ),
+  'internet-mbps': number(
+    'Internet and mains',
+    'Internet speed expected',
+    'Mb/s',
+    [1000, 1, 100_000],
+    'Advice: category and speed of the uplink.',
+  ),
+  'mains-volts': choice(
+    'Internet and mains',
+    'Mains voltage',
+    { '120': '120 V', '230': '230 V' },
+    '230',
+    'a computation',
+    'Amperes of the gear.',
+  ),
+  'mains-amps': number(
+    'Internet and mains',
+    'Rating of the circuit at the cabinet',
+    'A',
+    [16, 1, 100],
+    'Amperes free. On 120 V a continuous load may take 80 % of it (NFPA 70 210.20(A)).',
+  ),
+  'mains-used-amps': number('Internet and mains', 'What else hangs on that circuit', 'A', [0, 0, 100], 'Amperes free.'),
+  'mains-outlets': number(
+    'Internet and mains',
+    'Mains outlets at the cabinet',
+    'outlets',
+    [8, 0, 96],
+    'Outlets free, those of distribution units counted in.',
+  ),
+  'growth-percent': number(
+    'Growth',
+    'Growth in a year',
+    '%',
+    [10, 0, 100],
+    'Everything that runs and gear take, in the years to come.',
+  ),
+  'growth-years': number('Growth', 'Years to look ahead', 'years', [5, 0, 20], 'The same.'),
+  'runs-desk': runs('a desk', 2, 'Telephone and computer, or a spare for the next thing.'),
+  'runs-television': runs('a television point', 3, 'Television, box and player, with none shared.'),
+  'runs-camera': runs('a camera', 1, 'One device, powered over its run.'),
+  'runs-access-point': runs('an access point', 1, 'One device, powered over its run.'),
+  'runs-speaker': runs('a speaker point', 1, 'One device.'),
+  'runs-control-panel': runs('a control panel', 1, 'One device, powered over its run.'),
+  'runs-telephone': runs('a telephone', 2, 'Two runs to any outlet: the second costs little now and much later.'),
+  'runs-printer': runs('a printer', 2, 'Two runs to any outlet: the second costs little now and much later.'),
+  'runs-other': runs('any other outlet', 2, 'Two runs to any outlet: the second costs little now and much later.'),
+  'spare-later': choice(
+    'Runs an outlet',
+    'Wishes for later: pull their runs now?',
+    { no: 'no, list them', yes: 'yes, pull and leave spare' },
+    'no',
+    'a computation',
+    'Runs of later wishes count as reserved, or are pulled with the others.',
+  ),
+  'height-low': height('outlets on walls', 300),
+  'height-desk': height('control panels and telephones on walls', 1400),
+  'height-high': height('what hangs below the ceiling', 2500),
+  'slack-cabinet': length(
+    'Lengths',
+    'Slack left at the cabinet',
+    [slack.cabinetMm, 0, 20_000],
+    'Added to each estimated length.',
+    slackSource,
+  ),
+  'slack-outlet': length(
+    'Lengths',
+    'Slack left at an outlet',
+    [slack.outletCopperMm, 0, 5000],
+    'Added to each estimated length of copper; fibre takes 1 m.',
+    slackSource,
+  ),
+  'cord-awg': choice(
+    'Lengths',
+    'Gauge of the patch cords',
+    { '24': '24 AWG', '26': '26 AWG', '28': '28 AWG, slim' },
+    '24',
+    'a computation',
+    'Cords and fixed cable together: thin cords cost reach.',
+  ),
+  'outlet-cord': length(
+    'Lengths',
+    'Cords at the outlet',
+    [5000, 0, 20_000],
+    'Channel length of each run.',
+    slackSource,
+  ),
+  'pull-spare': number(
+    'Buying and pulling',
+    'Spare for each pull',
+    '%',
+    [0, 0, 30],
+    'Added to each length that is cut off a box.',
+  ),
+  'reusable-rest': length(
+    'Buying and pulling',
+    'Shortest rest worth keeping',
+    [15_000, 0, 100_000],
+    'A shorter rest in an opened box counts as scrap.',
+  ),
+  'pull-together': choice(
+    'Buying and pulling',
+    'Pull the runs of one outlet at once?',
+    { yes: 'yes, from different boxes', no: 'no, one after the other' },
+    'yes',
+    'a computation',
+    'Runs of one outlet come from boxes of their own.',
+  ),
+  'tie-spacing': choice(
+    'Buying and pulling',
+    'Ties along a bundle every',
+    { '150': '150 mm', '200': '200 mm', '300': '300 mm' },
+    '200',
+    'a computation',
+    'Count of ties.',
+  ),
+  remotes: number(
+    'Buying and pulling',
+    'Remotes of the tone set at hand',
+    'remotes',
+    [4, 1, 60],
+    'How many jacks one walk can trace.',
+  ),
+  'label-scheme': choice(
+    'Labels',
+    'Labels are made as',
+    {
+      numbers: 'plain numbers, the same at both ends',
+      place: 'floor, room, outlet and jack',
+      telecom: 'space, panel and port (TIA-606 form)',
+    },
+    'numbers',
+    'a computation',
+    'New labels, and what renaming proposes.',
+  ),
+  'label-space': {
+    kind: 'words',
+    group: 'Labels',
+    words: 'Identifier of the room of the cabinet (floor and letter)',
+    initial: '1A',
+    changes: 'a computation',
+    whatFor: 'Labels of the TIA-606 form begin with it.',
+  },
+  currency: {
+    kind: 'words',
+    group: 'What things cost',
+    words: 'Money is counted in',
+    initial: '',
+    changes: 'the record',
+    whatFor: 'Shown behind every amount.',
+  },
+  'cost-hour': number('What things cost', 'An hour of work', '', [60, 0, 1000], 'Minutes in money.'),
+  'cost-5e': number('What things cost', 'A metre of Cat 5e', '', [0.35, 0, 100], 'Cable in money.'),
+  'cost-6': number('What things cost', 'A metre of Cat 6', '', [0.5, 0, 100], 'Cable in money.'),
+  'cost-6A': number('What things cost', 'A metre of Cat 6A', '', [0.9, 0, 100], 'Cable in money.'),
+  'cost-panel-port': number('What things cost', 'A punch-down panel, a port', '', [2, 0, 100], 'Panels in money.'),
+  'cost-keystone-port': number(
+    'What things cost',
+    'A keystone panel with its jacks, a port',
+    '',
+    [5, 0, 100],
+    'Panels in money.',
+  ),
+  'cost-coupler-port': number('What things cost', 'A coupler panel, a port', '', [6, 0, 100], 'Panels in money.'),
+  'cost-rack-unit': number('What things cost', 'A rack or cabinet, a unit', '', [25, 0, 1000], 'Racks in money.'),
+  'cost-plug': number('What things cost', 'A plug', '', [0.8, 0, 100], 'Runs without a panel in money.'),
+  'minutes-jack': number('What things cost', 'Minutes for one end on a jack', 'min', [6, 0, 60], 'Work in minutes.'),
+  'minutes-plug': number('What things cost', 'Minutes for one end on a plug', 'min', [5, 0, 60], 'Work in minutes.'),
+  'minutes-coupler': number(
+    'What things cost',
+    'Minutes for one end with plug and coupler',
+    'min',
+    [5.5, 0, 60],
+    'Work in minutes.',
+  ),
+  'minutes-pull': number('What things cost', 'Minutes to pull one run', 'min', [20, 0, 240], 'Work in minutes.'),
+  'minutes-pull-more': number(
+    'What things cost',
+    'Minutes for each further run of the same pull',
+    'min',
+    [3, 0, 240],
+    'Work in minutes.',
+  ),
+  'minutes-making-good': number(
+    'What things cost',
+    'Minutes of making good for one outlet',
+    'min',
+    [30, 0, 600],
+    'Work in minutes, in finished walls.',
+  ),
+} as const satisfies Record<string, Question>;
+
+export type QuestionId = keyof typeof QUESTIONS;
+export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[];
+export const questionOf = (id: QuestionId): Question => QUESTIONS[id];

@@ -1,0 +1,22 @@
+import Link from 'next/link';
+
+export type View = { id: string; name: string; note?: string };
+
+/** The views of a station. The first one has the station's own address. */
+export function ViewTabs({ base, views, now }: { base: string; views: readonly View[]; now: string }) {
+  return (
+    <nav aria-label="Views" className="flex flex-wrap gap-x-0.5 border-b bg-sheet px-2 pt-1">
+      {views.map(({ id, name, note }, at) => (
+        <Link
+          key={id}
+          href={at === 0 ? base : `${base}/${id}`}
+          aria-current={id === now ? 'page' : undefined}
+          className={`rounded-t-[3px] border-x border-t px-2.5 py-1 text-[13px] leading-tight ${id === now ? '-mb-px border-strong bg-paper font-bold' : 'border-transparent font-semibold text-soft hover:bg-well hover:text-ink'}`}
+        >
+          {name}
+          {note && <span className="ml-1 font-mono text-xs">{note}</span>}
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { RunColumn } from '@/core/formats/runColumns';
+import { labelBearers } from '@/core/labels/labelScheme';
+import { editCell, scheduleColumns } from '@/core/runs/cells';
+import { counted } from '@/core/text/counted';
+import { useSession } from '../job/session';
+import { Button } from '../kit/Button';
+import { NAMES } from './columns';
+
+/** Fields that many runs can share. */
+const OWN: readonly RunColumn[] = ['label', 'asked_by'];
+
+/** Change or remove the runs that are chosen, all in one step. */
+export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDone: () => void }) {
+  const job = useSession((session) => session.job);
+  const dispatch = useSession((session) => session.dispatch);
+  const fields = scheduleColumns(job.units).filter((column) => !OWN.includes(column));
+  const [field, setField] = useState<RunColumn>('state');
+  const [text, setText] = useState('');
+  const runs = [...chosen].flatMap((id) => job.runs[id] ?? []);
+  const set = () => {
+    const [first] = runs;
+    if (!first) return;
+    const read = editCell(first, field, text);
+    if (read.faults.length > 0) return void toast.error(read.faults.join('\n'));
+    const [command] = read.commands;
+    if (command?.type !== 'editRuns') return;
+    const changes = command.edits[0]?.changes ?? {};
+    if (dispatch([{ type: 'editRuns', edits: runs.map((run) => ({ runId: run.id, changes })) }])) setText('');
+  };
+  const [first] = runs;
+  return (
+    <form
+      aria-label="Change the chosen runs"
+      className="flex flex-wrap items-center gap-2 border-t bg-well px-3 py-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        set();
+      }}
+    >
+      <b>{counted(runs.length, 'run')} chosen</b>
+      <select
+        aria-label="Field to set"
+        className="min-h-8 rounded-[3px] border border-strong bg-sheet px-1.5"
+        value={field}
+        onChange={(event) => setField(event.target.value as RunColumn)}
+      >
+        {fields.map((column) => (
+          <option key={column} value={column}>
+            {NAMES[column]}
+          </option>
+        ))}
+      </select>
+      <input
+        aria-label="What to set it to"
+        className="min-h-8 w-44 rounded-[3px] border border-strong bg-face px-2"
+        list={
+          { state: 'list-state', scope: 'list-scope', entry: 'list-entry', cable: 'list-cable', bundle: 'list-bundle' }[
+            field as string
+          ]
+        }
+        value={text}
+        placeholder="empty clears it"
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Button type="submit" look="main">
+        Set for {counted(runs.length, 'run')}
+      </Button>
+      <Button
+        onClick={() => {
+          if (dispatch([{ type: 'removeRuns', runIds: runs.map((run) => run.id) }])) onDone();
+        }}
+      >
+        Remove {counted(runs.length, 'run')}
+      </Button>
+      <Button look="quiet" onClick={onDone}>
+        Let go
+      </Button>
+      {runs.length === 1 && first && (
+        <p className="narrow w-full text-soft text-xs">
+          A new label for {first.label} also changes: {labelBearers(job, first.id).join(', ')}.
+        </p>
+      )}
+    </form>
+  );
+}

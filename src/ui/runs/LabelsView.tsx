@@ -1,0 +1,253 @@
+'use client';
+
+import { Download } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { Refusal } from '@/core/job/refusal';
+import {
+  LABEL_KIND_WORDS,
+  LABEL_KINDS,
+  LABEL_SHEETS,
+  type LabelKind,
+  type LabelSheetId,
+  LabelSheetSize,
+  writeOwnSheet,
+} from '@/core/labels/labelOptions';
+import { labelPages } from '@/core/labels/labelPages';
+import { labelBearers, planLabels, renameCommands, type Scheme } from '@/core/labels/labelScheme';
+import { answerCommand, answerOf } from '@/core/survey/answers';
+import { questionOf } from '@/core/survey/questions';
+import { counted } from '@/core/text/counted';
+import { useSession } from '../job/session';
+import { Button } from '../kit/Button';
+import { CommitField, CommitSelect } from '../kit/CommitField';
+
+const MEASURES: { field: keyof LabelSheetSize; words: string }[] = [
+  { field: 'pageWidthMm', words: 'Page width' },
+  { field: 'pageHeightMm', words: 'Page height' },
+  { field: 'columns', words: 'Columns' },
+  { field: 'rows', words: 'Rows' },
+  { field: 'labelWidthMm', words: 'Label width' },
+  { field: 'labelHeightMm', words: 'Label height' },
+  { field: 'leftMm', words: 'From the left' },
+  { field: 'topMm', words: 'From the top' },
+  { field: 'gapXMm', words: 'Gap across' },
+  { field: 'gapYMm', words: 'Gap down' },
+];
+
+/** Labels: one scheme for the job, renaming with what else changes, and sheets to print. */
+export function LabelsView() {
+  return (
+    <div className="grid min-h-0 flex-1 content-start gap-x-6 gap-y-4 overflow-auto px-3 py-2 xl:grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)]">
+      <Renaming />
+      <Printing />
+    </div>
+  );
+}
+
+function Renaming() {
+  const job = useSession((session) => session.job);
+  const dispatch = useSession((session) => session.dispatch);
+  const scheme = answerOf(job, 'label-scheme') as Scheme;
+  const question = questionOf('label-scheme');
+  const plan = useMemo(() => planLabels(job, scheme), [job, scheme]);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const chosen = plan.renames.filter(({ runId }) => !left.has(runId));
+  // Leaving some out frees or blocks labels, so the plan is made anew for those that stay.
+  const final = useMemo(
+    () => (left.size === 0 ? plan : planLabels(job, scheme, new Set(chosen.map(({ runId }) => runId)))),
+    [job, scheme, plan, left, chosen],
+  );
+  const finalOf = new Map(final.renames.map(({ runId, to }) => [runId, to]));
+  const toggle = (id: string) => {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    setLeft(next);
+  };
+  return (
+    <section aria-label="Scheme" className="min-w-0">
+      <h2 className="wide mb-1 border-strong border-b font-bold">One scheme for the job</h2>
+      <div className="grid gap-2 sm:grid-cols-2">
+        {question.kind === 'choice' && (
+          <CommitSelect
+            label={question.words}
+            value={scheme}
+            options={question.options}
+            onCommit={(value) => {
+              setLeft(new Set());
+              dispatch([answerCommand(job, 'label-scheme', value)]);
+            }}
+          />
+        )}
+        {scheme === 'telecom' && (
+          <CommitField
+            label="Space of the cabinet"
+            help="Floor and letter, as TIA-606 has it."
+            value={answerOf(job, 'label-space')}
+            onCommit={(text) => (dispatch([answerCommand(job, 'label-space', text)]) ? null : 'It could not be taken.')}
+          />
+        )}
+      </div>
+      {plan.renames.length === 0 ? (
+        <p className="mt-2 text-soft">
+          Every label is as the scheme makes it{plan.left.length > 0 ? ', as far as it can' : ''}.
+        </p>
+      ) : (
+        <>
+          <div className="my-2 flex flex-wrap items-center gap-2">
+            <Button
+              look="main"
+              disabled={final.renames.length === 0}
+              onClick={() => {
+                if (dispatch(renameCommands(final.renames))) setLeft(new Set());
+              }}
+            >
+              Rename {counted(final.renames.length, 'run')}
+            </Button>
+            <span className="text-soft">Landings, cords, cuts and pathways stay; what is printed changes.</span>
+          </div>
+          <table className="narrow w-full text-[13px]">
+            <thead>
+              <tr className="border-b text-left">
+                <th className="w-6" />
+                <th>Now</th>
+                <th>Becomes</th>
+                <th>Changes with it</th>
+              </tr>
+            </thead>
+            <tbody>
+              {plan.renames.slice(0, 200).map(({ runId, from, to }) => (
+                <tr key={runId} className="border-b align-top">
+                  <td>
+                    <input
+                      type="checkbox"
+                      aria-label={`Rename ${from}`}
+                      checked={!left.has(runId)}
+                      onChange={() => toggle(runId)}
+                    />
+                  </td>
+                  <td className="font-bold font-mono">{from}</td>
+                  <td className="font-bold font-mono">{left.has(runId) ? from : (finalOf.get(runId) ?? to)}</td>
+                  <td className="text-soft">{labelBearers(job, runId).join(', ')}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {plan.renames.length > 200 && <p className="text-soft">The first 200 are listed; all are renamed.</p>}
+        </>
+      )}
+      {final.left.length > 0 && (
+        <ul className="mt-2 list-disc pl-5 text-bite">
+          {final.left.slice(0, 6).map(({ runId, why }) => (
+            <li key={runId}>{why}</li>
+          ))}
+          {final.left.length > 6 && <li>and {final.left.length - 6} more</li>}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Printing() {
+  const job = useSession((session) => session.job);
+  const [kind, setKind] = useState<LabelKind>('wrap');
+  const [sheet, setSheet] = useState<LabelSheetId | 'own'>('a4-3x8');
+  const [own, setOwn] = useState<LabelSheetSize>(LABEL_SHEETS['a4-3x8'].size);
+  const [code, setCode] = useState(false);
+  const made = useMemo(() => {
+    try {
+      const codeFor = code ? 'http://localhost/' : undefined;
+      return { pages: labelPages(job, { kind, sheet, own, ...(codeFor ? { codeFor } : {}) }), words: null };
+    } catch (fault) {
+      if (fault instanceof Refusal) return { pages: null, words: fault.message };
+      throw fault;
+    }
+  }, [job, kind, sheet, own, code]);
+  const query = new URLSearchParams({
+    kind,
+    sheet,
+    ...(sheet === 'own' ? { own: writeOwnSheet(own) } : {}),
+    ...(code ? { code: '1' } : {}),
+  });
+  const file = (name: string) => `/api/jobs/${job.id}/files/${name}?${query}`;
+  const link =
+    'inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-well';
+  return (
+    <section aria-label="Print" className="min-w-0">
+      <h2 className="wide mb-1 border-strong border-b font-bold">Sheets to print</h2>
+      <div className="grid gap-2 sm:grid-cols-2">
+        <CommitSelect
+          label="Labels"
+          value={kind}
+          options={LABEL_KINDS.map((value) => ({ value, words: LABEL_KIND_WORDS[value] }))}
+          onCommit={(value) => setKind(value as LabelKind)}
+        />
+        {kind !== 'strip' && (
+          <CommitSelect
+            label="Sheet"
+            value={sheet}
+            options={[
+              ...Object.entries(LABEL_SHEETS).map(([value, { words }]) => ({ value, words })),
+              { value: 'own', words: 'own measures' },
+            ]}
+            onCommit={(value) => {
+              if (value === 'own' && sheet !== 'own') setOwn(LABEL_SHEETS[sheet].size);
+              setSheet(value as LabelSheetId | 'own');
+            }}
+          />
+        )}
+      </div>
+      {kind !== 'strip' && sheet === 'own' && (
+        <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-5">
+          {MEASURES.map(({ field, words }) => (
+            <CommitField
+              key={field}
+              label={words}
+              {...(field === 'columns' || field === 'rows' ? {} : { unit: 'mm' })}
+              inputMode="decimal"
+              value={String(own[field])}
+              onCommit={(text) => {
+                const next = { ...own, [field]: Number(text.replace(',', '.')) };
+                const checked = LabelSheetSize.safeParse(next);
+                if (!checked.success) return checked.error.issues[0]?.message ?? 'Expected a number.';
+                setOwn(next);
+                return null;
+              }}
+            />
+          ))}
+        </div>
+      )}
+      <div className="my-2 flex flex-wrap items-center gap-2">
+        {kind !== 'strip' && (
+          <label className="flex items-center gap-2">
+            <input type="checkbox" checked={code} onChange={() => setCode(!code)} />A code to scan, which opens the
+            trace
+          </label>
+        )}
+        <a href={file('labels.pdf')} download className={`${link} border-act bg-act text-act-ink hover:bg-act`}>
+          <Download size={15} aria-hidden /> PDF
+        </a>
+        <a href={file('labels.svg')} download className={link}>
+          <Download size={15} aria-hidden /> SVG
+        </a>
+        {made.pages && <span className="text-soft">{counted(made.pages.pages.length, 'page')}, in true size</span>}
+      </div>
+      {made.words && <p className="font-semibold text-wont">{made.words}</p>}
+      {made.pages && made.pages.faults.length > 0 && (
+        <ul className="mb-2 list-disc pl-5 text-bite">
+          {made.pages.faults.slice(0, 5).map((fault) => (
+            <li key={fault}>{fault}</li>
+          ))}
+          {made.pages.faults.length > 5 && <li>and {made.pages.faults.length - 5} more</li>}
+        </ul>
+      )}
+      {made.pages && (
+        // biome-ignore lint/performance/noImgElement: a drawing made for this job, in no size that is known before
+        <img
+          src={`${file('labels.svg')}&show=1&rev=${encodeURIComponent(JSON.stringify(made.pages.pages[0] ?? []).length)}`}
+          alt={`The sheets of labels: ${LABEL_KIND_WORDS[kind]}`}
+          className="max-h-[560px] w-full border border-strong bg-white object-contain object-top"
+        />
+      )}
+    </section>
+  );
+}

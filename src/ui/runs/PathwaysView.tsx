@@ -1,0 +1,326 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, SURROUNDINGS } from '@/core/job/records/pathway';
+import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
+import { conduitSizes } from '@/core/standards/conduits';
+import { citeSource } from '@/core/standards/source';
+import { counted } from '@/core/text/counted';
+import { naturalOrder } from '@/core/text/naturalOrder';
+import {
+  formatLength,
+  formatSize,
+  lengthToField,
+  parseLength,
+  parseSize,
+  sizeToField,
+  sizeUnit,
+} from '@/core/units/length';
+import { BundleSection } from '../drawing/BundleSection';
+import { useSession } from '../job/session';
+import { Button } from '../kit/Button';
+import { CommitField, CommitSelect } from '../kit/CommitField';
+import { newRowId, useRows } from '../kit/useRows';
+import { RunPicker } from './RunPicker';
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/** Pathways with the runs through them: fill, bundle, bends, hooks, ties, strings and the distance to mains. */
+export function PathwaysView() {
+  const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const [id, setId] = useState<string | null>(null);
+  const all = Object.values(job.pathways).sort((a, b) => naturalOrder(a.name, b.name));
+  const pathway = all.find((one) => one.id === id) ?? all[0];
+  const figures = useMemo(() => all.map((one) => pathwayFigures(job, one)), [job, all]);
+  const add = () => {
+    let number = all.length + 1;
+    while (all.some((one) => one.name === `Conduit ${number}`)) number += 1;
+    const record: Pathway = {
+      id: newRowId('pathway'),
+      name: `Conduit ${number}`,
+      kind: 'conduit',
+      surroundings: 'indoor',
+      widthMm: 26.6,
+      heightMm: null,
+      lengthMm: 10_000,
+      bends: 0,
+      bendRadiusMm: null,
+      pullPoints: 0,
+      spacingMm: null,
+      pullString: true,
+      reservedFor: '',
+      mainsMm: null,
+      mainsCircuits: 1,
+      containment: 'none',
+    };
+    if (keep({ table: 'pathways', record })) setId(record.id);
+  };
+  return (
+    <div className="flex min-h-0 flex-1 flex-col overflow-auto lg:flex-row lg:overflow-hidden">
+      <div className="shrink-0 border-strong border-b p-2 lg:w-[230px] lg:overflow-auto lg:border-r lg:border-b-0">
+        <Button look={all.length === 0 ? 'main' : 'plain'} onClick={add}>
+          + Pathway
+        </Button>
+        {all.length === 0 && (
+          <p className="mt-2 text-soft">
+            Conduit, trunking, tray, hooks or a hole: describe it once, say which runs go through, and see whether they
+            fit.
+          </p>
+        )}
+        <ul className="mt-2">
+          {figures.map(({ pathway: one, runs, fill, allowance, fits }) => (
+            <li key={one.id}>
+              <button
+                type="button"
+                aria-pressed={one.id === pathway?.id}
+                className={`w-full border-b px-2 py-1 text-left hover:bg-well ${one.id === pathway?.id ? 'bg-well' : ''}`}
+                onClick={() => setId(one.id)}
+              >
+                <span className="block truncate font-semibold">{one.name}</span>
+                <span
+                  className={`narrow text-xs ${fill > allowance.share || !fits ? 'font-bold text-wont' : 'text-soft'}`}
+                >
+                  {counted(runs.length, 'run')}
+                  {one.kind !== 'hooks' && one.kind !== 'hole' && `, ${percent(fill)} of ${percent(allowance.share)}`}
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+      {pathway && (
+        <PathwayPage key={pathway.id} pathway={pathway} figures={figures.find((one) => one.pathway === pathway)} />
+      )}
+    </div>
+  );
+}
+
+function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayFigures | undefined }) {
+  const job = useSession((session) => session.job);
+  const dispatch = useSession((session) => session.dispatch);
+  const { keep, drop } = useRows();
+  const change = (changes: Partial<Pathway>) =>
+    keep({ table: 'pathways', record: { ...pathway, ...changes } }) ? null : 'It could not be taken: see the message.';
+  const size = (
+    field: 'widthMm' | 'heightMm' | 'spacingMm' | 'mainsMm' | 'bendRadiusMm',
+    label: string,
+    help?: string,
+  ) => (
+    <CommitField
+      label={label}
+      unit={sizeUnit(job.units)}
+      inputMode="decimal"
+      value={pathway[field] === null ? '' : sizeToField(pathway[field], job.units)}
+      {...(help ? { help } : {})}
+      onCommit={(text) => {
+        if (text.trim() === '' && field !== 'widthMm') return change({ [field]: null });
+        const mm = parseSize(text, job.units);
+        // Inside diameters of conduit are published to the tenth.
+        const exact = job.units === 'metric' && /^\s*[\d.,]+\s*$/.test(text) ? Number(text.replace(',', '.')) : mm;
+        if (mm === null || exact === null) return 'Expected a size, such as 26.6.';
+        return change({ [field]: field === 'widthMm' || field === 'heightMm' ? exact : mm });
+      }}
+    />
+  );
+  const whole = (field: 'bends' | 'pullPoints' | 'mainsCircuits', label: string) => (
+    <CommitField
+      label={label}
+      inputMode="numeric"
+      value={String(pathway[field])}
+      onCommit={(text) => {
+        const count = Number(text);
+        return text.trim() === '' || !Number.isInteger(count) || count < 0
+          ? 'Expected a whole number.'
+          : change({ [field]: count });
+      }}
+    />
+  );
+  const words = (list: readonly string[]) => list.map((value) => ({ value, words: value }));
+  const published = conduitSizes.find((one) => one.insideMm === pathway.widthMm);
+  const round = pathway.kind === 'conduit' || pathway.kind === 'hole';
+  const through = new Set(figures?.runs.map((run) => run.id));
+  const setThrough = (ids: ReadonlySet<string>) => {
+    const gone = Object.values(job.passages).filter((row) => row.pathwayId === pathway.id && !ids.has(row.runId));
+    const added = [...ids].filter((id) => !through.has(id));
+    dispatch([
+      ...(gone.length > 0
+        ? [{ type: 'dropRows' as const, table: 'passages' as const, ids: gone.map((row) => row.id) }]
+        : []),
+      ...(added.length > 0
+        ? [
+            {
+              type: 'keepRows' as const,
+              rows: added.map((runId) => ({
+                table: 'passages' as const,
+                record: { id: newRowId('passage'), pathwayId: pathway.id, runId },
+              })),
+            },
+          ]
+        : []),
+    ]);
+  };
+  return (
+    <div className="grid min-w-0 flex-1 content-start gap-4 p-3 lg:overflow-auto xl:grid-cols-[minmax(330px,1fr)_minmax(330px,1fr)]">
+      <section aria-label={`Measures of ${pathway.name}`} className="grid content-start gap-2">
+        <CommitField
+          label="Name"
+          value={pathway.name}
+          maxLength={60}
+          onCommit={(name) => (name.trim() === '' ? 'Expected a name.' : change({ name: name.trim() }))}
+        />
+        <div className="grid grid-cols-2 gap-2">
+          <CommitSelect
+            label="Kind"
+            value={pathway.kind}
+            options={words(PATHWAY_KINDS)}
+            onCommit={(kind) => {
+              const open = kind === 'trunking' || kind === 'tray';
+              change({ kind: kind as Pathway['kind'], heightMm: open ? (pathway.heightMm ?? 50) : null });
+            }}
+          />
+          <CommitSelect
+            label="Runs"
+            value={pathway.surroundings}
+            options={words(SURROUNDINGS)}
+            onCommit={(value) => change({ surroundings: value as Pathway['surroundings'] })}
+          />
+          {pathway.kind === 'conduit' && (
+            <CommitSelect
+              label="Published size"
+              value={published ? `${published.family} ${published.trade}` : ''}
+              options={[
+                { value: '', words: 'own measure' },
+                ...conduitSizes.map((one) => ({
+                  value: `${one.family} ${one.trade}`,
+                  words: `${one.family} ${one.trade} (${one.designator})`,
+                })),
+              ]}
+              onCommit={(value) => {
+                const chosen = conduitSizes.find((one) => `${one.family} ${one.trade}` === value);
+                if (chosen) change({ widthMm: chosen.insideMm });
+              }}
+            />
+          )}
+          {size('widthMm', round || pathway.kind === 'hooks' ? 'Inside diameter' : 'Inside width')}
+          {!round && pathway.kind !== 'hooks' && size('heightMm', 'Inside height')}
+          <CommitField
+            label="Length"
+            unit={job.units === 'metric' ? 'm' : 'ft'}
+            inputMode="decimal"
+            value={lengthToField(pathway.lengthMm, job.units)}
+            onCommit={(text) => {
+              const mm = parseLength(text, job.units === 'metric' ? 'm' : 'ft');
+              return mm === null || mm < 1 ? 'Expected a length.' : change({ lengthMm: mm });
+            }}
+          />
+          {pathway.kind === 'conduit' && (
+            <>
+              {whole('bends', 'Bends of 90°')}
+              {whole('pullPoints', 'Pull points on the way')}
+              {size('bendRadiusMm', 'Inside bend radius', 'Empty: not measured.')}
+            </>
+          )}
+          {pathway.kind === 'hooks' && size('spacingMm', 'Hooks every', 'Empty: 1.5 m, the most.')}
+          {size('mainsMm', 'Distance to mains', 'Empty: none seen.')}
+          {pathway.mainsMm !== null && (
+            <>
+              {whole('mainsCircuits', 'Mains circuits there')}
+              <CommitSelect
+                label="Between them"
+                value={pathway.containment}
+                options={words(CONTAINMENTS)}
+                onCommit={(value) => change({ containment: value as Pathway['containment'] })}
+              />
+            </>
+          )}
+          <CommitField
+            label="Kept free for"
+            value={pathway.reservedFor}
+            maxLength={80}
+            help="Empty: for these runs."
+            onCommit={(text) => change({ reservedFor: text.trim() })}
+          />
+        </div>
+        <label className="flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={pathway.pullString}
+            onChange={() => change({ pullString: !pathway.pullString })}
+          />
+          A pull string is left in it
+        </label>
+        <div>
+          <Button onClick={() => drop('pathways', pathway.id)}>Remove the pathway</Button>
+        </div>
+      </section>
+      {figures && <Figures figures={figures} />}
+      <section aria-label="Runs through it" className="xl:col-span-2">
+        <h3 className="wide mb-1 border-strong border-b font-bold">Runs through it</h3>
+        <RunPicker key={pathway.id} chosen={through} onChange={setThrough} />
+      </section>
+    </div>
+  );
+}
+
+function Figures({ figures }: { figures: PathwayFigures }) {
+  const units = useSession((session) => session.job.units);
+  const { pathway, bundle, diametersMm, fill, allowance, next, unknown } = figures;
+  const show = (mm: number) => formatSize(Math.round(mm * 10) / 10, units);
+  const rows: [string, string, string?][] = [];
+  const conduit = pathway.kind === 'conduit';
+  if (pathway.kind !== 'hooks' && pathway.kind !== 'hole')
+    rows.push(['Filled', `${percent(fill)}, at most ${percent(allowance.share)}`, citeSource(allowance.source)]);
+  rows.push([
+    'Bundle',
+    diametersMm.length === 0
+      ? 'no cables'
+      : `${show(bundle.diameterMm)} at the tightest${bundle.proven ? ', proven' : ''}, about ${show(bundle.dressedMm)} as dressed`,
+    bundle.how === 'published ratio' ? citeSource(bundle.source) : 'found by search, not proven the smallest',
+  ]);
+  if (next)
+    rows.push([
+      'Smallest size that takes them',
+      `${next.family} ${next.trade} (${next.designator}), ${show(next.insideMm)} inside`,
+    ]);
+  if (diametersMm.length > 0) rows.push(['Bends, inside radius', `${show(figures.bendMm)} or more`]);
+  if (conduit) {
+    rows.push(['Pull points needed', String(figures.pullPointsNeeded)]);
+    rows.push([
+      'Fish tape',
+      figures.fishTapeMm === null ? 'longer than any common one' : formatLength(figures.fishTapeMm, units),
+    ]);
+  } else rows.push(['Ties', String(figures.ties)]);
+  if (figures.hooks !== null) rows.push(['Hooks', String(figures.hooks)]);
+  if (figures.stackingMm !== null)
+    rows.push(['Cables stacked, at most', show(figures.stackingMm), 'EN 50174-2; ISO/IEC 14763-2 (from memory)']);
+  rows.push(['Pull string', `${formatLength(figures.stringMm, units)}${pathway.pullString ? ', left in it' : ''}`]);
+  rows.push([
+    'Distance to mains asked for',
+    `${show(figures.separationMm)}${pathway.mainsMm === null ? '' : `, ${show(pathway.mainsMm)} there`}`,
+    'EN 50174-2; ISO/IEC 14763-2 (from memory); NFPA 70 800.133(A)',
+  ]);
+  return (
+    <section aria-label="Figures" className="grid content-start gap-2">
+      <div className="flex flex-wrap gap-4">
+        <BundleSection figures={figures} />
+        <dl className="min-w-52 flex-1 text-[13px]">
+          {rows.map(([name, value, source]) => (
+            <div key={name} className="border-b py-0.5">
+              <dt className="text-soft">{name}</dt>
+              <dd className="font-semibold">
+                {value}
+                {source && <span className="narrow block font-normal text-soft text-xs">{source}</span>}
+              </dd>
+            </div>
+          ))}
+        </dl>
+      </div>
+      {unknown.length > 0 && (
+        <p className="font-semibold text-bite">
+          {unknown.map((run) => run.label).join(', ')}: a kind of cable that is not described, so not counted.
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,11 @@
+import type { Job } from '@/core/job/job';
+import type { CablePlan } from '@/core/runs/cablePlan';
+import { usePlanner } from '../job/usePlanner';
+
+const SECONDS = 2;
+
+/** The plan of boxes, made in a worker. It stands until it is put away or the job changes. */
+export const useCablePlanner = (job: Job) => {
+  const planner = usePlanner<CablePlan>(job);
+  return { ...planner, start: () => planner.start((worker) => worker.cable(job, SECONDS)) };
+};
