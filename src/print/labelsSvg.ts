@@ -29,8 +29,9 @@ function markSvg(mark: Mark): string {
   return `<path d="${path.join('')}" fill="#000"/>`;
 }
 
-/** All pages of labels in one drawing, one below the other, in true size. */
-export function labelsSvg({ widthMm, heightMm, pages }: LabelPages): string {
+/** All pages of labels in one drawing, one below the other, in true size; or one of them, counted from 1. */
+export function labelsSvg({ widthMm, heightMm, pages: all }: LabelPages, only?: number): string {
+  const pages = only === undefined ? all : all.slice(only - 1, only);
   const gap = 5;
   const height = Math.max(1, pages.length) * (heightMm + gap) - gap;
   const body = pages.map(

@@ -24,13 +24,18 @@ function labelsFor(job: Job, { searchParams, origin }: URL) {
   return labelPages(job, readLabelOptions(set));
 }
 
+const pageOf = ({ searchParams }: URL): number | undefined => {
+  const page = Number(searchParams.get('page'));
+  return Number.isInteger(page) && page > 0 ? page : undefined;
+};
+
 /** What can be taken away of a job, by file name. */
 export const JOB_FILES: Record<string, JobFile> = {
   'port-map.csv': { type: CSV, make: portMapCsv },
   'runs.csv': { type: CSV, make: runsCsv },
   'pull-sheet.csv': { type: CSV, make: pullSheetCsv },
   'elevation.svg': { type: SVG, make: elevationSvg },
-  'labels.svg': { type: SVG, make: (job, address) => labelsSvg(labelsFor(job, address)) },
+  'labels.svg': { type: SVG, make: (job, address) => labelsSvg(labelsFor(job, address), pageOf(address)) },
   'labels.pdf': {
     type: 'application/pdf',
     make: (job, address) => labelsPdf(labelsFor(job, address), `Labels of ${job.name}`, process.cwd()),

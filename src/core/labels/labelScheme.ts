@@ -170,7 +170,7 @@ export const renameCommands = (renames: LabelPlan['renames']): Command[] =>
     ? []
     : [{ type: 'editRuns', edits: renames.map(({ runId, to }) => ({ runId, changes: { label: to } })) }];
 
-/** What else carries a run's label and so changes with it, in words. Landings, cords and cuts stay as they are. */
+/** What carries a run's label beside its two ends, and so changes with it, in words. Landings, cords and cuts stay as they are. */
 export function labelBearers(job: Job, runId: string): string[] {
   const index = indexJob(job);
   const run = job.runs[runId];
@@ -179,7 +179,6 @@ export function labelBearers(job: Job, runId: string): string[] {
   const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
   const passages = Object.values(job.passages).filter((row) => row.runId === runId);
   return [
-    'the label at both ends',
     ...(run.outlet ? [`the faceplate of ${[run.room, run.outlet].filter(Boolean).join(', ')}`] : []),
     ...(landing ? [`the strip of ${job.gear[landing.panelId]?.name}, port ${landing.port}`] : []),
     ...(cord ? [`the port plan of ${job.gear[cord.switchId]?.name}, port ${cord.switchPort}`] : []),

@@ -274,6 +274,96 @@ function exhaust(problem: CuttingProblem, stocks: { id: number; capacity: number
   return stockOf;
 }
 
+const CYCLE = 120_000;
+const OVERFULL = 8;
+
+/**
+ * Pieces moved and changed about between stocks, with overfull stocks allowed at a price, colder and colder and then
+ * from the start again. Finds what filling stock by stock cannot: rests that are kept in several stocks.
+ * @param start a solution, or null to begin with a random one
+ * @param take called with each solution that is better than the ones before
+ */
+function anneal(
+  { pieces, parts, fresh, reusable }: CuttingProblem,
+  opened: number,
+  start: readonly number[] | null,
+  random: () => number,
+  stop: () => boolean,
+  take: (stockOf: number[], scrap: number) => void,
+): void {
+  const capacity = [...parts, ...new Array<number>(opened).fill(fresh)];
+  const count = capacity.length;
+  if (count < 2) return;
+  const groups = Math.max(...pieces.map((piece) => piece.group)) + 1;
+  const cost = (stock: number, fill: number): number => {
+    const rest = (capacity[stock] ?? 0) - fill;
+    if (fill === 0) return 0;
+    return rest < 0 ? OVERFULL * -rest + reusable : scrapOf(rest, reusable);
+  };
+  let best = Number.POSITIVE_INFINITY;
+  const any = (below: number) => Math.floor(random() * below);
+  for (let cycle = 0; !stop(); cycle++) {
+    const stockOf = new Int32Array(pieces.length).fill(-1);
+    const fills = new Float64Array(count);
+    // How many pieces of a group a stock holds: never more than one.
+    const holds = new Uint8Array(count * groups);
+    const put = (piece: number, stock: number, by: 1 | -1) => {
+      const { group, length } = pieces[piece] ?? { group: 0, length: 0 };
+      fills[stock] = (fills[stock] ?? 0) + by * length;
+      holds[stock * groups + group] = by > 0 ? 1 : 0;
+      if (by > 0) stockOf[piece] = stock;
+    };
+    const order = pieces.map((_, at) => at).sort((a, b) => (pieces[b]?.length ?? 0) - (pieces[a]?.length ?? 0));
+    for (const piece of order) {
+      const { group, length } = pieces[piece] ?? { group: 0, length: 0 };
+      let to = start && cycle % 2 === 0 ? (start[piece] ?? -1) : -1;
+      // Best fit, or the emptiest where nothing fits any more.
+      for (let stock = 0; to < 0 && stock < count; stock++) {
+        const at = (stock + cycle) % count;
+        if (!holds[at * groups + group] && (fills[at] ?? 0) + length <= (capacity[at] ?? 0)) to = at;
+      }
+      for (let tries = 0; to < 0 && tries < 200; tries++) {
+        const at = any(count);
+        if (!holds[at * groups + group]) to = at;
+      }
+      if (to < 0) return;
+      put(piece, to, 1);
+    }
+    let total = 0;
+    for (let stock = 0; stock < count; stock++) total += cost(stock, fills[stock] ?? 0);
+    const hot = Math.max(30, reusable / 3);
+    for (let step = 0; step < CYCLE; step++) {
+      if (step % 2048 === 0 && stop()) return;
+      const temperature = hot * (0.4 / hot) ** (step / CYCLE);
+      const piece = any(pieces.length);
+      const { group, length } = pieces[piece] ?? { group: 0, length: 0 };
+      const from = stockOf[piece] ?? 0;
+      const other = random() < 0.35 ? -1 : any(pieces.length);
+      const to = other < 0 ? any(count) : (stockOf[other] ?? 0);
+      if (to === from) continue;
+      const swap = other < 0 ? null : (pieces[other] ?? null);
+      const same = swap?.group === group;
+      if (!same && holds[to * groups + group]) continue;
+      if (swap && !same && holds[from * groups + swap.group]) continue;
+      const gain = swap ? swap.length : 0;
+      const [a, b] = [fills[from] ?? 0, fills[to] ?? 0];
+      const change = cost(from, a - length + gain) + cost(to, b + length - gain) - cost(from, a) - cost(to, b);
+      if (change > 0 && random() >= Math.exp(-change / temperature)) continue;
+      put(piece, from, -1);
+      if (swap) put(other, to, -1);
+      put(piece, to, 1);
+      if (swap) put(other, from, 1);
+      total += change;
+      if (total >= best - 1e-9) continue;
+      let fits = true;
+      for (let stock = 0; stock < count && fits; stock++) fits = (fills[stock] ?? 0) <= (capacity[stock] ?? 0);
+      if (!fits) continue;
+      best = total;
+      take([...stockOf], total);
+    }
+  }
+}
+
 const FEW_PIECES = 13;
 
 /**
@@ -339,8 +429,11 @@ export function cuttingCost({ pieces, parts, fresh, reusable }: CuttingProblem, 
 }
 
 const MOST_SUBSETS = 4096;
+const TURNS = 4;
+/** Share of the time after which one stock more is opened when nothing was found. */
+const TRY_FOR = 0.6;
 
-/** Sets of part stocks that, with so many new ones, hold everything; the least possible scrap first. */
+/** Sets of part stocks that, with so many new ones, hold everything: the least possible scrap first, then the most used up. */
 function partSets({ pieces, parts, fresh, reusable }: CuttingProblem, opened: number) {
   const total = pieces.reduce((sum, piece) => sum + piece.length, 0);
   const sets: { parts: number[]; bound: number }[] = [];
@@ -351,7 +444,7 @@ function partSets({ pieces, parts, fresh, reusable }: CuttingProblem, opened: nu
     const slack = opened * fresh + chosen.reduce((sum, at) => sum + (parts[at] ?? 0), 0) - total;
     if (slack >= 0) sets.push({ parts: chosen, bound: slackBound(slack, reusable) });
   }
-  return sets.sort((a, b) => a.bound - b.bound || a.parts.length - b.parts.length);
+  return sets.sort((a, b) => a.bound - b.bound || b.parts.length - a.parts.length);
 }
 
 /**
@@ -360,7 +453,7 @@ function partSets({ pieces, parts, fresh, reusable }: CuttingProblem, opened: nu
  * The number opened is raised from its bound. For each set of part stocks the slack is known, so the least possible
  * scrap is too: the slack itself, or nothing where it can lie together in a rest that is kept. Sets are tried in that
  * order; up to three stocks every filling is looked at, beyond that stocks are filled one by one on reachable sums with
- * random choices. A result that meets the bound is proven.
+ * random choices, and what is still above the bound is annealed. A result that meets the bound is proven.
  *
  * @returns the best found until the time is up; `stockOf` null when a piece is longer than every stock
  */
@@ -413,21 +506,29 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
       }
     }
     const isBest = (set: { bound: number }) => best === null || set.bound < (best as { scrap: number }).scrap;
-    // The last filled takes the rest: one that may be left long goes last, mostly a new one.
-    let attempts = 0;
     const from = limits.now();
-    const share = (limits.untilMs - from) * (best ? 1 : 0.6);
-    while (open.some(isBest) && !over() && (best !== null || limits.now() - from < share || attempts < 4)) {
+    const left = limits.untilMs - from;
+    const past = (share: number) => over() || limits.now() - from >= left * share;
+    const done = () => !open.some(isBest);
+    const fillOnce = () => {
       const candidates = open.filter(isBest);
-      const set = candidates[Math.min(candidates.length - 1, Math.floor(-Math.log(1 - random()) * 2))];
-      if (!set) break;
+      const skewed = random() < 0.5 ? random() : -Math.log(1 - random()) * (2 / candidates.length);
+      const set = candidates[Math.min(candidates.length - 1, Math.floor(skewed * candidates.length))];
+      if (!set) return;
+      // The last filled takes the rest: one that may be left long goes last, mostly a new one.
       const order = stocksOf(set)
         .map((stock) => ({ stock, rank: random() * (random() < 0.7 ? stock.capacity : fresh) }))
-        .sort((a, b) => a.rank - b.rank)
+        .sort((x, y) => x.rank - y.rank)
         .map(({ stock }) => stock);
       const found = construct(problem, order, random);
-      attempts += 1;
       if (found) better(found);
+    };
+    // Stock by stock first: it mostly meets the bound at once. Then both by turns.
+    for (let turn = 1; !done() && !past(best === null ? TRY_FOR : 1); turn++) {
+      while (!done() && !past((turn - 0.5) / TURNS)) fillOnce();
+      const start = best === null ? null : (best as { stockOf: number[] }).stockOf;
+      const stop = () => done() || past(turn / TURNS);
+      anneal(problem, opened, start, random, stop, (stockOf) => better(stockOf));
     }
     if (best) {
       const proofOfOpened = opened === provenBound;

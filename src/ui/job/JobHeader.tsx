@@ -13,6 +13,9 @@ import { useSession } from './session';
 
 const FILES = [
   { file: 'port-map.csv', words: 'Port map, CSV' },
+  { file: 'runs.csv', words: 'Run schedule, CSV, every field' },
+  { file: 'pull-sheet.csv', words: 'Pull sheet, CSV' },
+  { file: 'labels.pdf', words: 'Labels, PDF (more under Runs)' },
   { file: 'elevation.svg', words: 'Cabinet elevation, SVG, to scale' },
   { file: 'job.json', words: 'The whole job, JSON' },
 ];

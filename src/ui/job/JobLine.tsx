@@ -60,10 +60,12 @@ export function JobLine({ job, station }: { job: Job; station: StationId }) {
             <Link
               href={`/jobs/${job.id}/${id}`}
               aria-current={id === station ? 'page' : undefined}
-              className={`flex items-center gap-1.5 rounded-t-md border border-b-0 bg-sheet px-3 py-1 ${id === station ? 'border-strong bg-paper' : 'border-transparent hover:bg-well'}`}
+              className={`flex items-center gap-0.5 rounded-t-md border border-b-0 bg-sheet px-0.5 py-1 sm:gap-1.5 sm:px-3 ${id === station ? 'border-strong bg-paper' : 'border-transparent hover:bg-well'}`}
             >
               <StationShape state={state} snags={snags} />
-              <span className={`wide leading-none ${id === station ? 'font-extrabold' : 'font-semibold'}`}>
+              <span
+                className={`leading-none max-sm:text-xs max-sm:[font-stretch:80%] sm:[font-stretch:112%] ${id === station ? 'font-extrabold' : 'font-semibold'}`}
+              >
                 {STATION_NAMES[id]}
               </span>
               <span className="narrow hidden text-soft text-xs leading-none sm:inline">

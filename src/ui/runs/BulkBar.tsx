@@ -81,7 +81,8 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
       </Button>
       {runs.length === 1 && first && (
         <p className="narrow w-full text-soft text-xs">
-          A new label for {first.label} also changes: {labelBearers(job, first.id).join(', ')}.
+          Beside both ends, the label of {first.label} stands on:{' '}
+          {labelBearers(job, first.id).join(', ') || 'nothing else'}.
         </p>
       )}
     </form>

@@ -10,7 +10,7 @@ import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatLength, lengthToField, parseLength } from '@/core/units/length';
 import { useSession } from '../job/session';
-import { Button } from '../kit/Button';
+import { Button, FileLink } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { newRowId, useRows } from '../kit/useRows';
 import { useCablePlanner } from './useCablePlanner';
@@ -40,13 +40,9 @@ export function BuyingView() {
           </>
         )}
         {lines.length > 0 && (
-          <a
-            href={`/api/jobs/${job.id}/files/pull-sheet.csv`}
-            download
-            className="inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-well"
-          >
+          <FileLink href={`/api/jobs/${job.id}/files/pull-sheet.csv`}>
             <Download size={15} aria-hidden /> Pull sheet, CSV
-          </a>
+          </FileLink>
         )}
         <p className="text-soft">New runs not pulled yet. Lengths are measured, or reckoned over the plan.</p>
       </div>
@@ -169,7 +165,7 @@ function BoxRow({ box }: { box: Box }) {
   const share = Math.min(1, taken / box.leftMm);
   return (
     <li className="rounded-[3px] border bg-sheet p-2">
-      <div className="grid grid-cols-[1fr_1.4fr_0.8fr_0.9fr] gap-2">
+      <div className="grid grid-cols-[1fr_1.4fr_0.8fr_1fr] gap-2">
         <CommitField
           label="Box"
           value={box.name}
@@ -196,7 +192,7 @@ function BoxRow({ box }: { box: Box }) {
           }}
         />
         <CommitField
-          label="Mark at the end"
+          label="End mark"
           unit={unit}
           inputMode="decimal"
           value={lengthToField(box.markMm, job.units)}

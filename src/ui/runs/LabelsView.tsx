@@ -18,7 +18,7 @@ import { answerCommand, answerOf } from '@/core/survey/answers';
 import { questionOf } from '@/core/survey/questions';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
-import { Button } from '../kit/Button';
+import { Button, FileLink } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 
 const MEASURES: { field: keyof LabelSheetSize; words: string }[] = [
@@ -109,9 +109,9 @@ function Renaming() {
             <thead>
               <tr className="border-b text-left">
                 <th className="w-6" />
-                <th>Now</th>
-                <th>Becomes</th>
-                <th>Changes with it</th>
+                <th className="pr-3">Now</th>
+                <th className="pr-3">Becomes</th>
+                <th>Beside both ends, changes on</th>
               </tr>
             </thead>
             <tbody>
@@ -125,8 +125,10 @@ function Renaming() {
                       onChange={() => toggle(runId)}
                     />
                   </td>
-                  <td className="font-bold font-mono">{from}</td>
-                  <td className="font-bold font-mono">{left.has(runId) ? from : (finalOf.get(runId) ?? to)}</td>
+                  <td className="whitespace-nowrap pr-3 font-bold font-mono">{from}</td>
+                  <td className="whitespace-nowrap pr-3 font-bold font-mono">
+                    {left.has(runId) ? from : (finalOf.get(runId) ?? to)}
+                  </td>
                   <td className="text-soft">{labelBearers(job, runId).join(', ')}</td>
                 </tr>
               ))}
@@ -169,8 +171,6 @@ function Printing() {
     ...(code ? { code: '1' } : {}),
   });
   const file = (name: string) => `/api/jobs/${job.id}/files/${name}?${query}`;
-  const link =
-    'inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-strong bg-sheet px-2.5 py-1 font-semibold hover:bg-well';
   return (
     <section aria-label="Print" className="min-w-0">
       <h2 className="wide mb-1 border-strong border-b font-bold">Sheets to print</h2>
@@ -223,13 +223,17 @@ function Printing() {
             trace
           </label>
         )}
-        <a href={file('labels.pdf')} download className={`${link} border-act bg-act text-act-ink hover:bg-act`}>
+        <FileLink look="main" href={file('labels.pdf')}>
           <Download size={15} aria-hidden /> PDF
-        </a>
-        <a href={file('labels.svg')} download className={link}>
+        </FileLink>
+        <FileLink href={file('labels.svg')}>
           <Download size={15} aria-hidden /> SVG
-        </a>
-        {made.pages && <span className="text-soft">{counted(made.pages.pages.length, 'page')}, in true size</span>}
+        </FileLink>
+        {made.pages && (
+          <span className="text-soft">
+            {counted(made.pages.pages.length, 'page')}, in true size; the first is shown
+          </span>
+        )}
       </div>
       {made.words && <p className="font-semibold text-wont">{made.words}</p>}
       {made.pages && made.pages.faults.length > 0 && (
@@ -243,9 +247,9 @@ function Printing() {
       {made.pages && (
         // biome-ignore lint/performance/noImgElement: a drawing made for this job, in no size that is known before
         <img
-          src={`${file('labels.svg')}&show=1&rev=${encodeURIComponent(JSON.stringify(made.pages.pages[0] ?? []).length)}`}
+          src={`${file('labels.svg')}&show=1&page=1&rev=${JSON.stringify(made.pages.pages[0] ?? []).length}`}
           alt={`The sheets of labels: ${LABEL_KIND_WORDS[kind]}`}
-          className="max-h-[560px] w-full border border-strong bg-white object-contain object-top"
+          className="w-full border border-strong bg-white"
         />
       )}
     </section>

@@ -58,7 +58,7 @@ export function PathwaysView() {
   };
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-auto lg:flex-row lg:overflow-hidden">
-      <div className="shrink-0 border-strong border-b p-2 lg:w-[230px] lg:overflow-auto lg:border-r lg:border-b-0">
+      <div className="shrink-0 border-strong border-b p-2 lg:w-[185px] lg:overflow-auto lg:border-r lg:border-b-0">
         <Button look={all.length === 0 ? 'main' : 'plain'} onClick={add}>
           + Pathway
         </Button>
@@ -161,7 +161,7 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
     ]);
   };
   return (
-    <div className="grid min-w-0 flex-1 content-start gap-4 p-3 lg:overflow-auto xl:grid-cols-[minmax(330px,1fr)_minmax(330px,1fr)]">
+    <div className="grid min-w-0 flex-1 content-start gap-4 p-3 lg:overflow-auto xl:grid-cols-[290px_minmax(0,1fr)]">
       <section aria-label={`Measures of ${pathway.name}`} className="grid content-start gap-2">
         <CommitField
           label="Name"

@@ -144,7 +144,7 @@ function HeardRow({ finding }: { finding: ReturnType<typeof jackFindings>[number
 /** One walk: a remote into each jack, and what answers at the cabinet. */
 function Walk({ jacks }: { jacks: Jack[] }) {
   const job = useSession((session) => session.job);
-  const { keep } = useRows();
+  const dispatch = useSession((session) => session.dispatch);
   const [heard, setHeard] = useState<Record<string, string[]>>({});
   const [simulated, setSimulated] = useState(false);
   const walk = Object.values(job.tones).reduce((most, tone) => Math.max(most, tone.walk), 0) + 1;
@@ -169,7 +169,13 @@ function Walk({ jacks }: { jacks: Jack[] }) {
         record: { id: newRowId('tone'), jackId: jack.id, runId: answer === 'none' ? null : answer, walk, remote },
       }));
     });
-    if (rows.length > 0) keep(...rows);
+    const before = Object.values(job.tones).filter((tone) => ready.some((jack) => jack.id === tone.jackId));
+    dispatch([
+      ...(before.length > 0
+        ? [{ type: 'dropRows' as const, table: 'tones' as const, ids: before.map((tone) => tone.id) }]
+        : []),
+      { type: 'keepRows', rows },
+    ]);
   };
   return (
     <div className="rounded-[3px] border-2 border-act bg-sheet">

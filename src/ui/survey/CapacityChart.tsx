@@ -56,7 +56,11 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
               },
       },
     });
-    const line = (at: number, name: string) => ({ xAxis: at, name, label: { formatter: name, color: ink('--ink') } });
+    const line = (at: number, name: string) => ({
+      xAxis: at,
+      name,
+      label: { formatter: name, color: ink('--ink'), position: 'start' as const },
+    });
     const series = [
       bar('used', (row) => row.used, '--act', 'plain'),
       bar('reserved', (row) => row.reserved, '--net-blue', 'wide'),
@@ -77,7 +81,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
       textStyle: text,
       legend: { top: 0, left: 0, textStyle: text, itemHeight: 12 },
       tooltip: { trigger: 'axis', axisPointer: { type: 'shadow' }, valueFormatter: (value: number) => `${value} %` },
-      grid: { left: 4, right: 24, top: 40, bottom: 4, outerBoundsMode: 'same', outerBoundsContain: 'axisLabel' },
+      grid: { left: 176, right: 28, top: 46, bottom: 24 },
       xAxis: {
         type: 'value',
         max: Math.ceil(top / 10) * 10,
@@ -102,7 +106,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
       chart.dispose();
     };
   }, [rows, years, theme]);
-  const height = 62 + 27 * rows.filter((row) => row.has > 0).length;
+  const height = 74 + 27 * rows.filter((row) => row.has > 0).length;
   return (
     <div
       ref={host}
