@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { readCsvTable } from '../../src/core/formats/csvTable';
 import { readGearFile } from '../../src/core/formats/gearFile';
+import { readJobFile } from '../../src/core/formats/jobFile';
 import { importCommand, previewRuns } from '../../src/core/formats/previewRuns';
 import { guessColumns } from '../../src/core/formats/runColumns';
 import { applyCommands } from '../../src/core/job/apply';
@@ -84,3 +85,10 @@ export function patched(job: Job, ...labels: string[]): Job {
     },
   );
 }
+
+/** The demo site with its survey: plan, wishes, answers, boxes and pathways. */
+export const surveyed = (): Job =>
+  apply(quillback(), { type: 'keepRows', rows: JSON.parse(demoText('quillback-site.json')).rows });
+
+/** The demo house whose inherited cables nobody labelled. */
+export const marrowby = (): Job => readJobFile(demoText('marrowby-job.json'));

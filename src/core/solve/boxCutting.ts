@@ -430,6 +430,7 @@ export function cuttingCost({ pieces, parts, fresh, reusable }: CuttingProblem, 
 
 const MOST_SUBSETS = 4096;
 const TURNS = 4;
+const FIRST_ATTEMPTS = 60;
 /** Share of the time after which one stock more is opened when nothing was found. */
 const TRY_FOR = 0.6;
 
@@ -489,26 +490,12 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
       ...set.parts.map((at) => ({ id: at, capacity: parts[at] ?? 0 })),
       ...Array.from({ length: opened }, (_, at) => ({ id: parts.length + at, capacity: fresh })),
     ];
-    let exhausted = true;
-    const open: typeof sets = [];
-    const few = pieces.length <= FEW_PIECES;
-    if (few) {
-      const all = exhaustSets(problem, stocksOf({ parts: parts.map((_, at) => at) }));
-      if (all) better(all);
-    }
-    for (const set of few ? [] : sets) {
-      if (best && (best as { scrap: number }).scrap <= set.bound) break;
-      const all = over() ? undefined : exhaust(problem, stocksOf(set));
-      if (all) better(all);
-      else if (all === undefined) {
-        exhausted = false;
-        open.push(set);
-      }
-    }
-    const isBest = (set: { bound: number }) => best === null || set.bound < (best as { scrap: number }).scrap;
     const from = limits.now();
     const left = limits.untilMs - from;
     const past = (share: number) => over() || limits.now() - from >= left * share;
+    let exhausted = true;
+    let open = sets;
+    const isBest = (set: { bound: number }) => best === null || set.bound < (best as { scrap: number }).scrap;
     const done = () => !open.some(isBest);
     const fillOnce = () => {
       const candidates = open.filter(isBest);
@@ -523,7 +510,25 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
       const found = construct(problem, order, random);
       if (found) better(found);
     };
-    // Stock by stock first: it mostly meets the bound at once. Then both by turns.
+    const few = pieces.length <= FEW_PIECES;
+    if (few) {
+      const all = exhaustSets(problem, stocksOf({ parts: parts.map((_, at) => at) }));
+      if (all) better(all);
+    } else {
+      for (let attempt = 0; attempt < FIRST_ATTEMPTS && !done() && !past(0.2); attempt++) fillOnce();
+    }
+    // What is left to be better in: every filling where that can be looked at, the others stay open.
+    open = [];
+    for (const set of few ? [] : sets) {
+      if (!isBest(set)) break;
+      const all = past(0.6) ? undefined : exhaust(problem, stocksOf(set));
+      if (all) better(all);
+      else if (all === undefined) {
+        exhausted = false;
+        open.push(set);
+      }
+    }
+    // Stock by stock, and annealing, by turns.
     for (let turn = 1; !done() && !past(best === null ? TRY_FOR : 1); turn++) {
       while (!done() && !past((turn - 0.5) / TURNS)) fillOnce();
       const start = best === null ? null : (best as { stockOf: number[] }).stockOf;

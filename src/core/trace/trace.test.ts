@@ -68,14 +68,15 @@ describe('find', () => {
 describe('stations', () => {
   it('know what is untouched, under way and settled', () => {
     const state = (of: typeof job) => stationStates(of).map((one) => one.state);
-    expect(state(quillback())).toEqual(['settled', 'untouched', 'untouched', 'untouched']);
+    expect(state(quillback())).toEqual(['untouched', 'settled', 'untouched', 'untouched', 'untouched']);
     expect(state(apply(job, { type: 'liftGear', gearIds: ['ups'] }))).toEqual([
+      'untouched',
       'settled',
       'under way',
       'settled',
       'under way',
     ]);
-    expect(state(job)[1]).toBe('snags');
+    expect(state(job)[2]).toBe('snags');
   });
 
   it('have figures', () => {

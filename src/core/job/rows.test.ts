@@ -1,0 +1,107 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply, bench, marrowby, surveyed } from '../../../tests/support/jobs';
+import { readJobFile, writeJobFile } from '../formats/jobFile';
+import { applyCommands, applyRecorded, describeCommands } from './apply';
+import { clashes, looseEnds } from './clashes';
+import type { Command } from './commands';
+import { PLAIN_TABLES, rulesOf } from './plainTables';
+
+const keep = (...rows: Extract<Command, { type: 'keepRows' }>['rows']): Command => ({ type: 'keepRows', rows });
+
+describe('rows of plain tables', () => {
+  it('hold together in both demo jobs, and come back equal from their files', () => {
+    for (const job of [surveyed(), marrowby()]) {
+      expect(looseEnds(job)).toEqual([]);
+      expect(clashes(job)).toEqual([]);
+      expect(readJobFile(writeJobFile(job))).toEqual(job);
+    }
+  });
+
+  it('carry a new name of a room or floor to the runs and jacks there, and to no other', () => {
+    const job = marrowby();
+    const [room] = Object.values(job.rooms).filter((one) => one.name === 'Study');
+    if (!room) throw new Error('no room');
+    const renamed = apply(job, keep({ table: 'rooms', record: { ...room, name: 'Library' } }));
+    expect(Object.values(renamed.jacks).filter((jack) => jack.room === 'Library')).toHaveLength(2);
+    expect(Object.values(renamed.jacks).filter((jack) => jack.room === 'Study')).toEqual([]);
+    const quillback = surveyed();
+    const ground = quillback.floors['floor-ground'];
+    if (!ground) throw new Error('no floor');
+    const floor = apply(quillback, keep({ table: 'floors', record: { ...ground, name: 'Street level' } }));
+    const on = (name: string) => Object.values(floor.runs).filter((run) => run.floor === name).length;
+    expect([on('Ground'), on('Street level')]).toEqual([0, 24]);
+  });
+
+  it('go with what they point at, down to the last', () => {
+    const job = surveyed();
+    const without = apply(job, { type: 'dropRows', table: 'floors', ids: ['floor-ground', 'floor-first'] });
+    expect([without.rooms, without.places, without.wishes]).toEqual([{}, {}, {}]);
+    expect(looseEnds(without)).toEqual([]);
+    const [run] = Object.values(job.runs);
+    const through = apply(
+      job,
+      keep({ table: 'passages', record: { id: 'x', pathwayId: 'path-corridor', runId: run?.id ?? '' } }),
+      keep({ table: 'cuts', record: { id: 'c', runId: run?.id ?? '', boxId: 'box-shop', pull: 1, lengthMm: 1000 } }),
+    );
+    const removed = apply(through, { type: 'removeRuns', runIds: [run?.id ?? ''] });
+    expect([removed.passages, removed.cuts]).toEqual([{}, {}]);
+  });
+
+  it('cannot share what must be their own, nor point at nothing', () => {
+    const job = surveyed();
+    const [room] = Object.values(job.rooms);
+    if (!room) throw new Error('no room');
+    expect(() => apply(job, keep({ table: 'rooms', record: { ...room, id: 'other' } }))).toThrow(
+      /cannot share the name/,
+    );
+    expect(() => apply(job, keep({ table: 'rooms', record: { ...room, floorId: 'nowhere' } }))).toThrow(/no longer/);
+    expect(() => apply(job, { type: 'dropRows', table: 'boxes', ids: ['nowhere'] })).toThrow(/no longer/);
+  });
+
+  it('let two runs change labels in one step', () => {
+    const job = bench({ 1: {}, 2: {} });
+    const swapped = apply(job, {
+      type: 'editRuns',
+      edits: [
+        { runId: 'run-1', changes: { label: '2' } },
+        { runId: 'run-2', changes: { label: '1' } },
+      ],
+    });
+    expect([swapped.runs['run-1']?.label, swapped.runs['run-2']?.label]).toEqual(['2', '1']);
+  });
+
+  it('can be undone, whatever was dropped or kept', () => {
+    const job = surveyed();
+    const drops = PLAIN_TABLES.flatMap((table) => {
+      const [id] = Object.keys(job[table]);
+      return id ? [{ type: 'dropRows' as const, table, ids: [id] }] : [];
+    });
+    fc.assert(
+      fc.property(fc.shuffledSubarray(drops, { minLength: 1 }), ([first]) => {
+        if (!first) return;
+        const { job: after, inverse } = applyCommands(job, [first]);
+        expect(applyRecorded(after, inverse)).toEqual(job);
+      }),
+    );
+    expect(drops.length).toBeGreaterThan(6);
+  });
+
+  it('say what was done', () => {
+    const job = surveyed();
+    const box = {
+      id: 'b',
+      name: 'Loft box',
+      cable: 'RG-6',
+      leftMm: 1000,
+      bought: false,
+      markMm: null,
+      marksFall: true,
+    };
+    expect(describeCommands(job, [keep({ table: 'boxes', record: box })])).toBe('Add box Loft box');
+    expect(describeCommands(job, [{ type: 'dropRows', table: 'boxes', ids: ['box-shop', 'box-van'] }])).toBe(
+      'Remove 2 boxes',
+    );
+    expect(rulesOf('wishes').noun).toBe('wish');
+  });
+});

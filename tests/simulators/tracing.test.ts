@@ -1,0 +1,124 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Command } from '../../src/core/job/commands';
+import type { Job } from '../../src/core/job/job';
+import { findSnags } from '../../src/core/snags/findSnags';
+import { jackFindings, openRuns, settleCommands } from '../../src/core/tracing/findings';
+import { planWalks } from '../../src/core/tracing/walks';
+import { answersAt, simulatedBuilding, type ToneTruth } from '../../src/simulators/toneSet';
+import { apply, counter, marrowby } from '../support/jobs';
+
+const newId = counter('tone');
+const tone = (jackId: string, runId: string | null, walk = 1): Command => ({
+  type: 'keepRows',
+  rows: [{ table: 'tones', record: { id: newId(), jackId, runId, walk, remote: 1 } }],
+});
+const standing = (job: Job, jackId: string) => jackFindings(job).find((one) => one.jack.id === jackId)?.standing;
+
+/** Go every walk of the plan and write down what the building answers. */
+function walkAll(start: Job, truth: ToneTruth, remotes: number): { job: Job; walks: number } {
+  let [job, walks] = [start, 0];
+  for (;;) {
+    const [walk] = planWalks(job, remotes).walks;
+    const fresh = walk?.filter((jack) => standing(job, jack.id) === 'not asked') ?? [];
+    if (fresh.length === 0) return { job, walks };
+    walks += 1;
+    for (const [jackId, runs] of answersAt(
+      truth,
+      fresh.map((jack) => jack.id),
+    )) {
+      for (const runId of runs.length > 0 ? runs : [null]) job = apply(job, tone(jackId, runId, walks));
+    }
+  }
+}
+
+describe('walks', () => {
+  it('are the fewest there can be: every jack once, a remote in one jack at a time', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 1, max: 9 }),
+        fc.integer({ min: 1, max: 4 }),
+        (count, remotes, floors) => {
+          const job: Job = {
+            ...marrowby(),
+            tones: {},
+            jacks: Object.fromEntries(
+              Array.from({ length: count }, (_, at) => [
+                `j${at}`,
+                { id: `j${at}`, floor: `F${at % floors}`, room: 'R', outlet: String(at) },
+              ]),
+            ),
+          };
+          const { walks, leastWalks, proven } = planWalks(job, remotes);
+          expect(walks).toHaveLength(Math.ceil(count / remotes));
+          expect(leastWalks).toBe(Math.ceil(count / remotes));
+          expect(proven).toBe(true);
+          for (const walk of walks) expect(walk.length).toBeLessThanOrEqual(remotes);
+          expect(new Set(walks.flat().map((jack) => jack.id)).size).toBe(count);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('stay on one floor where that fills them', () => {
+    const { walks } = planWalks(marrowby(), 4);
+    expect(walks).toHaveLength(4);
+    expect(walks.filter((walk) => new Set(walk.map((jack) => jack.floor)).size === 1).length).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('what was heard', () => {
+  const job = marrowby();
+
+  it('is found, silent, or not asked', () => {
+    const heard = apply(job, tone('jack-01', 'run-x01'), tone('jack-02', null));
+    expect(['jack-01', 'jack-02', 'jack-03'].map((id) => standing(heard, id))).toEqual([
+      'found',
+      'silent',
+      'not asked',
+    ]);
+    expect(openRuns(heard).map((run) => run.label)).not.toContain('X1');
+  });
+
+  it('is a contradiction when two cables answer one jack, one cable two jacks, or a jack once and once not', () => {
+    const two = apply(job, tone('jack-01', 'run-x01'), tone('jack-01', 'run-x02'));
+    expect(standing(two, 'jack-01')).toBe('contradiction');
+    const twice = apply(job, tone('jack-01', 'run-x01'), tone('jack-02', 'run-x01'));
+    expect([standing(twice, 'jack-01'), standing(twice, 'jack-02')]).toEqual(['contradiction', 'contradiction']);
+    const never = apply(job, tone('jack-01', 'run-x01'), tone('jack-01', null, 2));
+    expect(standing(never, 'jack-01')).toBe('contradiction');
+    const [snag] = findSnags(two).filter((one) => one.rule === 'tone-contradiction');
+    const mended = apply(two, ...(snag?.mends()[0]?.commands ?? []));
+    expect(standing(mended, 'jack-01')).toBe('not asked');
+  });
+
+  it('becomes labels and places in one step, without what contradicts itself', () => {
+    const truth = simulatedBuilding(job, 11, { dead: 0.1, bridged: 0.15 });
+    const { job: heard, walks } = walkAll(job, truth, 4);
+    expect(walks).toBe(4);
+    const commands = settleCommands(heard, 'place');
+    expect(commands).toHaveLength(1);
+    const settled = apply(heard, ...commands);
+    for (const { jack, standing: now, runs } of jackFindings(settled)) {
+      if (now !== 'labelled') continue;
+      expect(truth.get(jack.id)).toEqual([runs[0]?.id]);
+      expect(runs[0]).toMatchObject({ floor: jack.floor, room: jack.room, outlet: jack.outlet });
+      expect(runs[0]?.label).toMatch(/^[G1B]\d?-/);
+    }
+    const contradicting = jackFindings(heard)
+      .filter((one) => one.standing === 'contradiction')
+      .map((one) => one.jack.id);
+    expect(contradicting.length).toBeGreaterThan(0);
+    for (const id of contradicting) expect(standing(settled, id)).toBe('contradiction');
+    expect(settleCommands(settled, 'place')).toEqual([]);
+  });
+
+  it('is the same for the same seed of the simulated building', () => {
+    expect([...simulatedBuilding(job, 3)]).toEqual([...simulatedBuilding(job, 3)]);
+    expect([...simulatedBuilding(job, 3)]).not.toEqual([...simulatedBuilding(job, 4)]);
+    const whole = simulatedBuilding(job, 3, { dead: 0, bridged: 0 });
+    expect([...whole.values()].every((runs) => runs.length === 1)).toBe(true);
+  });
+});
