@@ -48,6 +48,69 @@ describe('the command line', () => {
     );
   });
 
+  it('buys cable, and writes the pull sheet, the schedule and labels', () => {
+    shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('buy.json'));
+    const bought = shelf('buy', at('buy.json'), '--seconds', '2', '-o', at('bought.json'));
+    expect(bought).toMatchObject({
+      code: 0,
+      said: expect.stringMatching(/Cat 6 U\/UTP: 30 runs, 3 boxes to buy, 0 m of scrap/),
+    });
+    const sheet = shelf('export', at('bought.json'), '--as', 'pull-sheet.csv', '-o', '-').out.trim().split('\n');
+    expect(sheet).toHaveLength(41);
+    const runs = shelf('export', at('bought.json'), '--as', 'runs.csv', '-o', at('runs.csv'));
+    expect(runs.code).toBe(0);
+    expect(readFileSync(at('runs.csv'), 'utf8')).toMatch(/^label,floor,room,outlet,carries,cable,length_m,/);
+    const labels = shelf(
+      'export',
+      at('bought.json'),
+      '--as',
+      'labels.pdf',
+      '--kind',
+      'flag',
+      '--sheet',
+      'a4-3x8',
+      '-o',
+      at('l.pdf'),
+    );
+    expect(labels.code).toBe(0);
+    expect(readFileSync(at('l.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
+    expect(
+      shelf('export', at('bought.json'), '--as', 'labels.svg', '--kind', 'wrap', '--sheet', 'a4-5x13', '-o', '-'),
+    ).toMatchObject({
+      code: 0,
+      said: expect.stringContaining('A cable of 6 mm wants a label'),
+    });
+  });
+
+  it('solves an instance of cutting boxes, and says what is proven', () => {
+    const runs = [40, 40, 25, 20.5].map((length_m, one) => ({
+      id: `R${one}`,
+      outlet: one < 2 ? 'A' : `B${one}`,
+      length_m,
+    }));
+    const instance = {
+      newBox_m: 100,
+      minReusable_m: 15,
+      pullTogether: true,
+      partBoxes: [{ id: 'P1', left_m: 60.5 }],
+      runs,
+    };
+    writeFileSync(at('cables.json'), JSON.stringify(instance));
+    const { code, out } = shelf('solve', 'cables', at('cables.json'), '--seconds', '1');
+    expect(code).toBe(0);
+    const { status, objective, bound, solution } = JSON.parse(out);
+    expect({ status, objective, bound }).toEqual({ status: 'optimal', objective: 10_000, bound: 10_000 });
+    expect(new Set([solution.boxOf.R0, solution.boxOf.R1])).toEqual(new Set(['P1', 'N1']));
+    writeFileSync(
+      at('long-piece.json'),
+      JSON.stringify({ ...instance, runs: [{ id: 'R', outlet: '', length_m: 101 }] }),
+    );
+    expect(JSON.parse(shelf('solve', 'cables', at('long-piece.json')).out)).toMatchObject({
+      status: 'infeasible',
+      solution: null,
+    });
+  });
+
   it('ends with 1 when something will not work, and gives snags as JSON', () => {
     writeFileSync(at('long.csv'), 'label,length_m\n01,140\n');
     shelf('import', at('long.csv'), '-o', at('long.json'));
@@ -77,6 +140,9 @@ describe('the command line', () => {
     [['frobnicate', 'x'], 'There is no command frobnicate'],
     [['export', 'x', '--as', 'pdf'], '--as: expected one of'],
     [['plan', 'x'], 'Say where to write'],
+    [['buy', 'x', '-o', '-', '--seconds', 'soon'], 'there is no such file'],
+    [['solve', 'shelves', 'x'], 'solve takes a model (cables)'],
+    [['solve', 'cables', demo('quillback-gear.json')], 'The instance is not as its model says'],
     [['check', 'x', '--wrong'], '--wrong'],
   ])('refuses %j in words', (args, words) => {
     expect(shelf(...args)).toMatchObject({ code: 2, said: expect.stringContaining(words) });

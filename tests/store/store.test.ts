@@ -6,10 +6,11 @@ import { writeJobFile } from '../../src/core/formats/jobFile';
 import { gearLibrary } from '../../src/core/gear/library';
 import type { Command } from '../../src/core/job/commands';
 import type { Job } from '../../src/core/job/job';
+import { CableKind } from '../../src/core/job/records/cableKind';
 import { planJob } from '../../src/core/plan';
 import { applyBatch, catchUp, createJob, getJobs, openJob, removeJob, reverse, takeInJob } from '../../src/server/jobs';
 import { migrate, type Store } from '../../src/store/openStore';
-import { bench, patched, quillback } from '../support/jobs';
+import { bench, marrowby, patched, quillback, surveyed } from '../support/jobs';
 import { freshStore } from './freshStore';
 
 let store: Store;
@@ -41,6 +42,37 @@ describe('a job in the store', () => {
       patched: 32,
       cabinet: { placements: job.placements, gear: job.gear },
     });
+  });
+
+  it('keeps the survey, pathways, boxes and tones, and takes them back', async () => {
+    for (const job of [surveyed(), marrowby()]) {
+      const id = await keep(job);
+      expect((await jobOf(id)).job).toEqual({ ...job, id });
+    }
+    const id = await keep(marrowby());
+    const tone = { id: 't', jackId: 'jack-01', runId: null, walk: 1, remote: 2 };
+    const kind = CableKind.parse({ id: 'k', name: 'Own', diameterMm: 5.5, ratings: ['indoor', 'riser'] });
+    const rows = [
+      { table: 'tones' as const, record: tone },
+      { table: 'cableKinds' as const, record: kind },
+    ];
+    await applyBatch(store, id, batch(0, { type: 'keepRows', rows }));
+    expect((await jobOf(id)).job).toMatchObject({ tones: { t: tone }, cableKinds: { k: kind } });
+    await applyBatch(store, id, batch(1, { type: 'dropRows', table: 'jacks', ids: ['jack-01'] }));
+    expect((await jobOf(id)).job.tones).toEqual({});
+    await reverse(store, id, { batchId: randomUUID(), base: 2, direction: 'undo' });
+    expect((await jobOf(id)).job).toMatchObject({ tones: { t: tone }, jacks: { 'jack-01': { room: 'Hall' } } });
+  });
+
+  it('lets rows change their unique names among themselves in one step', async () => {
+    const id = await keep(surveyed());
+    const { job } = await jobOf(id);
+    const [shop, van] = [job.boxes['box-shop'], job.boxes['box-van']];
+    if (!shop || !van) throw new Error('no boxes');
+    const name = (record: typeof shop, to: string) => ({ table: 'boxes' as const, record: { ...record, name: to } });
+    const steps = [name(shop, 'x'), name(van, 'Shop box'), name(shop, 'Van box')];
+    await applyBatch(store, id, batch(0, { type: 'keepRows', rows: steps }));
+    expect((await jobOf(id)).job.boxes['box-shop']?.name).toBe('Van box');
   });
 
   it('starts from a wish with a rack and gear', async () => {

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { apply, bench, patched, quillback } from '../../../tests/support/jobs';
+import { apply, bench, marrowby, patched, quillback, surveyed } from '../../../tests/support/jobs';
 import { readJobFile, writeJobFile } from '../formats/jobFile';
 import { applyCommands } from '../job/apply';
+import type { Command } from '../job/commands';
 import type { RunChanges } from '../job/commands/runs';
 import type { Job } from '../job/job';
+import { CableKind } from '../job/records/cableKind';
+import { Pathway } from '../job/records/pathway';
 import { planJob } from '../plan';
 import { findSnags, SNAG_RULES } from './findSnags';
 
@@ -190,4 +193,147 @@ describe('what commands would not make, but a file may hold', () => {
 
 it('says of the planned demo site nothing that will not work', () => {
   expect(findSnags(planJob(quillback()).job).filter((snag) => snag.grade === 'wont-work')).toEqual([]);
+});
+
+describe('the survey and the ways of cables', () => {
+  const site = surveyed();
+  const keep = (job: Job, ...rows: Extract<Command, { type: 'keepRows' }>['rows']) =>
+    apply(job, { type: 'keepRows', rows });
+  const path = (fields: object) =>
+    Pathway.parse({ id: 'p', name: 'Way', kind: 'conduit', widthMm: 26.6, lengthMm: 5000, ...fields });
+  const cables = Array.from({ length: 12 }, (_, at) => String(at + 1));
+  const runs = (count: number, fields: RunChanges = {}) =>
+    bench(Object.fromEntries(cables.slice(0, count).map((label) => [label, { cable: 'Cat 6 U/UTP', ...fields }])));
+  const laid = (count: number, fields: object, run: RunChanges = {}) => {
+    const job = runs(count, run);
+    const passages = cables
+      .slice(0, count)
+      .map((label) => ({
+        table: 'passages' as const,
+        record: { id: `p${label}`, pathwayId: 'p', runId: `run-${label}` },
+      }));
+    return keep(job, { table: 'pathways', record: path(fields) }, ...passages);
+  };
+  const mended = (job: Job, rule: string) => {
+    const [snag] = of(job, rule);
+    const [mend] = snag?.mends() ?? [];
+    return mend ? apply(job, ...mend.commands) : job;
+  };
+
+  it('warm cable reaches less far: 86.4 m at 30 °C (ISO/IEC 11801-1)', () => {
+    const warm = (lengthMm: number) =>
+      keep(one({ lengthMm }), { table: 'answers', record: { id: 'route-c', value: '30', note: '' } });
+    expect(of(warm(86_400), 'link-too-long')).toEqual([]);
+    expect(of(warm(86_500), 'link-too-long')[0]?.what).toMatch(/the limit is 86.4 m at 30 °C/);
+  });
+
+  it('thin cords cost reach: at 90 m, 26 AWG allows 8 m and 28 AWG 6.1 m (ANSI/TIA-568)', () => {
+    const cords = (awg: string, mm: string) =>
+      keep(
+        one({ lengthMm: 90_000 }),
+        { table: 'answers', record: { id: 'cord-awg', value: awg, note: '' } },
+        { table: 'answers', record: { id: 'outlet-cord', value: mm, note: '' } },
+      );
+    expect(of(cords('26', '8000'), 'channel-too-long')).toEqual([]);
+    expect(of(cords('26', '8100'), 'channel-too-long')[0]?.what).toMatch(/26 AWG may be 8 m/);
+    expect(of(cords('28', '6200'), 'channel-too-long')[0]?.source.standing).toBe('from memory');
+  });
+
+  it('power does not arrive over thin and warm copper', () => {
+    const far = keep(
+      one({ lengthMm: 90_000, poeW: 25.5, cable: 'Thin' }),
+      {
+        table: 'cableKinds',
+        record: CableKind.parse({ id: 'thin', name: 'Thin', diameterMm: 4, gaugeAwg: 28 }),
+      },
+      { table: 'answers', record: { id: 'route-c', value: '60', note: '' } },
+    );
+    expect(of(far, 'poe-feed-weak')[0]?.grade).toBe('wont-work');
+    expect(of(one({ lengthMm: 85_000, poeW: 25.5 }), 'poe-feed-weak')).toEqual([]);
+  });
+
+  it('a conduit is filled to 40 % by seven cables of 6.0 mm and not by nine; the mend takes the next size (NFPA 70)', () => {
+    expect(of(laid(7, {}), 'pathway-overfull')).toEqual([]);
+    const nine = laid(9, {});
+    expect(of(nine, 'pathway-overfull')[0]).toMatchObject({ grade: 'will-bite' });
+    expect(of(mended(nine, 'pathway-overfull'), 'pathway-overfull')).toEqual([]);
+    expect(of(laid(12, { widthMm: 20.9 }), 'pathway-overfull')[0]?.grade).toBe('wont-work');
+    expect(of(laid(6, { kind: 'tray', widthMm: 30, heightMm: 20 }), 'pathway-overfull')[0]?.grade).toBe(
+      'could-be-neater',
+    );
+  });
+
+  it('three bends want a pull point, a tight bend is named (ANSI/TIA-569)', () => {
+    const bent = laid(1, { bends: 3, bendRadiusMm: 100 });
+    expect(of(bent, 'pathway-bends')).toHaveLength(2);
+    expect(of(mended(bent, 'pathway-bends'), 'pathway-bends')).toHaveLength(1);
+    expect(of(laid(1, { bends: 2, bendRadiusMm: 160 }), 'pathway-bends')).toEqual([]);
+  });
+
+  it('mains nearer than 50 mm, or than A = S × P, is named', () => {
+    expect(of(laid(1, { mainsMm: 49 }), 'pathway-near-mains')[0]?.source.standing).toBe('published');
+    expect(of(laid(1, { mainsMm: 50 }), 'pathway-near-mains')).toEqual([]);
+    expect(of(laid(1, { mainsMm: 59, mainsCircuits: 8 }), 'pathway-near-mains')[0]?.what).toMatch(/60 mm/);
+    expect(of(laid(1, { mainsMm: 5, containment: 'solid metal' }), 'pathway-near-mains')).toEqual([]);
+  });
+
+  it('hooks stand at most 1.5 m apart (ANSI/TIA-569)', () => {
+    const wide = laid(1, { kind: 'hooks', spacingMm: 1600 });
+    expect(of(wide, 'hooks-far-apart')).toHaveLength(1);
+    expect(of(mended(wide, 'hooks-far-apart'), 'hooks-far-apart')).toEqual([]);
+  });
+
+  it('a way kept for others, three cables that jam, and a jacket that may not lie there', () => {
+    expect(of(laid(1, { reservedFor: 'the landlord' }), 'pathway-reserved')).toHaveLength(1);
+    expect(of(laid(3, { widthMm: 18 }), 'conduit-may-jam')).toHaveLength(1);
+    const buried = laid(2, { surroundings: 'buried' });
+    expect(of(buried, 'cable-not-rated')[0]?.what).toBe('Way is buried: 1, 2 are not of direct-burial cable.');
+    const dry = mended(buried, 'cable-not-rated');
+    expect(of(dry, 'cable-not-rated')).toEqual([]);
+    expect(Object.values(dry.runs).map((run) => run.cable)).toEqual(['Cat 6 direct burial', 'Cat 6 direct burial']);
+    expect(of(laid(2, { surroundings: 'riser' }, { cable: 'Cat 6 U/UTP plenum' }), 'cable-not-rated')).toEqual([]);
+  });
+
+  it('more than 24 powered cables in a bundle (TSB-184-A, from memory)', () => {
+    const bundle = (count: number) =>
+      bench(
+        Object.fromEntries(
+          Array.from({ length: count }, (_, at) => [`B${at}`, { bundle: 'north', poeW: at ? 0 : 10 }]),
+        ),
+      );
+    expect(of(bundle(24), 'bundle-too-big')).toEqual([]);
+    expect(of(bundle(25), 'bundle-too-big')).toHaveLength(1);
+  });
+
+  it('short tails, an overdrawn box, a cut that no longer suffices, an unknown kind, a room that is not drawn', () => {
+    const house = marrowby();
+    expect(of(house, 'tail-too-short').map((snag) => snag.runIds[0])).toEqual(['run-x09', 'run-x15']);
+    const one = bench({ 1: { cable: 'Cat 6 U/UTP', lengthMm: 30_000 }, 2: { cable: 'string' } });
+    const box = {
+      id: 'b',
+      name: 'B',
+      cable: 'Cat 6 U/UTP',
+      leftMm: 25_000,
+      bought: false,
+      markMm: null,
+      marksFall: true,
+    };
+    const cut = keep(
+      one,
+      { table: 'boxes', record: box },
+      { table: 'cuts', record: { id: 'c', runId: 'run-1', boxId: 'b', pull: 1, lengthMm: 28_000 } },
+    );
+    expect(of(cut, 'box-overdrawn')[0]?.what).toMatch(/3 m too little/);
+    expect(of(cut, 'cut-too-short')[0]?.what).toBe('1 needs 30 m, and 28 m are planned to be cut.');
+    expect(of(cut, 'cable-unknown')).toHaveLength(1);
+    const [run] = Object.values(site.runs).filter((row) => row.room === 'Car park');
+    const open = apply(site, { type: 'editRuns', edits: [{ runId: run?.id ?? '', changes: { lengthMm: null } }] });
+    expect(of(open, 'room-not-on-plan')[0]?.what).toMatch(/Outside, Car park is not on the plan/);
+  });
+
+  it('capacity that is short now bites, and what fills up later could be neater', () => {
+    const grades = new Map(of(site, 'capacity-short').map((snag) => [snag.rowIds[0], snag.grade]));
+    expect(grades.get('switch-5000')).toBe('will-bite');
+    expect(grades.get('outlets')).toBe('could-be-neater');
+  });
 });
