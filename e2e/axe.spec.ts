@@ -27,6 +27,37 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     path: '/jobs/quillback/runs',
     prepare: (page) => page.getByRole('button', { name: 'Import runs' }).click(),
   },
+  {
+    name: 'runs chosen and grouped',
+    path: '/jobs/quillback/runs',
+    prepare: async (page) => {
+      await page.getByLabel('Group by').selectOption('room');
+      await page.getByLabel('Choose every run shown').check();
+      await page.getByLabel('Columns').selectOption('cable');
+    },
+  },
+  {
+    name: 'the plan',
+    path: '/jobs/quillback/survey',
+    prepare: (page) => page.getByRole('button', { name: /^Room Kennels/ }).focus(),
+  },
+  { name: 'questions', path: '/jobs/quillback/survey/questions' },
+  { name: 'wishes', path: '/jobs/quillback/survey/wishes' },
+  { name: 'capacity', path: '/jobs/quillback/survey/capacity' },
+  { name: 'advice', path: '/jobs/quillback/survey/advice' },
+  { name: 'scope', path: '/jobs/quillback/survey/scope' },
+  { name: 'pathways', path: '/jobs/quillback/runs/pathways' },
+  {
+    name: 'buying',
+    path: '/jobs/quillback/runs/buying',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^Plan the boxes/ }).click();
+      await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible();
+    },
+  },
+  { name: 'kinds of cable', path: '/jobs/quillback/runs/kinds' },
+  { name: 'labels', path: '/jobs/quillback/runs/labels' },
+  { name: 'tracing', path: '/jobs/marrowby/runs/tracing' },
   { name: 'stack', path: '/jobs/quillback/stack' },
   {
     name: 'the library',
@@ -67,7 +98,7 @@ for (const theme of ['daylight', 'closet']) {
       await page.goto(path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await prepare?.(page);
-      expect(await findings(page), name).toEqual([]);
+      expect.soft(await findings(page), name).toEqual([]);
     }
   });
 }

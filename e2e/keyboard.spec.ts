@@ -59,7 +59,7 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
 
   // Stack: pick up, move by a unit, put down.
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-  await page.keyboard.press('2');
+  await page.keyboard.press('3');
   await tabTo(page, /keystone, 24 .*in the pile/);
   await press(page, 'Enter', 'ArrowDown');
   await expect(said(page)).toHaveText('Patch panel, keystone, 24 at U11: free');
@@ -75,7 +75,7 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Switch, 8 × 1G, U10' })).toBeVisible();
 
   // Land: pick a run up, go to a port, put it down; take it off; land all.
-  await page.keyboard.press('3');
+  await page.keyboard.press('4');
   await tabTo(page, /^GF-02/);
   await press(page, 'Enter');
   await expect(page.getByRole('button', { name: /^1 spare/ })).toBeFocused();
@@ -89,7 +89,7 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^3 GF-03/ })).toBeVisible();
 
   // Patch: pick a strand up, drop it, unpatch it, patch the rest.
-  await page.keyboard.press('4');
+  await page.keyboard.press('5');
   await tabTo(page, /^GF-01 .*Hall/);
   await press(page, 'Enter');
   await expect(page.getByRole('button', { name: /port 1, RJ45/ })).toBeFocused();

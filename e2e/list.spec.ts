@@ -17,7 +17,7 @@ test('a list dropped on Runs opens the import, and what is here already is updat
     transfer.items.add(new File(['label,room\n2,Cellar\n3,Attic\n'], 'more.csv', { type: 'text/csv' }));
     return transfer;
   });
-  const runs = page.getByRole('region', { name: 'Runs' });
+  const runs = page.getByRole('table', { name: 'Run schedule' });
   await runs.dispatchEvent('dragover', { dataTransfer: data });
   await expect(page.getByText('Drop the list of runs here')).toBeVisible();
   await runs.dispatchEvent('drop', { dataTransfer: data });

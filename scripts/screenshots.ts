@@ -23,6 +23,41 @@ const CHANGED =
 const VIEWS: View[] = [
   { name: 'jobs', path: '/' },
   { name: 'new-job', path: '/new' },
+  {
+    name: 'survey',
+    path: job('survey'),
+    prepare: (page) => page.getByRole('button', { name: /^Room Treatment room/ }).focus(),
+  },
+  { name: 'wishes', path: job('survey/wishes') },
+  { name: 'capacity', path: job('survey/capacity') },
+  { name: 'advice', path: job('survey/advice') },
+  {
+    name: 'pathways',
+    path: job('runs/pathways'),
+    prepare: (page) => page.getByRole('button', { name: /^Corridor hooks/ }).click(),
+  },
+  {
+    name: 'cable-to-buy',
+    path: job('runs/buying'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /^Plan the boxes/ }).click();
+      await page.getByRole('button', { name: 'Take this plan' }).click();
+    },
+  },
+  {
+    name: 'labels',
+    path: job('runs/labels'),
+    prepare: (page) => page.getByLabel('A code to scan, which opens the trace').check(),
+  },
+  {
+    name: 'tracing-on-a-phone',
+    path: '/jobs/marrowby/runs/tracing',
+    phone: true,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Try it with the simulated set' }).click();
+      await page.getByRole('button', { name: /^Write down/ }).click();
+    },
+  },
   { name: 'runs', path: job('runs'), prepare: (page) => page.getByLabel('Device of 07').focus() },
   {
     name: 'import',

@@ -101,6 +101,16 @@ describe('one job in one window', () => {
     expect(store.getState().confirmed).toEqual({ job: server.job, revision: 1 });
   });
 
+  it('sees the very same job when only its own step comes back, so that what was made of it stands', async () => {
+    const { store, settled } = open();
+    store.getState().dispatch([land('run-1', 1)]);
+    store.getState().dispatch([land('run-2', 2)]);
+    const { job } = store.getState();
+    await settled();
+    expect(store.getState().job).toBe(job);
+    expect(store.getState().confirmed).toMatchObject({ revision: 2, job: { landings: job.landings } });
+  });
+
   it('says what cannot be done, and sends nothing', () => {
     const { server, store, notices } = open();
     expect(store.getState().dispatch([{ type: 'removeRuns', runIds: ['nobody'] }])).toBe(false);

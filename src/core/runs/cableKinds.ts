@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { CableKind } from '../job/records/cableKind';
 import { sameKey } from '../text/sameKey';
+import { cableCategory } from './cableCategory';
 
 const kind = (fields: Partial<CableKind> & { name: string; diameterMm: number }): CableKind =>
   CableKind.parse({ id: sameKey(fields.name).replace(/[^a-z0-9]+/g, '-'), gaugeAwg: 24, ...fields });
@@ -44,7 +45,11 @@ export const CABLE_LIBRARY: readonly CableKind[] = [
 const library = new Map(CABLE_LIBRARY.map((one) => [sameKey(one.name), one]));
 const cache = new WeakMap<Job['cableKinds'], Map<string, CableKind>>();
 
-/** The kind of cable of this name: one of the job's before one of the library; null when neither knows it. */
+/**
+ * The kind of cable of this name: one of the job's, else one of the library, else the library's first of the category
+ * that the name says; null when none of them is known.
+ * @example cableKindOf(job, 'Cat 6A')?.name // 'Cat 6A U/UTP'
+ */
 export function cableKindOf(job: Job, cable: string): CableKind | null {
   let own = cache.get(job.cableKinds);
   if (!own) {
@@ -52,7 +57,10 @@ export function cableKindOf(job: Job, cable: string): CableKind | null {
     cache.set(job.cableKinds, own);
   }
   const key = sameKey(cable);
-  return own.get(key) ?? library.get(key) ?? null;
+  const named = own.get(key) ?? library.get(key);
+  if (named) return named;
+  const category = cableCategory(cable);
+  return (category && CABLE_LIBRARY.find((one) => cableCategory(one.name) === category)) ?? null;
 }
 
 /** All kinds that a run can name, the job's own first. */

@@ -206,12 +206,10 @@ describe('the survey and the ways of cables', () => {
     bench(Object.fromEntries(cables.slice(0, count).map((label) => [label, { cable: 'Cat 6 U/UTP', ...fields }])));
   const laid = (count: number, fields: object, run: RunChanges = {}) => {
     const job = runs(count, run);
-    const passages = cables
-      .slice(0, count)
-      .map((label) => ({
-        table: 'passages' as const,
-        record: { id: `p${label}`, pathwayId: 'p', runId: `run-${label}` },
-      }));
+    const passages = cables.slice(0, count).map((label) => ({
+      table: 'passages' as const,
+      record: { id: `p${label}`, pathwayId: 'p', runId: `run-${label}` },
+    }));
     return keep(job, { table: 'pathways', record: path(fields) }, ...passages);
   };
   const mended = (job: Job, rule: string) => {

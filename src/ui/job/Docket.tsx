@@ -34,7 +34,8 @@ export function Docket({ station }: { station: StationId }) {
           </div>
         ))}
       </dl>
-      <ul className="min-h-0 flex-1 overflow-auto">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and may hold nothing that takes the focus */}
+      <ul aria-label="Snags" tabIndex={0} className="min-h-0 flex-1 overflow-auto">
         {snags.slice(0, AT_ONCE).map((snag) => (
           <SnagItem key={snag.id} snag={snag} />
         ))}

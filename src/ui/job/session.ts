@@ -105,7 +105,7 @@ export function createSession(
 
   /** Take in what the server confirmed, then put the steps that still wait on top again. */
   function absorb({ missed, steps }: Pick<Answer, 'missed' | 'steps'>, without?: string): void {
-    const { confirmed, pending } = store.getState();
+    const { job: seen, confirmed, pending } = store.getState();
     let { job, revision } = confirmed;
     for (const step of missed) {
       if (step.revision !== revision + 1) continue;
@@ -113,6 +113,22 @@ export function createSession(
       revision = step.revision;
     }
     latestHeard = Math.max(latestHeard, revision);
+    const [own] = pending;
+    const [first] = missed;
+    // Only our own step came back: what this window sees stays the very same, and nothing needs to be made anew.
+    const one = missed.length === 1 && revision === confirmed.revision + 1;
+    if (one && own?.kind === 'do' && own.batchId === without && first?.batchId === without) {
+      const rest = pending.slice(1);
+      if (rest.every((step) => step.kind === 'do')) {
+        const last = rest.at(-1);
+        store.setState({
+          confirmed: { job: rest.length === 0 ? seen : job, revision },
+          pending: rest,
+          steps: last ? { undo: last.label, redo: null } : steps,
+        });
+        return;
+      }
+    }
     let view = job;
     const kept = pending.filter((step) => {
       if (step.batchId === without) return false;

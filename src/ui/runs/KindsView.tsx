@@ -85,8 +85,7 @@ export function KindsView() {
                     aria-pressed={kind === chosen}
                     onClick={() => setName(kind.name)}
                   >
-                    {kind.name}
-                    {job.cableKinds[kind.id] && <span className="ml-1 font-normal text-soft">of this job</span>}
+                    {kind.name} {job.cableKinds[kind.id] && <span className="font-normal text-soft">of this job</span>}
                   </button>
                 </th>
                 <td>{kind.carries}</td>

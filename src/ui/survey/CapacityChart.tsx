@@ -77,7 +77,8 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
     }
     const option: Option & { aria: object; legend: object; tooltip: object } = {
       animation: false,
-      aria: { enabled: true, decal: { show: true } },
+      // The drawing has its own name; only the patterns are wanted.
+      aria: { enabled: true, label: { enabled: false }, decal: { show: true } },
       textStyle: text,
       legend: { top: 0, left: 0, textStyle: text, itemHeight: 12 },
       tooltip: { trigger: 'axis', axisPointer: { type: 'shadow' }, valueFormatter: (value: number) => `${value} %` },

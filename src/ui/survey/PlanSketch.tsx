@@ -6,6 +6,7 @@ import type { Floor } from '@/core/job/records/floor';
 import type { Place } from '@/core/job/records/place';
 import type { Room } from '@/core/job/records/room';
 import { siteOf } from '@/core/survey/site';
+import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { useAnnounce } from '../kit/useAnnounce';
@@ -167,7 +168,7 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
   const px = 1 / rest.scale;
   const fit = Math.min(14 * px, (room.widthMm / Math.max(4, room.name.length)) * 1.7, room.depthMm / 3);
   return (
-    <g {...props} aria-label={`Room ${room.name}, ${runs} runs`}>
+    <g {...props} aria-label={`Room ${room.name}${runs > 0 ? ` ${counted(runs, 'run')}` : ''}`}>
       <rect
         x={room.xMm}
         y={room.yMm}
@@ -180,18 +181,19 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
       />
       <text x={room.xMm + 6 * px} y={room.yMm + fit * 1.15} fontSize={fit} fontWeight="700" fill="var(--ink)">
         {room.name}
+        {runs > 0 && (
+          <tspan
+            x={room.xMm + 6 * px}
+            dy={fit * 1.2}
+            fontSize={fit * 0.86}
+            fontWeight="400"
+            fill="var(--soft)"
+            fontFamily="var(--font-mono)"
+          >
+            {` ${counted(runs, 'run')}`}
+          </tspan>
+        )}
       </text>
-      {runs > 0 && (
-        <text
-          x={room.xMm + 6 * px}
-          y={room.yMm + fit * 2.35}
-          fontSize={fit * 0.86}
-          fill="var(--soft)"
-          fontFamily="var(--font-mono)"
-        >
-          {runs} {runs === 1 ? 'run' : 'runs'}
-        </text>
-      )}
     </g>
   );
 }
@@ -232,11 +234,12 @@ function PlaceShape({ place, ...rest }: { place: Place } & ShapeProps) {
         />
       )}
       {place.kind === 'outlet' ? (
-        <text x={place.xMm + 9 * px} y={place.yMm + 4 * px} fontSize={10.5 * px} fill="var(--ink)">
+        <text aria-hidden x={place.xMm + 9 * px} y={place.yMm + 4 * px} fontSize={10.5 * px} fill="var(--ink)">
           {place.name}
         </text>
       ) : (
         <text
+          aria-hidden
           x={place.xMm}
           y={place.yMm + 4.6 * px}
           fontSize={13 * px}
