@@ -9,12 +9,15 @@ import { importCommand, previewRuns } from '../src/core/formats/previewRuns';
 import { guessColumns } from '../src/core/formats/runColumns';
 import { applyCommands } from '../src/core/job/apply';
 import type { Job } from '../src/core/job/job';
+import { solveCables } from '../src/core/models/cables';
 import { planPatching } from '../src/core/patching/planPatching';
+import { arrangeRuns, PLAIN_VIEW } from '../src/core/runs/scheduleView';
 import { findSnags } from '../src/core/snags/findSnags';
 import { assign } from '../src/core/solve/assignment';
 import { stationStates } from '../src/core/stationStates';
 import { takeInJob } from '../src/server/jobs';
 import { openStore } from '../src/store/openStore';
+import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
@@ -74,6 +77,12 @@ async function core() {
         `${' '.repeat(46)}grows with size^${(Math.log(ms / before.ms) / Math.log(size / before.size)).toFixed(2)}`,
       );
     before = { size, ms };
+  }
+  for (const size of [1000, 5000, 10_000]) {
+    const job = importAndCheck(new TextEncoder().encode(benchCsv(size)), benchCabinet(400));
+    const view = { ...PLAIN_VIEW, text: 'room', group: 'room' as const, sort: 'length_m' as const };
+    const reference = { name: 'structuredClone of the job', ms: await timed(5, () => structuredClone(job)) };
+    note('filter, sort and group the schedule', size, await timed(5, () => arrangeRuns(job, view)), '', reference);
   }
   for (const size of [100, 400, 1600]) {
     const job = importAndCheck(new TextEncoder().encode(benchCsv(size)), benchCabinet(Math.min(size, 700)));
@@ -149,6 +158,38 @@ async function solvers() {
     const start = importAndCheck(new TextEncoder().encode(benchCsv(size)), benchCabinet(size));
     const job = benchPlan(start);
     note('patch the rest', size, await timed(3, () => planPatching({ ...job, cords: {} })));
+  }
+}
+
+/** Boxes of cable: our solver against a general one on the same seeded instances. */
+async function boxes() {
+  const highs = await loadHighs();
+  for (const [count, seconds] of [
+    [20, 60],
+    [60, 60],
+    [200, 60],
+  ] as const) {
+    for (const seed of [1, 2, 3]) {
+      const instance = cablesInstance(count, seed);
+      const goal = count > 60 ? 2000 : 1000;
+      const from = performance.now();
+      const made = solveCables(instance, { now: () => performance.now(), untilMs: from + goal });
+      const ms = performance.now() - from;
+      let found = 'nothing';
+      const reference = {
+        name: `highs, same model, at most ${seconds} s`,
+        ms: await timed(1, () => {
+          const newBoxes = Math.max(1, Math.floor((made.objective ?? 0) / 10_000));
+          const { Status, ObjectiveValue } = highs.solve(cablesLp(instance, newBoxes), {
+            mip_rel_gap: 0,
+            time_limit: seconds,
+          });
+          found = Number.isFinite(ObjectiveValue) ? `${Math.round(ObjectiveValue)} (${Status})` : `nothing (${Status})`;
+        }),
+      };
+      note('boxes of cable', `${count} #${seed}`, ms, `${goal} ms`, reference);
+      console.log(`${' '.repeat(46)}${made.objective} (${made.status}, bound ${made.bound}) against ${found}`);
+    }
   }
 }
 
@@ -255,6 +296,7 @@ async function demoStart() {
 console.log('Medians. Ratios are against a reference measured in the same run.\n');
 await core();
 await solvers();
+await boxes();
 await application();
 await demoStart();
 const missed = rows.filter((row) => row.goal && row.ms > Number.parseFloat(row.goal));

@@ -1,5 +1,4 @@
 import type { Job } from '../core/job/job';
-import { isUntraced } from '../core/job/records/run';
 import { seededRandom } from '../core/solve/random';
 
 /** How the cables of a made-up building run: which cables answer at which jack. */
@@ -49,7 +48,3 @@ export function simulatedBuilding(
 /** Which cables answer while remotes stand in these jacks: per jack, the cables heard at the cabinet. */
 export const answersAt = (truth: ToneTruth, jackIds: readonly string[]): Map<string, readonly string[]> =>
   new Map(jackIds.map((id) => [id, truth.get(id) ?? []]));
-
-/** Whether there is anything to try it on. */
-export const canSimulate = (job: Job): boolean =>
-  Object.keys(job.jacks).length > 0 && Object.values(job.runs).some((run) => run.origin === 'found' || isUntraced(run));

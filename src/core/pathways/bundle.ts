@@ -49,6 +49,3 @@ export function bundleOf(diametersMm: readonly number[]): Bundle {
   cache.set(key, bundle);
   return bundle;
 }
-
-/** The rule of thumb 1.2 √n × d. It is too small for 2, 3, 4, 5, 6, 9 and 10 cables, so nothing is sized by it. */
-export const thumbDiameterMm = (count: number, diameterMm: number): number => 1.2 * Math.sqrt(count) * diameterMm;

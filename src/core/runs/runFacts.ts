@@ -3,7 +3,12 @@ import { indexJob } from '../job/jobIndex';
 import type { Run } from '../job/records/run';
 import { loopOhm } from '../power/copperWire';
 import { runFeed } from '../power/poeFeed';
-import type { CordGauge } from '../standards/cordDerating';
+import { permanentLinkSource } from '../standards/copperLengths';
+import { copperSource } from '../standards/copperWire';
+import { type CordGauge, cordDerating } from '../standards/cordDerating';
+import { poeFeedSource } from '../standards/poeFeed';
+import { published, type Source } from '../standards/source';
+import { temperatureDerating, temperatureSource } from '../standards/temperatureDerating';
 import { figureOf } from '../survey/answers';
 import { formatLength } from '../units/length';
 import { cableCategory } from './cableCategory';
@@ -12,7 +17,7 @@ import { channelOf } from './channelLength';
 import { cordsAllowedMm, linkLimitMm } from './linkLimits';
 import { routeOf, runLength } from './routeLength';
 
-export type RunFact = { name: string; value: string };
+export type RunFact = { name: string; value: string; source?: Source };
 
 const tenth = (mm: number) => Math.round(mm / 100) * 100;
 
@@ -37,12 +42,20 @@ export function runFacts(job: Job, run: Run): RunFact[] {
   const kind = cableKindOf(job, run.cable);
   const celsius = figureOf(job, 'route-c');
   const limitMm = linkLimitMm(cableCategory(run.cable), celsius, kind?.screened ?? false);
-  facts.push({ name: 'Limit of fixed cable', value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C` });
+  facts.push({
+    name: 'Limit of fixed cable',
+    value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C`,
+    source: celsius > temperatureDerating.fromC ? temperatureSource : permanentLinkSource,
+  });
   const channel = channelOf(index, run);
   if (!channel) return facts;
   const gauge = figureOf(job, 'cord-awg') as CordGauge;
   const allowed = Math.max(0, Math.floor(cordsAllowedMm(channel.fixedMm, gauge) / 100) * 100);
-  facts.push({ name: `Cords of ${gauge} AWG, at most`, value: `${show(allowed)}; ${show(channel.cordsMm)} planned` });
+  facts.push({
+    name: `Cords of ${gauge} AWG, at most`,
+    value: `${show(allowed)}; ${show(channel.cordsMm)} planned`,
+    source: cordDerating[gauge].source,
+  });
   if (run.poeW > 0 && kind?.gaugeAwg) {
     const ohm = loopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + loopOhm(channel.cordsMm, gauge, celsius);
     const feed = runFeed(run.poeW, ohm);
@@ -52,6 +65,7 @@ export function runFacts(job: Job, run: Run): RunFact[] {
         feed === null || feed === 'beyond'
           ? 'does not arrive'
           : `${feed.deviceV.toFixed(1)} V at least (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${Math.round(feed.lossShare * 100)} %, from ${feed.portV} V at the port`,
+      source: published(`${poeFeedSource.title}; ${copperSource.title}`),
     });
   }
   return facts;

@@ -66,7 +66,7 @@ function Renaming() {
   return (
     <section aria-label="Scheme" className="min-w-0">
       <h2 className="wide mb-1 border-strong border-b font-bold">One scheme for the job</h2>
-      <div className="grid gap-2 sm:grid-cols-2">
+      <div className="grid gap-2">
         {question.kind === 'choice' && (
           <CommitSelect
             label={question.words}

@@ -2,8 +2,13 @@
 
 import { useMemo, useState } from 'react';
 import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, SURROUNDINGS } from '@/core/job/records/pathway';
+import { conduitCount, insideAreaMm2 } from '@/core/pathways/fill';
 import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
-import { conduitSizes } from '@/core/standards/conduits';
+import { pullNewton, pullSource } from '@/core/standards/cableHandling';
+import { conduitSizes, conduitSource } from '@/core/standards/conduits';
+import { mainsLeastSource, separationSource } from '@/core/standards/mainsSeparation';
+import { conduitRulesSource, roundUpSource, stackingSource, supportSource } from '@/core/standards/pathwayRules';
+import { pullingSource } from '@/core/standards/slack';
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
@@ -282,23 +287,34 @@ function Figures({ figures }: { figures: PathwayFigures }) {
     rows.push([
       'Smallest size that takes them',
       `${next.family} ${next.trade} (${next.designator}), ${show(next.insideMm)} inside`,
+      citeSource(conduitSource[next.family]),
     ]);
-  if (diametersMm.length > 0) rows.push(['Bends, inside radius', `${show(figures.bendMm)} or more`]);
+  const widestMm = Math.max(0, ...diametersMm);
+  if (conduit && widestMm > 0) {
+    const { floor, roundedUp } = conduitCount(insideAreaMm2(pathway), widestMm);
+    const more = roundedUp > floor ? `, ${roundedUp} with the fraction rounded up` : '';
+    rows.push([`Takes of ${widestMm} mm cables`, `${floor}${more}`, citeSource(roundUpSource)]);
+  }
+  if (diametersMm.length > 0)
+    rows.push(['Bends, inside radius', `${show(figures.bendMm)} or more`, citeSource(conduitRulesSource)]);
+  if (figures.runs.some((run) => run.carries === 'ethernet'))
+    rows.push(['Pull on each cable', `${pullNewton} N at most`, citeSource(pullSource)]);
   if (conduit) {
-    rows.push(['Pull points needed', String(figures.pullPointsNeeded)]);
+    rows.push(['Pull points needed', String(figures.pullPointsNeeded), citeSource(conduitRulesSource)]);
     rows.push([
       'Fish tape',
       figures.fishTapeMm === null ? 'longer than any common one' : formatLength(figures.fishTapeMm, units),
+      citeSource(pullingSource),
     ]);
   } else rows.push(['Ties', String(figures.ties)]);
-  if (figures.hooks !== null) rows.push(['Hooks', String(figures.hooks)]);
+  if (figures.hooks !== null) rows.push(['Hooks', String(figures.hooks), citeSource(supportSource)]);
   if (figures.stackingMm !== null)
-    rows.push(['Cables stacked, at most', show(figures.stackingMm), 'EN 50174-2; ISO/IEC 14763-2 (from memory)']);
+    rows.push(['Cables stacked, at most', show(figures.stackingMm), citeSource(stackingSource)]);
   rows.push(['Pull string', `${formatLength(figures.stringMm, units)}${pathway.pullString ? ', left in it' : ''}`]);
   rows.push([
     'Distance to mains asked for',
     `${show(figures.separationMm)}${pathway.mainsMm === null ? '' : `, ${show(pathway.mainsMm)} there`}`,
-    'EN 50174-2; ISO/IEC 14763-2 (from memory); NFPA 70 800.133(A)',
+    `${citeSource(separationSource)}; ${citeSource(mainsLeastSource)}`,
   ]);
   return (
     <section aria-label="Figures" className="grid content-start gap-2">

@@ -6,6 +6,7 @@ import type { RunColumn } from '@/core/formats/runColumns';
 import { scheduleColumns } from '@/core/runs/cells';
 import { runFacts } from '@/core/runs/runFacts';
 import { arrangeRuns, PLAIN_VIEW, RUN_FILTERS, RUN_GROUPS, type ScheduleView as View } from '@/core/runs/scheduleView';
+import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
@@ -123,10 +124,13 @@ function RunFacts() {
       aria-label={`Figures of ${run.label}`}
       className="narrow flex flex-wrap gap-x-4 border-t bg-sheet px-3 py-1 text-[13px]"
     >
-      {runFacts(job, run).map(({ name, value }) => (
+      {runFacts(job, run).map(({ name, value, source }) => (
         <div key={name} className="flex gap-1.5">
           <dt className="text-soft">{name}</dt>
-          <dd className="font-semibold">{value}</dd>
+          <dd className="font-semibold">
+            {value}
+            {source && <span className="font-normal text-soft text-xs"> [{citeSource(source)}]</span>}
+          </dd>
         </div>
       ))}
     </dl>

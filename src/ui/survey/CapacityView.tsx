@@ -61,7 +61,7 @@ export function CapacityView() {
               </th>
             ))}
             <th className="px-2">Runs out</th>
-            <th className="px-2">State</th>
+            <th className="px-2">State then</th>
           </tr>
         </thead>
         <tbody>

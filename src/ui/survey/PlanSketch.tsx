@@ -166,7 +166,12 @@ function useShape(table: 'rooms' | 'places', id: string, { scale, chosen, onChoo
 function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & ShapeProps) {
   const { isChosen, isDragging, props } = useShape('rooms', room.id, rest);
   const px = 1 / rest.scale;
-  const fit = Math.min(14 * px, (room.widthMm / Math.max(4, room.name.length)) * 1.7, room.depthMm / 3);
+  // A long name in a narrow room goes over several lines.
+  const oneLine = room.name.length * 7.2 * px < room.widthMm - 10 * px;
+  const lines = oneLine ? [room.name] : room.name.split(' ');
+  const longest = Math.max(4, ...lines.map((line) => line.length));
+  const fit = Math.min(14 * px, (room.widthMm / longest) * 1.7, room.depthMm / (lines.length + 2));
+  const x = room.xMm + 5 * px;
   return (
     <g {...props} aria-label={`Room ${room.name}${runs > 0 ? ` ${counted(runs, 'run')}` : ''}`}>
       <rect
@@ -179,11 +184,15 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
         stroke={isChosen ? 'var(--focus)' : 'var(--ink)'}
         strokeWidth={(isChosen ? 3 : 1.6) * px}
       />
-      <text x={room.xMm + 6 * px} y={room.yMm + fit * 1.15} fontSize={fit} fontWeight="700" fill="var(--ink)">
-        {room.name}
+      <text x={x} y={room.yMm + fit * 1.15} fontSize={fit} fontWeight="700" fill="var(--ink)">
+        {lines.map((line, at) => (
+          <tspan key={line} x={x} dy={at === 0 ? 0 : fit * 1.1}>
+            {at === 0 ? line : ` ${line}`}
+          </tspan>
+        ))}
         {runs > 0 && (
           <tspan
-            x={room.xMm + 6 * px}
+            x={x}
             dy={fit * 1.2}
             fontSize={fit * 0.86}
             fontWeight="400"

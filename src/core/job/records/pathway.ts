@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { amount, Id, line, name, whole } from './fields';
 
 export const PATHWAY_KINDS = ['conduit', 'trunking', 'tray', 'hooks', 'hole'] as const;
-export type PathwayKind = (typeof PATHWAY_KINDS)[number];
 export const SURROUNDINGS = ['indoor', 'riser', 'plenum', 'outdoor', 'buried'] as const;
 export type Surroundings = (typeof SURROUNDINGS)[number];
 /** What lies between the pathway and the mains beside it. */

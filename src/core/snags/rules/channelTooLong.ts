@@ -1,5 +1,5 @@
 import { channelOf } from '../../runs/channelLength';
-import { cordsAllowedMm } from '../../runs/linkLimits';
+import { cordsAllowedMm, fixedAllowedMm } from '../../runs/linkLimits';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
 import { type CordGauge, cordDerating } from '../../standards/cordDerating';
 import { figureOf } from '../../survey/answers';
@@ -26,7 +26,7 @@ export const channelTooLong: SnagRule = {
       }
       const allowedMm = cordsAllowedMm(fixedMm, gauge);
       if (cordsMm <= allowedMm) return [];
-      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned.`;
+      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned. With those the fixed cable may be ${show(fixedAllowedMm(cordsMm, gauge))}.`;
       return { grade: 'wont-work' as const, runIds: [run.id], what, source };
     });
   },

@@ -2,7 +2,7 @@ import { loopOhm } from '../../power/copperWire';
 import { runFeed } from '../../power/poeFeed';
 import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
-import { loopLimits, loopSource } from '../../standards/copperWire';
+import { channelLoopOhm, loopSource } from '../../standards/copperWire';
 import { poeFeedSource } from '../../standards/poeFeed';
 import { figureOf } from '../../survey/answers';
 import type { SnagRule } from '../snag';
@@ -30,8 +30,8 @@ export const poeFeedWeak: SnagRule = {
         const what = `${run.label} brings ${volts} V to ${run.device || 'its device'} of ${run.poeW} W${least}.`;
         return { grade: 'wont-work' as const, runIds, what };
       }
-      if (ohm <= loopLimits.channelOhm) return [];
-      const what = `${run.label} has a loop of ${ohm.toFixed(1)} Ω; the limit of the channel is ${loopLimits.channelOhm} Ω.`;
+      if (ohm <= channelLoopOhm) return [];
+      const what = `${run.label} has a loop of ${ohm.toFixed(1)} Ω; the limit of the channel is ${channelLoopOhm} Ω.`;
       return { grade: 'will-bite' as const, runIds, what, source: loopSource };
     });
   },
