@@ -54,6 +54,27 @@ describe('the linter keeps the arrows of the house', () => {
       `import { getStore } from '../server/store';\nexport const x = getStore;\n`,
       'noRestrictedImports',
     ],
+    [
+      'src/core/labels/x.ts',
+      `import { labelsSvg } from '../../print/labelsSvg';\nexport const x = labelsSvg;\n`,
+      'noRestrictedImports',
+    ],
+    [
+      'src/core/tracing/x.ts',
+      `import { answersAt } from '../../simulators/toneSet';\nexport const x = answersAt;\n`,
+      'noRestrictedImports',
+    ],
+    [
+      'src/print/x.ts',
+      `import { getStore } from '../server/store';\nexport const x = getStore;\n`,
+      'noRestrictedImports',
+    ],
+    ['src/simulators/x.ts', `import React from 'react';\nexport const x = React;\n`, 'noRestrictedImports'],
+    [
+      'src/ui/runs/x.tsx',
+      `import { labelsPdf } from '@/print/labelsPdf';\nexport const x = labelsPdf;\n`,
+      'noRestrictedImports',
+    ],
   ])('%s may not hold %j', (file, code, rule) => {
     expect(lint(file, code)).toContain(`lint/style/${rule}`);
   });
@@ -61,6 +82,9 @@ describe('the linter keeps the arrows of the house', () => {
   it.each([
     ['src/core/rack/x.ts', `import { span } from './units';\nexport const x = span;\n`],
     ['src/server/x.ts', `import { readJob } from '../store/jobStore';\nexport const x = readJob;\n`],
+    ['src/ui/runs/x.tsx', `import { answersAt } from '@/simulators/toneSet';\nexport const x = answersAt;\n`],
+    ['src/server/x.ts', `import { labelsPdf } from '../print/labelsPdf';\nexport const x = labelsPdf;\n`],
+    ['src/cli/x.ts', `import { labelsSvg } from '../print/labelsSvg';\nexport const x = labelsSvg;\n`],
     ['src/app/x.tsx', `import { getStore } from '@/server/store';\nexport const x = getStore;\n`],
   ])('%s may hold %j', (file, code) => {
     expect(lint(file, code)).toMatch(/Checked 1 file in .*No fixes applied/s);
