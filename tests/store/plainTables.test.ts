@@ -1,0 +1,94 @@
+import { randomUUID } from 'node:crypto';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { writeJobFile } from '../../src/core/formats/jobFile';
+import { PLAIN_RULES, PLAIN_SCHEMAS, PLAIN_TABLES } from '../../src/core/job/plainTables';
+import { openJob, takeInJob } from '../../src/server/jobs';
+import type { Store } from '../../src/store/openStore';
+import { jsonFields, TABLE_OF } from '../../src/store/plainEntities';
+import { marrowby, surveyed } from '../support/jobs';
+import { freshStore } from './freshStore';
+
+let store: Store;
+beforeAll(async () => {
+  ({ store } = await freshStore('plain'));
+});
+const sql = (text: string, values: unknown[] = []) =>
+  store.em.fork().getConnection().execute<Record<string, unknown>[]>(text, values);
+const keep = async (job = surveyed()) =>
+  (await takeInJob(store, writeJobFile({ ...job, id: `job-${randomUUID()}` }))).id;
+const snake = (field: string) => field.replace(/[A-Z]/g, (one) => `_${one.toLowerCase()}`);
+
+describe('the tables of plain records', () => {
+  it('have a column for every field, of a kind that holds it', async () => {
+    for (const table of PLAIN_TABLES) {
+      const rows = await sql('select column_name, data_type from information_schema.columns where table_name = ?', [
+        TABLE_OF[table],
+      ]);
+      const columns = new Map(rows.map((row) => [row.column_name, row.data_type]));
+      for (const field of Object.keys(PLAIN_SCHEMAS[table].shape)) expect(columns.has(snake(field))).toBe(true);
+      for (const field of jsonFields(table)) expect(columns.get(snake(field))).toBe('jsonb');
+      const own = Object.keys(PLAIN_SCHEMAS[table].shape).length;
+      expect(columns.size).toBe(own + 1 + (PLAIN_RULES[table].unique ? 1 : 0));
+    }
+  });
+
+  it('have a foreign key for everything that rows point at', async () => {
+    for (const table of PLAIN_TABLES) {
+      const rows = await sql(
+        "select pg_get_constraintdef(oid) as words from pg_constraint where conrelid = ?::regclass and contype = 'f'",
+        [TABLE_OF[table]],
+      );
+      const words = rows.map((row) => String(row.words)).join('\n');
+      for (const { field } of PLAIN_RULES[table].refers) expect(words).toContain(`(job_id, ${snake(field)})`);
+      expect(words).toContain('REFERENCES job(id) ON DELETE CASCADE');
+    }
+  });
+
+  it('refuse what a job never has, whoever writes it', async () => {
+    const id = await keep();
+    const twice =
+      "insert into box select job_id, 'twice', name, cable, left_mm, bought, mark_mm, marks_fall, unique_key from box where job_id = ? and id = 'box-shop'";
+    await expect(sql(twice, [id])).rejects.toThrow(/unique/);
+    await expect(sql("update room set floor_id = 'nowhere' where job_id = ?", [id])).rejects.toThrow(/foreign key/);
+    await expect(sql('update box set left_mm = 0 where job_id = ?', [id])).rejects.toThrow(/check/);
+    await expect(sql("delete from floor where job_id = ? and id = 'floor-ground'", [id])).rejects.toThrow(
+      /foreign key/,
+    );
+  });
+
+  it('go with their job', async () => {
+    const id = await keep(marrowby());
+    const count = async () => Number((await sql('select count(*) as n from jack where job_id = ?', [id]))[0]?.n);
+    expect(await count()).toBe(14);
+    await sql('delete from job where id = ?', [id]);
+    expect(await count()).toBe(0);
+  });
+
+  it('hold the same ids in two jobs without mixing them up', async () => {
+    const [one, two] = [await keep(), await keep()];
+    await sql("update box set name = 'Only here', unique_key = 'only here' where job_id = ? and id = 'box-shop'", [
+      one,
+    ]);
+    expect((await openJob(store, one))?.job.boxes['box-shop']?.name).toBe('Only here');
+    expect((await openJob(store, two))?.job.boxes['box-shop']?.name).toBe('Shop box');
+  });
+
+  it('are taken down and put up again by the migrations', async () => {
+    const { store: other } = await freshStore('plain-down');
+    await other.getMigrator().down();
+    const tables = async () =>
+      (
+        await other.em
+          .fork()
+          .getConnection()
+          .execute<{ n: string }[]>(
+            "select table_name as n from information_schema.tables where table_schema = 'public'",
+          )
+      ).map((row) => row.n);
+    expect(await tables()).not.toContain('jack');
+    expect(await tables()).toContain('run');
+    await other.getMigrator().up();
+    expect(await tables()).toEqual(expect.arrayContaining(Object.values(TABLE_OF)));
+    await other.close(true);
+  });
+});
