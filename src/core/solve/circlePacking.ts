@@ -37,6 +37,26 @@ function relax(circles: Circle[], radius: number, steps: number): void {
   }
 }
 
+const MIDDLE_STEPS = 80;
+
+/** Middle of a small circle around circles: ever less towards whichever reaches farthest. */
+function middleOf(circles: readonly Circle[]): { x: number; y: number } {
+  const middle = { x: 0, y: 0 };
+  for (let step = 2; step < MIDDLE_STEPS; step++) {
+    let [far, reach] = [circles[0] as Circle, -1];
+    for (const one of circles) {
+      const to = Math.hypot(one.x - middle.x, one.y - middle.y) + one.r;
+      if (to > reach) [far, reach] = [one, to];
+    }
+    const from = Math.hypot(far.x - middle.x, far.y - middle.y) || 1;
+    // The farthest point of that circle, not its centre, draws the middle.
+    const by = reach / from / step;
+    middle.x += (far.x - middle.x) * by;
+    middle.y += (far.y - middle.y) * by;
+  }
+  return middle;
+}
+
 /** The same arrangement drawn apart just so far that nothing overlaps, and the circle around it. */
 function settled(circles: Circle[]): Packing {
   let stretch = 0;
@@ -46,7 +66,9 @@ function settled(circles: Circle[]): Packing {
       stretch = Math.max(stretch, (a.r + b.r) / (Math.hypot(a.x - b.x, a.y - b.y) || 1e-9));
     }
   }
-  const drawn = circles.map(({ x, y, r }) => ({ x: x * (stretch || 1), y: y * (stretch || 1), r }));
+  const apart = circles.map(({ x, y, r }) => ({ x: x * (stretch || 1), y: y * (stretch || 1), r }));
+  const middle = middleOf(apart);
+  const drawn = apart.map(({ x, y, r }) => ({ x: x - middle.x, y: y - middle.y, r }));
   return { circles: drawn, radius: drawn.reduce((most, { x, y, r }) => Math.max(most, Math.hypot(x, y) + r), 0) };
 }
 
