@@ -73,3 +73,21 @@ export function smallJob(name: string, labels: string[]): string {
     })),
   });
 }
+
+/** Press Tab until a control of this name has the focus. */
+export async function tabTo(page: Page, name: RegExp) {
+  for (let presses = 0; presses < 150; presses++) {
+    const focused = await page.evaluate(() => {
+      const element = document.activeElement;
+      if (!element) return '';
+      const labelled =
+        element instanceof HTMLInputElement || element instanceof HTMLSelectElement
+          ? element.labels?.[0]?.textContent
+          : '';
+      return (element.getAttribute('aria-label') ?? (labelled || element.textContent || '')).trim();
+    });
+    if (name.test(focused)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab does not reach ${name}`);
+}

@@ -1,23 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { demoText, openJobFile, saved, smallJob, station } from './job';
+import { demoText, openJobFile, saved, smallJob, station, tabTo } from './job';
 
-/** Press Tab until a control of this name has the focus. */
-async function tabTo(page: Page, name: RegExp) {
-  for (let presses = 0; presses < 150; presses++) {
-    const focused = await page.evaluate(() => {
-      const element = document.activeElement;
-      if (!element) return '';
-      const labelled =
-        element instanceof HTMLInputElement || element instanceof HTMLSelectElement
-          ? element.labels?.[0]?.textContent
-          : '';
-      return (element.getAttribute('aria-label') ?? (labelled || element.textContent || '')).trim();
-    });
-    if (name.test(focused)) return;
-    await page.keyboard.press('Tab');
-  }
-  throw new Error(`Tab does not reach ${name}`);
-}
 const said = (page: Page) => page.getByTestId('announcer');
 const press = async (page: Page, ...keys: string[]) => {
   for (const key of keys) await page.keyboard.press(key);
