@@ -38,6 +38,9 @@ test('from an empty site to runs with lengths', async ({ page }) => {
   await page.getByLabel('desk in Pantry, now').fill('2');
   await page.getByLabel('desk in Pantry, now').press('Enter');
   await expect(page.getByRole('region', { name: 'Runs asked for' })).toContainText('2 runs an outlet.');
+  await page.getByLabel('camera in Pantry, now').fill('x');
+  await page.getByLabel('camera in Pantry, now').press('Enter');
+  await expect(page.getByText('camera in Pantry: found “x”, expected a whole number from 0 to 99.')).toBeVisible();
   await page.getByRole('button', { name: 'Add 4 runs' }).click();
   await expect(page.getByText('Every run that the wishes ask for is in the schedule.')).toBeVisible();
   await page.getByLabel('desk in Pantry, now').fill('3');

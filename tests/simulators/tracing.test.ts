@@ -121,4 +121,52 @@ describe('what was heard', () => {
     const whole = simulatedBuilding(job, 3, { dead: 0, bridged: 0 });
     expect([...whole.values()].every((runs) => runs.length === 1)).toBe(true);
   });
+
+  it('finds every jack of a sound building, whatever the cables, the remotes and the seed', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 10_000 }), fc.integer({ min: 1, max: 8 }), (seed, remotes) => {
+        const truth = simulatedBuilding(job, seed, { dead: 0, bridged: 0 });
+        const { job: heard, walks } = walkAll(job, truth, remotes);
+        expect(walks).toBe(Math.ceil(14 / remotes));
+        const settled = apply(heard, ...settleCommands(heard, 'numbers'));
+        expect(jackFindings(settled).every((one) => one.standing === 'labelled')).toBe(true);
+        expect(openRuns(settled)).toHaveLength(1);
+        for (const { jack, runs } of jackFindings(settled)) expect([runs[0]?.id]).toEqual(truth.get(jack.id));
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  it('labels by plain numbers keep clear of the tags that stay', () => {
+    const numbered = apply(job, {
+      type: 'editRuns',
+      edits: [{ runId: 'run-x05', changes: { label: '01' } }],
+    });
+    const heard = apply(numbered, tone('jack-01', 'run-x01'), tone('jack-02', 'run-x02'));
+    const settled = apply(heard, ...settleCommands(heard, 'numbers'));
+    expect([settled.runs['run-x01']?.label, settled.runs['run-x02']?.label]).toEqual(['02', '03']);
+    expect(settled.runs['run-x05']?.label).toBe('01');
+  });
+
+  it('a jack that is settled is open again when it is asked once more and another cable answers', () => {
+    const heard = apply(job, tone('jack-01', 'run-x01'));
+    const settled = apply(heard, ...settleCommands(heard, 'place'));
+    expect(standing(settled, 'jack-01')).toBe('labelled');
+    const again = apply(settled, tone('jack-01', 'run-x02', 2));
+    expect(standing(again, 'jack-01')).toBe('contradiction');
+    expect(
+      planWalks(again)
+        .walks.flat()
+        .map((jack) => jack.id),
+    ).toContain('jack-01');
+  });
+
+  it('goes with its jack and with its cable', () => {
+    const heard = apply(job, tone('jack-01', 'run-x01'), tone('jack-02', 'run-x02'));
+    const withoutRun = apply(heard, { type: 'removeRuns', runIds: ['run-x01'] });
+    expect(Object.values(withoutRun.tones).map((one) => one.jackId)).toEqual(['jack-02']);
+    expect(standing(withoutRun, 'jack-01')).toBe('not asked');
+    const withoutJack = apply(heard, { type: 'dropRows', table: 'jacks', ids: ['jack-02'] });
+    expect(Object.values(withoutJack.tones).map((one) => one.jackId)).toEqual(['jack-01']);
+  });
 });

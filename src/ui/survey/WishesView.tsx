@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { toast } from 'sonner';
 import type { Room } from '@/core/job/records/room';
 import { WISH_KINDS, type Wish, type WishKind } from '@/core/job/records/wish';
 import { OUTLET_RULES } from '@/core/survey/outletRules';
@@ -87,6 +88,9 @@ function WishCell({ room, kind, scope }: { room: Room; kind: WishKind; scope: Sc
     if (text === value) return;
     const count = text === '' ? 0 : Number(text);
     if (!Number.isInteger(count) || count < 0 || count > 99) {
+      toast.error(
+        `${OUTLET_RULES[kind].words} in ${room.name}: found “${text}”, expected a whole number from 0 to 99. The cell is as it was.`,
+      );
       input.value = value;
       return;
     }
