@@ -6,7 +6,11 @@ export default defineConfig({
     projects: [
       {
         extends: true,
-        test: { name: 'core', include: ['src/**/*.test.ts', 'tests/{cli,ui,simulators,print}/**/*.test.ts'], testTimeout: 30_000 },
+        test: {
+          name: 'core',
+          include: ['src/**/*.test.ts', 'tests/{cli,ui,simulators,print}/**/*.test.ts'],
+          testTimeout: 30_000,
+        },
       },
       {
         extends: true,
