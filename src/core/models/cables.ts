@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { refuse } from '../job/refusal';
-import { type CuttingLimits, type CuttingProblem, cutStock } from '../solve/boxCutting';
+import { cutStock } from '../solve/cutting/cutStock';
+import type { CuttingLimits, CuttingProblem } from '../solve/cutting/problem';
 
 const name = z.string().min(1).max(80);
 const metres = z.number().min(0).max(100_000);

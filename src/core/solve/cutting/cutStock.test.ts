@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { cablesInstance, cablesLp } from '../../../tests/support/cables';
-import { type CablesInstance, solveCables } from '../models/cables';
-import { type CuttingProblem, cutStock, cuttingCost } from './boxCutting';
+import { cablesInstance, cablesLp } from '../../../../tests/support/cables';
+import { type CablesInstance, solveCables } from '../../models/cables';
+import { cutStock } from './cutStock';
+import { type CuttingProblem, cuttingCost } from './problem';
 
 /** A clock that counts looks at it, so that tests end alike on any machine. */
 const looks = (most: number) => {

@@ -1,0 +1,55 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { RunColumn } from '@/core/formats/runColumns';
+import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/job/records/run';
+import { cableKindsOf } from '@/core/runs/cableKinds';
+import { useSession } from '../job/session';
+
+/** Lists that cells offer while typing. */
+export const LISTS: Partial<Record<RunColumn, string>> = {
+  carries: 'list-carries',
+  cable: 'list-cable',
+  network: 'list-network',
+  floor: 'list-floor',
+  room: 'list-room',
+  entry: 'list-entry',
+  state: 'list-state',
+  origin: 'list-origin',
+  scope: 'list-scope',
+  bundle: 'list-bundle',
+  jacket: 'list-jacket',
+};
+
+/** The lists themselves: words that are in use, and those that a field knows. */
+export function ScheduleLists() {
+  const job = useSession((session) => session.job);
+  const { runs, networks, cableKinds } = job;
+  const lists = useMemo(() => {
+    const distinct = (values: string[]) => [...new Set(values)].filter(Boolean).slice(0, 60);
+    const all = Object.values(runs);
+    return {
+      'list-carries': [...CARRIES],
+      'list-cable': distinct([
+        ...all.map((run) => run.cable),
+        ...cableKindsOf({ ...job, cableKinds }).map((kind) => kind.name),
+      ]),
+      'list-entry': [...ENTRY_SIDES],
+      'list-state': [...RUN_STATES],
+      'list-origin': [...ORIGINS],
+      'list-scope': [...SCOPES],
+      'list-bundle': distinct(all.map((run) => run.bundle)),
+      'list-jacket': distinct(all.map((run) => run.jacket)),
+      'list-network': distinct(Object.values(networks).map((network) => network.name)),
+      'list-floor': distinct(all.map((run) => run.floor)),
+      'list-room': distinct(all.map((run) => run.room)),
+    };
+  }, [job, runs, networks, cableKinds]);
+  return Object.entries(lists).map(([id, values]) => (
+    <datalist key={id} id={id}>
+      {values.map((value) => (
+        <option key={value} value={value} />
+      ))}
+    </datalist>
+  ));
+}
