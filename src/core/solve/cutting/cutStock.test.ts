@@ -99,6 +99,15 @@ describe('cutting boxes', () => {
     expect(cutStock({ ...problem, pieces: [] }, looks(100))).toMatchObject({ stockOf: [], opened: 0, proven: true });
   });
 
+  it('proves nothing by the part boxes that it could not list', () => {
+    const pieces = Array.from({ length: 20 }, (_, at) => ({ group: at, length: 20 }));
+    const problem = { pieces, parts: new Array(15).fill(31), fresh: 60, reusable: 30 };
+    const { stockOf, scrapBound, opened, openedBound } = cutStock(problem, looks(3000));
+    expectSound(problem, stockOf ?? []);
+    expect(scrapBound).toBe(0);
+    expect(openedBound).toBeLessThanOrEqual(opened);
+  });
+
   it('gives the same for the same seed', () => {
     const limits = () => ({ ...looks(3000), seed: 7 });
     const instance = cablesInstance(40, 3);

@@ -5,7 +5,8 @@ import { exhaustSets, exhaustSums, FEW_PIECES } from './exhaust';
 import { fillOneByOne } from './fillOneByOne';
 import { type CuttingLimits, type CuttingProblem, type CuttingResult, cuttingCost } from './problem';
 
-const MOST_SUBSETS = 4096;
+/** Sets of up to so many part stocks are listed one by one. */
+const MOST_LISTED_PARTS = 12;
 const TURNS = 4;
 const FIRST_ATTEMPTS = 60;
 /** Share of the time after which one stock more is opened when nothing was found. */
@@ -15,9 +16,9 @@ const TRY_FOR = 0.6;
 function partSets({ pieces, parts, fresh, reusable }: CuttingProblem, opened: number) {
   const total = pieces.reduce((sum, piece) => sum + piece.length, 0);
   const sets: { parts: number[]; bound: number }[] = [];
-  const count = Math.min(parts.length, 12);
-  for (let mask = 0; mask < 2 ** count && sets.length < MOST_SUBSETS; mask++) {
-    // Beyond a dozen the further part stocks are all in use.
+  const count = Math.min(parts.length, MOST_LISTED_PARTS);
+  for (let mask = 0; mask < 2 ** count; mask++) {
+    // Further part stocks are all in use.
     const chosen = parts.map((_, at) => at).filter((at) => at >= count || (mask >> at) & 1);
     const slack = opened * fresh + chosen.reduce((sum, at) => sum + (parts[at] ?? 0), 0) - total;
     if (slack >= 0) sets.push({ parts: chosen, bound: slackBound(slack, reusable) });
@@ -51,18 +52,12 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
     if (!best || opened < best.opened || (opened === best.opened && scrap < best.scrap))
       best = { stockOf, opened, scrap };
   };
-  const result = (scrapBound: number, exhausted: boolean): CuttingResult | null =>
-    best && {
-      ...(best as { stockOf: number[]; opened: number; scrap: number }),
-      openedBound,
-      scrapBound,
-      proven: best.opened === openedBound && (best.scrap <= scrapBound || exhausted),
-    };
-
   let provenBound = openedBound;
   for (let opened = openedBound; opened <= openedBound + pieces.length; opened++) {
     const sets = partSets(problem, opened);
-    const scrapBound = sets[0]?.bound ?? 0;
+    // Sets that were not listed could have less slack: nothing is proven by the ones that were.
+    const allListed = parts.length <= MOST_LISTED_PARTS;
+    const scrapBound = allListed ? (sets[0]?.bound ?? 0) : 0;
     const stocksOf = (set: { parts: number[] }) => [
       ...set.parts.map((at) => ({ id: at, capacity: parts[at] ?? 0 })),
       ...Array.from({ length: opened }, (_, at) => ({ id: parts.length + at, capacity: fresh })),
@@ -70,7 +65,7 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
     const from = limits.now();
     const left = limits.untilMs - from;
     const past = (share: number) => over() || limits.now() - from >= left * share;
-    let exhausted = true;
+    let exhausted = allListed || pieces.length <= FEW_PIECES;
     let open = sets;
     const isBest = (set: { bound: number }) => best === null || set.bound < (best as { scrap: number }).scrap;
     const done = () => !open.some(isBest);
@@ -113,10 +108,9 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
       anneal(problem, opened, start, random, stop, (stockOf) => better(stockOf));
     }
     if (best) {
-      const proofOfOpened = opened === provenBound;
-      const made = result(scrapBound, exhausted);
-      if (made)
-        return { ...made, openedBound: provenBound, proven: proofOfOpened && (made.scrap <= scrapBound || exhausted) };
+      const made = best as { stockOf: number[]; opened: number; scrap: number };
+      const proven = opened === provenBound && (made.scrap <= scrapBound || exhausted);
+      return { ...made, openedBound: provenBound, scrapBound, proven };
     }
     if (exhausted) provenBound = opened + 1;
   }
