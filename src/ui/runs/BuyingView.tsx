@@ -8,10 +8,11 @@ import { cablePlanCommands, leftInBoxMm, toPull } from '@/core/runs/cablePlan';
 import { pullSheet } from '@/core/runs/pullSheet';
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
-import { formatLength, lengthToField, parseLength } from '@/core/units/length';
+import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
 import { useCablePlanner } from './useCablePlanner';
 
@@ -156,10 +157,7 @@ function Boxes() {
 function BoxRow({ box }: { box: Box }) {
   const job = useSession((session) => session.job);
   const { keep, drop } = useRows();
-  const unit = job.units === 'metric' ? 'm' : 'ft';
-  const change = (changes: Partial<Box>) =>
-    keep({ table: 'boxes', record: { ...box, ...changes } }) ? null : 'It could not be taken.';
-  const length = (text: string) => parseLength(text, unit);
+  const change = (changes: Partial<Box>) => keep({ table: 'boxes', record: { ...box, ...changes } });
   const cuts = Object.values(job.cuts).filter((cut) => cut.boxId === box.id);
   const taken = cuts.reduce((sum, cut) => sum + cut.lengthMm, 0);
   const share = Math.min(1, taken / box.leftMm);
@@ -170,7 +168,9 @@ function BoxRow({ box }: { box: Box }) {
           label="Box"
           value={box.name}
           maxLength={40}
-          onCommit={(name) => (name.trim() === '' ? 'Expected a name.' : change({ name: name.trim() }))}
+          onCommit={(name) =>
+            name.trim() === '' ? 'Expected a name.' : change({ name: name.trim() }) ? null : 'That name is taken.'
+          }
         />
         <CommitSelect
           label="Cable"
@@ -181,26 +181,12 @@ function BoxRow({ box }: { box: Box }) {
           }))}
           onCommit={(cable) => change({ cable })}
         />
-        <CommitField
-          label="In it"
-          unit={unit}
-          inputMode="decimal"
-          value={lengthToField(box.leftMm, job.units)}
-          onCommit={(text) => {
-            const mm = length(text);
-            return mm === null || mm < 1 ? 'Expected a length.' : change({ leftMm: mm });
-          }}
-        />
-        <CommitField
+        <LengthField label="In it" mm={box.leftMm} least={1} onCommit={(leftMm) => change({ leftMm })} />
+        <LengthField
           label="End mark"
-          unit={unit}
-          inputMode="decimal"
-          value={lengthToField(box.markMm, job.units)}
-          onCommit={(text) => {
-            if (text.trim() === '') return change({ markMm: null });
-            const mm = length(text);
-            return mm === null || mm < 0 ? 'Expected the printed length.' : change({ markMm: mm });
-          }}
+          mm={box.markMm}
+          onCommit={(markMm) => change({ markMm })}
+          onClear={() => change({ markMm: null })}
         />
       </div>
       <div className="mt-1 flex items-center gap-2">

@@ -6,10 +6,11 @@ import { CARRIES } from '@/core/job/records/run';
 import { cableKindsOf } from '@/core/runs/cableKinds';
 import { counted } from '@/core/text/counted';
 import { sameKey } from '@/core/text/sameKey';
-import { formatSize, lengthToField, parseLength } from '@/core/units/length';
+import { formatSize, lengthToField } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
 
 /** Kinds of cable: those that ship with the program, and those of the job. */
@@ -134,7 +135,6 @@ export function KindsView() {
 }
 
 function KindForm({ kind, onRenamed }: { kind: CableKind; onRenamed: (name: string) => void }) {
-  const units = useSession((session) => session.job.units);
   const { keep, drop } = useRows();
   const change = (changes: Partial<CableKind>) =>
     keep({ table: 'cableKinds', record: { ...kind, ...changes } }) ? null : 'It could not be taken.';
@@ -200,15 +200,11 @@ function KindForm({ kind, onRenamed }: { kind: CableKind; onRenamed: (name: stri
               : change({ bendFactor: factor });
           }}
         />
-        <CommitField
+        <LengthField
           label="In a full box"
-          unit={units === 'metric' ? 'm' : 'ft'}
-          inputMode="decimal"
-          value={lengthToField(kind.boxMm, units)}
-          onCommit={(text) => {
-            const mm = parseLength(text, units === 'metric' ? 'm' : 'ft');
-            return mm === null || mm < 1000 ? 'Expected 1 m or more.' : change({ boxMm: mm });
-          }}
+          mm={kind.boxMm}
+          least={1000}
+          onCommit={(boxMm) => change({ boxMm }) === null}
         />
       </div>
       <label className="flex items-center gap-2">

@@ -12,19 +12,12 @@ import { pullingSource } from '@/core/standards/slack';
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
-import {
-  formatLength,
-  formatSize,
-  lengthToField,
-  parseLength,
-  parseSize,
-  sizeToField,
-  sizeUnit,
-} from '@/core/units/length';
+import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
 import { BundleSection } from '../drawing/BundleSection';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
 import { RunPicker } from './RunPicker';
 
@@ -209,15 +202,11 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
           )}
           {size('widthMm', round || pathway.kind === 'hooks' ? 'Inside diameter' : 'Inside width')}
           {!round && pathway.kind !== 'hooks' && size('heightMm', 'Inside height')}
-          <CommitField
+          <LengthField
             label="Length"
-            unit={job.units === 'metric' ? 'm' : 'ft'}
-            inputMode="decimal"
-            value={lengthToField(pathway.lengthMm, job.units)}
-            onCommit={(text) => {
-              const mm = parseLength(text, job.units === 'metric' ? 'm' : 'ft');
-              return mm === null || mm < 1 ? 'Expected a length.' : change({ lengthMm: mm });
-            }}
+            mm={pathway.lengthMm}
+            least={1}
+            onCommit={(lengthMm) => change({ lengthMm }) === null}
           />
           {pathway.kind === 'conduit' && (
             <>

@@ -15,6 +15,12 @@ import { newRowId, useRows } from '../kit/useRows';
 const inputs = (form: HTMLFormElement) =>
   Object.fromEntries([...new FormData(form)].map(([name, value]) => [name, String(value).trim()]));
 
+const Entry = ({ label, name, hint, wide }: { label: string; name: string; hint?: string; wide?: boolean }) => (
+  <div className={wide ? 'w-40' : 'w-28'}>
+    <Field label={label}>{(ids) => <Input {...ids} name={name} autoComplete="off" placeholder={hint} />}</Field>
+  </div>
+);
+
 /** Labels from a pattern, or the words of what is wrong with it. */
 function expand(text: string): string[] {
   try {
@@ -52,17 +58,9 @@ export function JackEntry() {
             event.currentTarget.querySelector<HTMLInputElement>('[name=outlet]')?.select();
         }}
       >
-        <div className="w-28">
-          <Field label="Floor">{(ids) => <Input {...ids} name="floor" autoComplete="off" />}</Field>
-        </div>
-        <div className="w-36">
-          <Field label="Room">{(ids) => <Input {...ids} name="room" autoComplete="off" />}</Field>
-        </div>
-        <div className="w-36">
-          <Field label="Jack">
-            {(ids) => <Input {...ids} name="outlet" autoComplete="off" placeholder="left {1..2}" />}
-          </Field>
-        </div>
+        <Entry label="Floor" name="floor" />
+        <Entry label="Room" name="room" wide />
+        <Entry label="Jack" name="outlet" hint="left {1..2}" wide />
         <Button type="submit" className="mb-[14px]">
           Add
         </Button>
@@ -122,14 +120,8 @@ export function TailEntry() {
           if (dispatch([{ type: 'addRuns', runs: entries }])) event.currentTarget.reset();
         }}
       >
-        <div className="w-36">
-          <Field label="Tags">{(ids) => <Input {...ids} name="tags" autoComplete="off" placeholder="X{1..8}" />}</Field>
-        </div>
-        <div className="w-44">
-          <Field label="Cable">
-            {(ids) => <Input {...ids} name="cable" autoComplete="off" placeholder="as printed on it" />}
-          </Field>
-        </div>
+        <Entry label="Tags" name="tags" hint="X{1..8}" />
+        <Entry label="Cable" name="cable" hint="as printed on it" wide />
         <Button type="submit" className="mb-[14px]">
           Add
         </Button>

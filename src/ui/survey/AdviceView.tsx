@@ -75,6 +75,18 @@ function Decision({ advice }: { advice: Advice }) {
   );
 }
 
+const Reason = ({ mark, look, spoken, words }: { mark: string; look: string; spoken: string; words: string }) => (
+  <li className="flex gap-1.5">
+    <span className={`font-bold ${look}`} aria-hidden>
+      {mark}
+    </span>
+    <span>
+      <span className="sr-only">{spoken}</span>
+      {words}
+    </span>
+  </li>
+);
+
 function Side({
   advice,
   option,
@@ -101,26 +113,10 @@ function Side({
       </p>
       <ul className="flex-1 text-[13px] leading-snug">
         {option.pros.map((words) => (
-          <li key={words} className="flex gap-1.5">
-            <span className="font-bold text-good" aria-hidden>
-              +
-            </span>
-            <span>
-              <span className="sr-only">For: </span>
-              {words}
-            </span>
-          </li>
+          <Reason key={words} mark="+" look="text-good" spoken="For: " words={words} />
         ))}
         {option.cons.map((words) => (
-          <li key={words} className="flex gap-1.5">
-            <span className="font-bold text-wont" aria-hidden>
-              −
-            </span>
-            <span>
-              <span className="sr-only">Against: </span>
-              {words}
-            </span>
-          </li>
+          <Reason key={words} mark="−" look="text-wont" spoken="Against: " words={words} />
         ))}
       </ul>
       <div>

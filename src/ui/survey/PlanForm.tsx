@@ -6,10 +6,11 @@ import { ENTRY_SIDES } from '@/core/job/records/run';
 import { isInside, siteOf } from '@/core/survey/site';
 import { counted } from '@/core/text/counted';
 import { sameKey } from '@/core/text/sameKey';
-import { formatLength, lengthToField, parseLength } from '@/core/units/length';
+import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
 import { useRows } from '../kit/useRows';
 import type { Chosen } from './SiteView';
 
@@ -87,7 +88,7 @@ export function PlanForm({
   );
 }
 
-/** A length of a row, typed in the job's units. */
+/** A length of a row of the plan. */
 function MmField<R extends Room | Place | Floor>({
   record,
   field,
@@ -99,19 +100,12 @@ function MmField<R extends Room | Place | Floor>({
   label: string;
   toRow: (record: R) => PlainRow;
 }) {
-  const units = useSession((session) => session.job.units);
   const { keep } = useRows();
   return (
-    <CommitField
+    <LengthField
       label={label}
-      unit={units === 'metric' ? 'm' : 'ft'}
-      inputMode="decimal"
-      value={lengthToField(record[field] as number, units)}
-      onCommit={(text) => {
-        const mm = parseLength(text, units === 'metric' ? 'm' : 'ft');
-        if (mm === null) return `Expected a length, such as ${units === 'metric' ? '4.2' : '14'}.`;
-        return keep(toRow({ ...record, [field]: mm })) ? null : 'That does not go: see the message.';
-      }}
+      mm={record[field] as number}
+      onCommit={(mm) => keep(toRow({ ...record, [field]: mm }))}
     />
   );
 }
