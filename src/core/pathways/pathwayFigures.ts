@@ -15,7 +15,7 @@ import { separationAskedMm } from './separation';
 
 export type PathwayFigures = {
   pathway: Pathway;
-  runs: Run[];
+  runs: readonly Run[];
   kinds: (CableKind | null)[];
   /** Runs whose kind of cable nobody knows, so that they are not in the figures. */
   unknown: Run[];
@@ -39,12 +39,34 @@ export type PathwayFigures = {
   separationMm: number;
 };
 
-export const runsThrough = (job: Job, pathwayId: string): Run[] => {
-  const through = new Set(
-    Object.values(job.passages).flatMap((row) => (row.pathwayId === pathwayId ? [row.runId] : [])),
-  );
-  return indexJob(job).runsInOrder.filter((run) => through.has(run.id));
-};
+const throughCache = new WeakMap<Job, Map<string, Run[]>>();
+
+/** Runs of each pathway in label order, made once for each version of the job. */
+function throughOf(job: Job): Map<string, Run[]> {
+  const known = throughCache.get(job);
+  if (known) return known;
+  const pathwaysOf = new Map<string, string[]>();
+  for (const { runId, pathwayId } of Object.values(job.passages)) {
+    const ids = pathwaysOf.get(runId);
+    if (ids) ids.push(pathwayId);
+    else pathwaysOf.set(runId, [pathwayId]);
+  }
+  const through = new Map<string, Run[]>();
+  if (pathwaysOf.size > 0) {
+    for (const run of indexJob(job).runsInOrder) {
+      for (const id of pathwaysOf.get(run.id) ?? []) {
+        const runs = through.get(id);
+        if (runs) runs.push(run);
+        else through.set(id, [run]);
+      }
+    }
+  }
+  throughCache.set(job, through);
+  return through;
+}
+
+/** The runs through a pathway, in label order. */
+export const runsThrough = (job: Job, pathwayId: string): readonly Run[] => throughOf(job).get(pathwayId) ?? [];
 
 /** Bend radius of conduit, mm: 6 × its inside diameter, 10 × above the 2-inch size or with fibre in it. */
 export function conduitBendMm(insideMm: number, holdsFibre: boolean): number {
@@ -65,8 +87,18 @@ export const hookCount = (lengthMm: number, spacingMm: number): number => Math.c
 /** Ties along a bundle, one at each end. */
 export const tieCount = (lengthMm: number, spacingMm: number): number => Math.floor(lengthMm / spacingMm) + 1;
 
-/** Everything there is to say about a pathway and the runs through it. */
+const figuresCache = new WeakMap<Job, Map<Pathway, PathwayFigures>>();
+
+/** Everything there is to say about a pathway and the runs through it. Memoised for each version of the job. */
 export function pathwayFigures(job: Job, pathway: Pathway): PathwayFigures {
+  const made = figuresCache.get(job) ?? new Map<Pathway, PathwayFigures>();
+  figuresCache.set(job, made);
+  const figures = made.get(pathway) ?? makeFigures(job, pathway);
+  made.set(pathway, figures);
+  return figures;
+}
+
+function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
   const runs = runsThrough(job, pathway.id);
   const kinds = runs.map((run) => cableKindOf(job, run.cable));
   const known = kinds.filter((kind) => kind !== null);

@@ -91,6 +91,9 @@ describe('bundles', () => {
   it('says what is proven: 13 and 19 are, 14 is not', () => {
     expect([13, 14, 19].map((count) => bundleOf(new Array(count).fill(5)).proven)).toEqual([true, false, true]);
     expect(bundleOf([5, 6]).how).toBe('search');
+    const many = bundleOf([5, ...new Array(200).fill(6)]);
+    expect(many.how).toBe('area');
+    expect(many.diameterMm).toBeGreaterThan(Math.sqrt(201) * 5.9);
   });
 });
 

@@ -5,6 +5,8 @@ export type Packing = { circles: Circle[]; radius: number };
 
 const ROUNDS = 7;
 const STEPS = 160;
+/** Pairs looked at in one step are kept to about this many, so that many circles take no longer than a blink. */
+const PAIRS = 7000;
 
 /** Push circles apart and into a circle of radius R until they rest. */
 function relax(circles: Circle[], radius: number, steps: number): void {
@@ -76,13 +78,16 @@ function settled(circles: Circle[]): Packing {
  * A small circle around circles of these radii, by search: always a true arrangement, not proven to be the smallest.
  * The same seed gives the same result.
  * @param radii any unit, all above 0
- * @param starts attempts from different beginnings
+ * @param most attempts from different beginnings, where the circles are few; fewer where they are many
  */
-export function packCircles(radii: readonly number[], starts = 12, seed = 1): Packing {
+export function packCircles(radii: readonly number[], most = 12, seed = 1): Packing {
   const [only] = radii;
   if (only === undefined) return { circles: [], radius: 0 };
   if (radii.length === 1) return { circles: [{ x: 0, y: 0, r: only }], radius: only };
   const random = seededRandom(seed);
+  const effort = PAIRS / radii.length ** 2;
+  const starts = Math.max(1, Math.min(most, Math.round(effort)));
+  const steps = Math.max(12, Math.round(STEPS * Math.min(1, effort * 2)));
   const area = radii.reduce((sum, r) => sum + r * r, 0);
   const widest = Math.max(...radii);
   let best: Packing | null = null;
@@ -95,7 +100,7 @@ export function packCircles(radii: readonly number[], starts = 12, seed = 1): Pa
       return { x: at * Math.cos(turn), y: at * Math.sin(turn), r };
     });
     for (let round = 0; round < ROUNDS; round++) {
-      relax(circles, radius, STEPS);
+      relax(circles, radius, steps);
       const now = settled(circles);
       if (!best || now.radius < best.radius) best = now;
       radius = Math.min(radius, best.radius) * (1 - 0.02 / (round + 1));

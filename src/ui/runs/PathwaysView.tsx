@@ -270,7 +270,11 @@ function Figures({ figures }: { figures: PathwayFigures }) {
     diametersMm.length === 0
       ? 'no cables'
       : `${show(bundle.diameterMm)} at the tightest${bundle.proven ? ', proven' : ''}, about ${show(bundle.dressedMm)} as dressed`,
-    bundle.how === 'published ratio' ? citeSource(bundle.source) : 'found by search, not proven the smallest',
+    {
+      'published ratio': citeSource(bundle.source),
+      search: 'found by search, not proven the smallest',
+      area: 'by area, three quarters filled: common practice, no source',
+    }[bundle.how],
   ]);
   if (next)
     rows.push([
