@@ -71,6 +71,16 @@ describe('rows of plain tables', () => {
     expect([swapped.runs['run-1']?.label, swapped.runs['run-2']?.label]).toEqual(['2', '1']);
   });
 
+  it('do not let a run take the label of one that keeps it in the same step', () => {
+    const job = bench({ 1: {}, 2: {} });
+    const take = (...edits: [string, string][]) =>
+      apply(job, { type: 'editRuns', edits: edits.map(([runId, label]) => ({ runId, changes: { label } })) });
+    expect(() => take(['run-1', '2'], ['run-2', '2'])).toThrow(/labelled 2 already/);
+    expect(() => take(['run-1', '2'], ['run-2', ' 2 '])).toThrow(/labelled 2 already/);
+    expect(() => take(['run-1', '2'], ['run-2', '5'], ['run-2', '2'])).toThrow(/labelled 2 already/);
+    expect(take(['run-2', '5'], ['run-2', '2']).runs['run-2']?.label).toBe('2');
+  });
+
   it('can be undone, whatever was dropped or kept', () => {
     const job = surveyed();
     const drops = PLAIN_TABLES.flatMap((table) => {

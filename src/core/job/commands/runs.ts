@@ -111,7 +111,8 @@ export const editRuns = commandKind({
     const { runIdByLabel, change } = books(job);
     // Labels that are given up are free for the other edits, so that runs can change labels among themselves.
     for (const { runId, changes } of edits) {
-      if (changes.label !== undefined) runIdByLabel.delete(sameKey(job.runs[runId]?.label ?? ''));
+      const was = sameKey(job.runs[runId]?.label ?? '');
+      if (changes.label !== undefined && sameKey(changes.label) !== was) runIdByLabel.delete(was);
     }
     for (const { runId, changes } of edits) change(lookUp(job, 'runs', runId), { ...changes });
   },
