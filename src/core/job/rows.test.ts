@@ -6,6 +6,7 @@ import { applyCommands, applyRecorded, describeCommands } from './apply';
 import { clashes, looseEnds } from './clashes';
 import type { Command } from './commands';
 import { PLAIN_TABLES, rulesOf } from './plainTables';
+import { Refusal } from './refusal';
 
 const keep = (...rows: Extract<Command, { type: 'keepRows' }>['rows']): Command => ({ type: 'keepRows', rows });
 
@@ -31,6 +32,79 @@ describe('rows of plain tables', () => {
     const floor = apply(quillback, keep({ table: 'floors', record: { ...ground, name: 'Street level' } }));
     const on = (name: string) => Object.values(floor.runs).filter((run) => run.floor === name).length;
     expect([on('Ground'), on('Street level')]).toEqual([0, 24]);
+  });
+
+  it('do not carry a name where two jacks would become one', () => {
+    const jack = (id: string, room: string) => ({
+      table: 'jacks' as const,
+      record: { id, floor: 'Ground', room, outlet: 'a' },
+    });
+    const job = apply(surveyed(), keep(jack('one', 'Kennels'), jack('two', 'Den')));
+    const kennels = job.rooms['room-kennels'];
+    if (!kennels) throw new Error('no room');
+    const rename = keep({ table: 'rooms', record: { ...kennels, name: 'Den' } });
+    expect(() => apply(job, rename)).toThrow('With that name two jacks would be Den a: one is listed there already.');
+    const freed = apply(job, { type: 'dropRows', table: 'jacks', ids: ['two'] });
+    expect(apply(freed, rename).jacks.one?.room).toBe('Den');
+  });
+
+  it('never leave clashes or loose ends, whatever the order', () => {
+    const id = fc.constantFrom('a', 'b', 'c');
+    const name = fc.constantFrom('North', 'South', 'north ');
+    const sizes = { xMm: 0, yMm: 0, widthMm: 1000, depthMm: 1000, code: '' };
+    const floor = { heightMm: 2500, slabMm: 300, route: 'overhead' as const };
+    const box = { cable: 'C', leftMm: 1000, bought: false, markMm: null, marksFall: true };
+    const row = fc.oneof(
+      fc
+        .record({ id, name, level: fc.integer({ min: -1, max: 2 }) })
+        .map((one) => ({ table: 'floors' as const, record: { ...floor, ...one } })),
+      fc.record({ id, name, floorId: id }).map((one) => ({ table: 'rooms' as const, record: { ...sizes, ...one } })),
+      fc
+        .record({ id, floor: name, room: name, outlet: fc.constantFrom('x', '') })
+        .map((record) => ({ table: 'jacks' as const, record })),
+      fc.record({ id, name }).map((one) => ({ table: 'boxes' as const, record: { ...box, ...one } })),
+      fc
+        .record({ id, jackId: id, runId: fc.constantFrom(null, 'run-1', 'run-2') })
+        .map((one) => ({ table: 'tones' as const, record: { ...one, walk: 1, remote: 1 } })),
+      fc
+        .record({ id, runId: fc.constantFrom('run-1', 'run-2'), boxId: id })
+        .map((one) => ({ table: 'cuts' as const, record: { ...one, pull: 1, lengthMm: 10 } })),
+    );
+    const command: fc.Arbitrary<Command> = fc.oneof(
+      {
+        weight: 4,
+        arbitrary: fc.array(row, { minLength: 1, maxLength: 4 }).map((rows) => ({ type: 'keepRows' as const, rows })),
+      },
+      {
+        weight: 1,
+        arbitrary: fc.record({
+          type: fc.constant('dropRows' as const),
+          table: fc.constantFrom('floors', 'rooms', 'jacks', 'boxes') as fc.Arbitrary<'floors'>,
+          ids: id.map((one) => [one]),
+        }),
+      },
+      {
+        weight: 1,
+        arbitrary: fc.constantFrom('run-1', 'run-2').map((one) => ({ type: 'removeRuns' as const, runIds: [one] })),
+      },
+    );
+    fc.assert(
+      fc.property(fc.array(command, { maxLength: 25 }), (commands) => {
+        let job = bench({ 1: { floor: 'North', room: 'South' }, 2: {} });
+        for (const one of commands) {
+          const before = job;
+          try {
+            job = apply(job, one);
+          } catch (fault) {
+            expect(fault).toBeInstanceOf(Refusal);
+            expect(job).toBe(before);
+          }
+        }
+        expect(clashes(job)).toEqual([]);
+        expect(looseEnds(job)).toEqual([]);
+      }),
+      { numRuns: 300 },
+    );
   });
 
   it('go with what they point at, down to the last', () => {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { counted } from '../../text/counted';
 import { sameKey } from '../../text/sameKey';
+import { sharing } from '../clashes';
 import type { Job, TableName } from '../job';
 import { PLAIN_SCHEMAS, PLAIN_TABLES, type PlainTable, rulesOf } from '../plainTables';
 import { Id } from '../records/fields';
@@ -32,17 +33,26 @@ export type PlainRow = z.infer<typeof PlainRow>;
 type AnyRow = { id: string } & Record<string, unknown>;
 const rowsOf = (job: Job, table: TableName) => job[table] as unknown as Record<string, AnyRow>;
 
-/** Where runs and jacks name a floor or a room by its old name, they take the new one. */
-function carryName(job: Job, { table, record }: PlainRow): void {
-  if (table !== 'floors' && table !== 'rooms') return;
+/**
+ * Where runs and jacks name a floor or a room by its old name, they take the new one.
+ * @returns whether any name was carried
+ */
+function carryName(job: Job, { table, record }: PlainRow): boolean {
+  if (table !== 'floors' && table !== 'rooms') return false;
   const was = job[table][record.id];
-  if (!was || was.name === record.name) return;
+  if (!was || was.name === record.name) return false;
   const floorKey = table === 'rooms' ? sameKey(job.floors[record.floorId]?.name ?? '') : null;
   const field = table === 'floors' ? 'floor' : 'room';
   for (const row of [...Object.values(job.runs), ...Object.values(job.jacks)]) {
     if (sameKey(row[field]) !== sameKey(was.name)) continue;
     if (floorKey === null || sameKey(row.floor) === floorKey) row[field] = record.name;
   }
+  const key = rulesOf('jacks').unique?.key as unknown as (row: unknown) => string;
+  for (const [jack] of sharing(Object.values(job.jacks), key)) {
+    const place = [jack?.room, jack?.outlet].filter(Boolean).join(' ');
+    refuse('taken', `With that name two jacks would be ${place}: one is listed there already.`, record.id);
+  }
+  return true;
 }
 
 /** Keep rows of plain tables as given: new ones are added, known ones replaced. Rows later in the list may point at earlier ones. */
@@ -73,7 +83,7 @@ export const keepRows = commandKind({
         if (was) keys.delete(key(was));
         keys.set(key(fields), record.id);
       }
-      carryName(job, row);
+      if (carryName(job, row)) uniques.delete('jacks');
       rowsOf(job, table)[record.id] = fields;
     }
   },
