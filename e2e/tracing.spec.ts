@@ -20,6 +20,7 @@ test('unlabelled cables are traced walk by walk with the simulated set, and labe
   await expect(page.getByText('Simulated: made up, not heard.')).toBeVisible();
   await page.getByRole('button', { name: 'Write down 7 answers' }).click();
   await expect(page.getByText('7 of 14 jacks asked')).toBeVisible();
+  await expect(heard(page).getByText('simulated: made up, not heard')).toHaveCount(7);
   const label = page.getByRole('button', { name: /^Label \d+ cables?$/ });
   const count = Number(/\d+/.exec((await label.textContent()) ?? '')?.[0]);
   await label.click();

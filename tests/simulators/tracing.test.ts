@@ -11,7 +11,7 @@ import { apply, counter, marrowby } from '../support/jobs';
 const newId = counter('tone');
 const tone = (jackId: string, runId: string | null, walk = 1): Command => ({
   type: 'keepRows',
-  rows: [{ table: 'tones', record: { id: newId(), jackId, runId, walk, remote: 1 } }],
+  rows: [{ table: 'tones', record: { id: newId(), jackId, runId, walk, remote: 1, simulated: false } }],
 });
 const standing = (job: Job, jackId: string) => jackFindings(job).find((one) => one.jack.id === jackId)?.standing;
 
@@ -159,6 +159,16 @@ describe('what was heard', () => {
         .walks.flat()
         .map((jack) => jack.id),
     ).toContain('jack-01');
+  });
+
+  it('says of a jack that its answer was made up', () => {
+    const record = { id: 'sim', jackId: 'jack-01', runId: 'run-x01', walk: 1, remote: 1, simulated: true };
+    const tried = apply(apply(job, tone('jack-02', 'run-x02')), {
+      type: 'keepRows',
+      rows: [{ table: 'tones', record }],
+    });
+    const marked = jackFindings(tried).filter((one) => one.simulated);
+    expect(marked.map((one) => one.jack.id)).toEqual(['jack-01']);
   });
 
   it('goes with its jack and with its cable', () => {

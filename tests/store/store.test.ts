@@ -50,7 +50,7 @@ describe('a job in the store', () => {
       expect((await jobOf(id)).job).toEqual({ ...job, id });
     }
     const id = await keep(marrowby());
-    const tone = { id: 't', jackId: 'jack-01', runId: null, walk: 1, remote: 2 };
+    const tone = { id: 't', jackId: 'jack-01', runId: null, walk: 1, remote: 2, simulated: true };
     const kind = CableKind.parse({ id: 'k', name: 'Own', diameterMm: 5.5, ratings: ['indoor', 'riser'] });
     const rows = [
       { table: 'tones' as const, record: tone },

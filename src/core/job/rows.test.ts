@@ -65,7 +65,7 @@ describe('rows of plain tables', () => {
       fc.record({ id, name }).map((one) => ({ table: 'boxes' as const, record: { ...box, ...one } })),
       fc
         .record({ id, jackId: id, runId: fc.constantFrom(null, 'run-1', 'run-2') })
-        .map((one) => ({ table: 'tones' as const, record: { ...one, walk: 1, remote: 1 } })),
+        .map((one) => ({ table: 'tones' as const, record: { ...one, walk: 1, remote: 1, simulated: false } })),
       fc
         .record({ id, runId: fc.constantFrom('run-1', 'run-2'), boxId: id })
         .map((one) => ({ table: 'cuts' as const, record: { ...one, pull: 1, lengthMm: 10 } })),

@@ -12,6 +12,8 @@ export type JackFinding = {
   standing: 'not asked' | 'found' | 'silent' | 'contradiction' | 'labelled';
   /** The cables that answered. */
   runs: Run[];
+  /** Any of it was made up by the simulated tone set. */
+  simulated: boolean;
   /** Why it is a contradiction, in words. */
   why: string | null;
 };
@@ -30,15 +32,17 @@ export function jackFindings(job: Job): JackFinding[] {
     .sort((a, b) => naturalOrder(placeKey(a), placeKey(b)))
     .map((jack): JackFinding => {
       const heard = tones.filter((tone) => tone.jackId === jack.id);
+      const simulated = heard.some((tone) => tone.simulated);
       const runs = [...new Set(heard.flatMap((tone) => tone.runId ?? []))].flatMap((id) => job.runs[id] ?? []);
-      if (heard.length === 0) return { jack, standing: 'not asked', runs, why: null };
+      if (heard.length === 0) return { jack, standing: 'not asked', runs, simulated, why: null };
       const [run] = runs;
-      if (!run) return { jack, standing: 'silent', runs, why: null };
+      if (!run) return { jack, standing: 'silent', runs, simulated, why: null };
       if (runs.length > 1) {
         return {
           jack,
           standing: 'contradiction',
           runs,
+          simulated,
           why: `${runs.map((one) => one.label).join(' and ')} both answered: they touch each other, or one was misread.`,
         };
       }
@@ -47,13 +51,19 @@ export function jackFindings(job: Job): JackFinding[] {
         .flatMap((id) => job.jacks[id] ?? []);
       if (others.length > 0) {
         const where = others.map((one) => [one.room, one.outlet].filter(Boolean).join(' ')).join(' and ');
-        return { jack, standing: 'contradiction', runs, why: `${run.label} answered at ${where} as well.` };
+        return { jack, standing: 'contradiction', runs, simulated, why: `${run.label} answered at ${where} as well.` };
       }
       if (heard.some((tone) => tone.runId === null)) {
-        return { jack, standing: 'contradiction', runs, why: `${run.label} answered once and was silent once.` };
+        return {
+          jack,
+          standing: 'contradiction',
+          runs,
+          simulated,
+          why: `${run.label} answered once and was silent once.`,
+        };
       }
       const labelled = placeKey(run) === placeKey(jack);
-      return { jack, standing: labelled ? 'labelled' : 'found', runs, why: null };
+      return { jack, standing: labelled ? 'labelled' : 'found', runs, simulated, why: null };
     });
 }
 

@@ -108,6 +108,7 @@ const TABLES: Record<string, string[]> = {
     'run_id text',
     'walk integer not null',
     'remote integer not null',
+    'simulated boolean not null',
     to('jack_id', 'jack'),
     to('run_id', 'run'),
   ],

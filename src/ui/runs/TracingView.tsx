@@ -114,7 +114,7 @@ export function TracingView() {
 function HeardRow({ finding }: { finding: ReturnType<typeof jackFindings>[number] }) {
   const job = useSession((session) => session.job);
   const { drop } = useRows();
-  const { jack, standing, runs, why } = finding;
+  const { jack, standing, runs, simulated, why } = finding;
   const { mark, words, look } = STANDINGS[standing];
   const tones = Object.values(job.tones).filter((tone) => tone.jackId === jack.id);
   return (
@@ -124,6 +124,7 @@ function HeardRow({ finding }: { finding: ReturnType<typeof jackFindings>[number
       </span>
       <span className="min-w-0 flex-1">
         {placeOf(jack)}
+        {simulated && <b className="block text-bite text-xs">simulated: made up, not heard</b>}
         {why && <span className="block text-wont text-xs">{why}</span>}
       </span>
       <b className="font-mono">{runs.map((run) => run.label).join(' ')}</b>
@@ -166,7 +167,14 @@ function Walk({ jacks }: { jacks: Jack[] }) {
       // What was heard before at this jack no longer holds once it is asked again.
       return (heard[jack.id] ?? []).filter(Boolean).map((answer) => ({
         table: 'tones' as const,
-        record: { id: newRowId('tone'), jackId: jack.id, runId: answer === 'none' ? null : answer, walk, remote },
+        record: {
+          id: newRowId('tone'),
+          jackId: jack.id,
+          runId: answer === 'none' ? null : answer,
+          walk,
+          remote,
+          simulated,
+        },
       }));
     });
     const before = Object.values(job.tones).filter((tone) => ready.some((jack) => jack.id === tone.jackId));

@@ -12,6 +12,7 @@ export const Tone = z
     runId: Id.nullable().describe('the cable that answered; null: none did'),
     walk: whole(1, 999),
     remote: whole(1, 99),
+    simulated: z.boolean().default(false).describe('made up by the simulated tone set, not heard'),
   })
   .meta({ id: 'Tone' });
 export type Tone = z.infer<typeof Tone>;
