@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { refuse } from '../job/refusal';
 import { cutStock } from '../solve/cutting/cutStock';
-import type { CuttingLimits, CuttingProblem } from '../solve/cutting/problem';
+import type { CuttingProblem } from '../solve/cutting/problem';
+import type { SearchLimits } from '../solve/limits';
 
 const name = z.string().min(1).max(80);
 const metres = z.number().min(0).max(100_000);
@@ -56,10 +57,7 @@ export function cuttingProblem(instance: CablesInstance): CuttingProblem {
 }
 
 /** Which run from which box: part boxes by id, new boxes N1, N2 and so on. */
-export function solveCables(
-  instance: CablesInstance,
-  limits: CuttingLimits,
-): Solved<{ boxOf: Record<string, string> }> {
+export function solveCables(instance: CablesInstance, limits: SearchLimits): Solved<{ boxOf: Record<string, string> }> {
   const started = limits.now();
   const problem = cuttingProblem(instance);
   const { stockOf, opened, scrap, openedBound, scrapBound, proven } = cutStock(problem, limits);

@@ -3,7 +3,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { isNow, type Run } from '../job/records/run';
 import { cutStock } from '../solve/cutting/cutStock';
-import type { CuttingLimits } from '../solve/cutting/problem';
+import type { SearchLimits } from '../solve/limits';
 import { answerOf, figureOf } from '../survey/answers';
 import { siteOf } from '../survey/site';
 import { sameKey } from '../text/sameKey';
@@ -83,7 +83,7 @@ const isUntouchedPurchase = (job: Job, boxId: string): boolean =>
  * Which runs to cut from which boxes: for each kind of cable the fewest new boxes, then the least scrap.
  * @param limits time for all kinds together
  */
-export function planCable(job: Job, limits: CuttingLimits, newId: () => string): CablePlan {
+export function planCable(job: Job, limits: SearchLimits, newId: () => string): CablePlan {
   const plan: CablePlan = { buys: [], cuts: [], boxes: [], left: [] };
   const byCable = new Map<string, Run[]>();
   for (const run of toPull(job)) {

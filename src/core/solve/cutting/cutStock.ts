@@ -1,9 +1,10 @@
+import { isOver, type SearchLimits } from '../limits';
 import { seededRandom } from '../random';
 import { anneal } from './anneal';
 import { freshBound, slackBound } from './bounds';
 import { exhaustSets, exhaustSums, FEW_PIECES } from './exhaust';
 import { fillOneByOne } from './fillOneByOne';
-import { type CuttingLimits, type CuttingProblem, type CuttingResult, cuttingCost } from './problem';
+import { type CuttingProblem, type CuttingResult, cuttingCost } from './problem';
 
 /** Sets of up to so many part stocks are listed one by one. */
 const MOST_LISTED_PARTS = 12;
@@ -36,7 +37,7 @@ function partSets({ pieces, parts, fresh, reusable }: CuttingProblem, opened: nu
  *
  * @returns the best found until the time is up; `stockOf` null when a piece is longer than every stock
  */
-export function cutStock(problem: CuttingProblem, limits: CuttingLimits): CuttingResult {
+export function cutStock(problem: CuttingProblem, limits: SearchLimits): CuttingResult {
   const { pieces, parts, fresh } = problem;
   const random = seededRandom(limits.seed ?? 1);
   const openedBound = freshBound(problem);
@@ -45,7 +46,7 @@ export function cutStock(problem: CuttingProblem, limits: CuttingLimits): Cuttin
   const longest = Math.max(fresh, ...parts);
   if (pieces.some((piece) => piece.length > longest)) return { ...none, proven: true };
 
-  const over = () => limits.now() >= limits.untilMs || limits.signal?.aborted === true;
+  const over = () => isOver(limits);
   let best: { stockOf: number[]; opened: number; scrap: number } | null = null;
   const better = (stockOf: number[]) => {
     const { opened, scrap } = cuttingCost(problem, stockOf);

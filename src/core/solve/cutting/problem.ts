@@ -24,13 +24,6 @@ export type CuttingResult = {
 /** A stock in use: its number, and what it holds. */
 export type Stock = { id: number; capacity: number };
 
-export type CuttingLimits = {
-  seed?: number;
-  now: () => number;
-  untilMs: number;
-  signal?: { readonly aborted: boolean };
-};
-
 /** Rest of a used stock that counts as scrap. */
 export const scrapOf = (rest: number, reusable: number): number => (rest < reusable ? rest : 0);
 
