@@ -19,6 +19,7 @@ import { takeInJob } from '../src/server/jobs';
 import { openStore } from '../src/store/openStore';
 import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
+import { benchLayouts } from './lib/benchLayouts';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
 import { openDatabases } from './lib/database';
@@ -294,11 +295,18 @@ async function demoStart() {
 }
 
 console.log('Medians. Ratios are against a reference measured in the same run.\n');
-await core();
-await solvers();
-await boxes();
-await application();
-await demoStart();
+const PARTS: Record<string, () => Promise<void>> = {
+  core,
+  solvers,
+  layouts: () => benchLayouts(note),
+  boxes,
+  application,
+  start: demoStart,
+};
+const asked = process.argv.slice(2);
+const unknown = asked.filter((part) => !Object.hasOwn(PARTS, part));
+if (unknown.length > 0) throw new Error(`No part ${unknown.join(', ')}: expected ${Object.keys(PARTS).join(', ')}.`);
+for (const [part, measure] of Object.entries(PARTS)) if (asked.length === 0 || asked.includes(part)) await measure();
 const missed = rows.filter((row) => row.goal && row.ms > Number.parseFloat(row.goal));
 console.log(missed.length === 0 ? '\nAll goals reached.' : `\nMissed: ${missed.map((row) => row.what).join(', ')}`);
 process.exit(0);

@@ -1,8 +1,15 @@
 import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+import type { z } from 'zod';
 import type { Patch } from '../core/job/apply';
 import type { Command } from '../core/job/commands';
-import type { PortGroup } from '../core/job/records/gear';
-import { PLAIN_ENTITIES } from './plainEntities';
+import { Cord } from '../core/job/records/cord';
+import { Gear } from '../core/job/records/gear';
+import { Landing } from '../core/job/records/landing';
+import { Network } from '../core/job/records/network';
+import { Placement } from '../core/job/records/placement';
+import { Rack } from '../core/job/records/rack';
+import { Run } from '../core/job/records/run';
+import { type AnyEntity, columnsOf, PLAIN_ENTITIES } from './plainEntities';
 
 /*
  * One entity a table. Records of a job have the key (job, id), since ids are only unique within their job. Foreign
@@ -26,113 +33,22 @@ export const JobRow = defineEntity({
 });
 export type JobRow = InferEntity<typeof JobRow>;
 
-export const RackRow = defineEntity({
-  name: 'RackRow',
-  tableName: 'rack',
-  properties: {
-    ...key,
-    name: p.string(),
-    units: p.integer(),
-    depthMm: p.integer(),
-    numbering: p.string(),
-    frontClearanceMm: p.integer().nullable(),
-    ratedLoadKg: p.double().nullable(),
-  },
-});
+const recordRow = (
+  name: string,
+  tableName: string,
+  record: z.ZodObject,
+  more: Record<string, object> = {},
+): AnyEntity =>
+  defineEntity({ name, tableName, properties: { ...key, ...columnsOf(record), ...more } }) as unknown as AnyEntity;
 
-export const GearRow = defineEntity({
-  name: 'GearRow',
-  tableName: 'gear',
-  properties: {
-    ...key,
-    name: p.string(),
-    nameKey: p.string(),
-    kind: p.string(),
-    heightU: p.integer(),
-    depthMm: p.integer(),
-    massKg: p.double(),
-    powerW: p.double(),
-    noiseDbA: p.double().nullable(),
-    poeBudgetW: p.double(),
-    ports: p.json<PortGroup[]>(),
-    notes: p.string(),
-  },
-});
+export const RackRow = recordRow('RackRow', 'rack', Rack);
+export const GearRow = recordRow('GearRow', 'gear', Gear, { nameKey: p.string() });
+export const PlacementRow = recordRow('PlacementRow', 'placement', Placement, { topU: p.integer() });
 
-export const PlacementRow = defineEntity({
-  name: 'PlacementRow',
-  tableName: 'placement',
-  properties: {
-    ...key,
-    gearId: p.string(),
-    rackId: p.string(),
-    bottomU: p.integer(),
-    topU: p.integer(),
-  },
-});
-
-export const NetworkRow = defineEntity({
-  name: 'NetworkRow',
-  tableName: 'network',
-  properties: {
-    ...key,
-    name: p.string(),
-    nameKey: p.string(),
-    code: p.string(),
-    colour: p.string(),
-    pattern: p.string(),
-  },
-});
-
-export const RunRow = defineEntity({
-  name: 'RunRow',
-  tableName: 'run',
-  properties: {
-    ...key,
-    label: p.string(),
-    labelKey: p.string(),
-    floor: p.string(),
-    room: p.string(),
-    outlet: p.string(),
-    carries: p.string(),
-    cable: p.string(),
-    lengthMm: p.integer().nullable(),
-    device: p.string(),
-    speedMbps: p.integer().nullable(),
-    poeW: p.double(),
-    networkId: p.string().nullable(),
-    critical: p.boolean(),
-    jacket: p.string(),
-    bundle: p.string(),
-    entry: p.string().nullable(),
-    tailMm: p.integer().nullable(),
-    outletHeightMm: p.integer().nullable(),
-    state: p.string(),
-    origin: p.string(),
-    scope: p.string(),
-    askedBy: p.string(),
-    notes: p.string(),
-  },
-});
-
-export const LandingRow = defineEntity({
-  name: 'LandingRow',
-  tableName: 'landing',
-  properties: { ...key, runId: p.string(), panelId: p.string(), port: p.integer() },
-});
-
-export const CordRow = defineEntity({
-  name: 'CordRow',
-  tableName: 'cord',
-  properties: {
-    ...key,
-    panelId: p.string(),
-    panelPort: p.integer(),
-    switchId: p.string(),
-    switchPort: p.integer(),
-    fixed: p.boolean(),
-  },
-});
+export const NetworkRow = recordRow('NetworkRow', 'network', Network, { nameKey: p.string() });
+export const RunRow = recordRow('RunRow', 'run', Run, { labelKey: p.string() });
+export const LandingRow = recordRow('LandingRow', 'landing', Landing);
+export const CordRow = recordRow('CordRow', 'cord', Cord);
 
 export const LogRow = defineEntity({
   name: 'LogRow',

@@ -3,6 +3,7 @@ import { MikroORM } from '@mikro-orm/postgresql';
 import { ENTITIES } from './entities';
 import { Migration20261123000000 } from './migrations/Migration20261123000000';
 import { Migration20261123190000 } from './migrations/Migration20261123190000';
+import { Migration20261123220000 } from './migrations/Migration20261123220000';
 
 export type Store = MikroORM;
 
@@ -20,6 +21,7 @@ export function openStore(url: string): Promise<Store> {
       migrationsList: [
         { name: 'Migration20261123000000', class: Migration20261123000000 },
         { name: 'Migration20261123190000', class: Migration20261123190000 },
+        { name: 'Migration20261123220000', class: Migration20261123220000 },
       ],
     },
     // The bundler turns the ORM's own dynamic imports into stubs: give it the real one.

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { PLAIN_RULES, PLAIN_SCHEMAS, PLAIN_TABLES, type PlainTable } from '../core/job/plainTables';
 
 // biome-ignore lint/suspicious/noExplicitAny: each table has an entity type of its own
-type AnyEntity = EntitySchema<any, never>;
+export type AnyEntity = EntitySchema<any, never>;
 
 /** Tables in the database are named after one row. */
 export const TABLE_OF: Record<PlainTable, string> = {
@@ -20,6 +20,9 @@ export const TABLE_OF: Record<PlainTable, string> = {
   passages: 'passage',
   jacks: 'jack',
   tones: 'tone',
+  shelvings: 'shelving',
+  neighbours: 'neighbour',
+  mounts: 'mount',
 };
 
 /** The column of a field, from its schema: what is true of a record stands in its own file only. */
@@ -27,13 +30,14 @@ function columnOf(schema: z.ZodType, nullable = false): object {
   const { def } = schema._zod as unknown as { def: { type: string; innerType?: z.ZodType; checks?: unknown[] } };
   if (def.type === 'default' && def.innerType) return columnOf(def.innerType, nullable);
   if (def.type === 'nullable' && def.innerType) return columnOf(def.innerType, true);
-  const whole = def.type === 'number' && (schema as z.ZodNumber).format === 'safeint';
+  // A choice of numbers is a whole number.
+  const whole = def.type === 'union' || (def.type === 'number' && (schema as z.ZodNumber).format === 'safeint');
   const column =
     def.type === 'boolean'
       ? p.boolean()
       : def.type === 'array'
         ? p.json()
-        : def.type === 'number'
+        : def.type === 'number' || def.type === 'union'
           ? whole
             ? p.integer()
             : p.double()
@@ -50,16 +54,20 @@ const isJson = (schema: z.ZodType): boolean => {
 export const jsonFields = (table: PlainTable): string[] =>
   Object.entries(PLAIN_SCHEMAS[table].shape).flatMap(([field, schema]) => (isJson(schema) ? [field] : []));
 
+/** The columns of a record's fields but its id. */
+export function columnsOf(record: z.ZodObject): Record<string, object> {
+  const { id: _, ...fields } = record.shape as Record<string, z.ZodType>;
+  return Object.fromEntries(Object.entries(fields).map(([field, schema]) => [field, columnOf(schema)]));
+}
+
 function entityOf(table: PlainTable): AnyEntity {
-  const { id: _, ...fields } = PLAIN_SCHEMAS[table].shape as Record<string, z.ZodType>;
-  const columns = Object.entries(fields).map(([field, schema]) => [field, columnOf(schema)]);
   return defineEntity({
     name: `${table.charAt(0).toUpperCase()}${table.slice(1)}Row`,
     tableName: TABLE_OF[table],
     properties: {
       jobId: p.string().primary(),
       id: p.string().primary(),
-      ...Object.fromEntries(columns),
+      ...columnsOf(PLAIN_SCHEMAS[table]),
       ...(PLAIN_RULES[table].unique ? { uniqueKey: p.string() } : {}),
     },
   }) as unknown as AnyEntity;

@@ -1,14 +1,10 @@
-import type { EntitySchema } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type Job, type RecordOf, TABLES, type TableName } from '../core/job/job';
 import { sameKey } from '../core/job/jobIndex';
 import { PLAIN_TABLES, type PlainTable, rulesOf } from '../core/job/plainTables';
 import { asJson } from './asJson';
 import { CordRow, GearRow, LandingRow, NetworkRow, PlacementRow, RackRow, RunRow } from './entities';
-import { jsonFields, PLAIN_ENTITIES } from './plainEntities';
-
-// biome-ignore lint/suspicious/noExplicitAny: each table has an entity type of its own
-type AnyEntity = EntitySchema<any, never>;
+import { type AnyEntity, jsonFields, PLAIN_ENTITIES } from './plainEntities';
 
 type Table<T extends TableName> = {
   entity: AnyEntity;

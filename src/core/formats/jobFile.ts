@@ -32,6 +32,9 @@ export const JobFile = z
     passages: z.array(TABLES.passages).max(50_000).default([]),
     jacks: z.array(TABLES.jacks).max(20_000).default([]),
     tones: z.array(TABLES.tones).max(50_000).default([]),
+    shelvings: z.array(TABLES.shelvings).max(2000).default([]),
+    neighbours: z.array(TABLES.neighbours).max(2000).default([]),
+    mounts: z.array(TABLES.mounts).max(50).default([]),
   })
   .meta({ title: 'Good Shelf job', description: 'One job of Good Shelf, format version 1.' });
 export type JobFile = z.infer<typeof JobFile>;

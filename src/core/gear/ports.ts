@@ -8,6 +8,7 @@ export type Port = {
   speedMbps: number | null;
   poeW: number;
   use: 'access' | 'internet';
+  side: 'front' | 'rear';
 };
 
 const cache = new WeakMap<Gear['ports'], Port[]>();
@@ -16,7 +17,9 @@ const cache = new WeakMap<Gear['ports'], Port[]>();
 export function portsOf(gear: Gear): Port[] {
   const known = cache.get(gear.ports);
   if (known) return known;
-  const ports = gear.ports.flatMap(({ count, ...group }) => Array.from({ length: count }, () => group));
+  const ports = gear.ports.flatMap(({ count, connector, speedMbps, poeW, use, side }) =>
+    Array.from({ length: count }, () => ({ connector, speedMbps, poeW, use, side })),
+  );
   const numbered = ports.map((port, at) => ({ number: at + 1, ...port }));
   if (Object.isFrozen(gear.ports)) cache.set(gear.ports, numbered);
   return numbered;
@@ -34,16 +37,22 @@ const LANDS: Record<Connector, readonly Carries[]> = {
   keystone: ['ethernet', 'fibre', 'coax', 'telephone', 'speaker', 'other'],
   rj45: ['ethernet', 'telephone'],
   lc: ['fibre'],
+  sc: ['fibre'],
   f: ['coax'],
   sfp: [],
   'sfp+': [],
+  sfp28: [],
+  qsfp28: [],
 };
 const PATCHES: Record<Connector, readonly Carries[]> = {
   rj45: ['ethernet'],
   sfp: ['fibre'],
   'sfp+': ['fibre'],
+  sfp28: ['fibre'],
+  qsfp28: ['fibre'],
   keystone: [],
   lc: [],
+  sc: [],
   f: [],
 };
 

@@ -24,7 +24,9 @@ export function overlaps(job: Job): [RecordOf<'placements'>, RecordOf<'placement
     rows
       .slice(at + 1)
       .flatMap((high) =>
-        low.rackId === high.rackId && high.bottomU <= top(low) ? [[low, high] as [typeof low, typeof high]] : [],
+        low.rackId === high.rackId && low.face === high.face && high.bottomU <= top(low)
+          ? [[low, high] as [typeof low, typeof high]]
+          : [],
       ),
   );
 }
@@ -46,6 +48,9 @@ export function looseEnds(job: Job): string[] {
     want('gear', row.gearId, `placements ${row.id}.gearId`);
     want('racks', row.rackId, `placements ${row.id}.rackId`);
   }
+  for (const row of Object.values(job.racks)) {
+    if (row.stackedOn !== null) want('racks', row.stackedOn, `racks ${row.id}.stackedOn`);
+  }
   for (const row of Object.values(job.runs)) {
     if (row.networkId !== null) want('networks', row.networkId, `runs ${row.id}.networkId`);
   }
@@ -66,6 +71,8 @@ export function looseEnds(job: Job): string[] {
       for (const { field, to } of refers) {
         if (row[field] !== null) want(to, String(row[field]), `${table} ${row.id}.${field}`);
       }
+      const wrong = rulesOf(table).fault?.(row as never);
+      if (wrong) loose.push(`${table} ${row.id}: ${wrong}`);
     }
   }
   return loose;
@@ -91,6 +98,9 @@ export function clashes(job: Job): string[] {
     ...sharing(Object.values(job.placements), (row) => row.gearId).map(
       ([row]) => `placements: ${job.gear[row?.gearId ?? '']?.name} stands in two places`,
     ),
+    ...Object.values(job.shelvings)
+      .filter((row) => Object.values(job.placements).some((place) => place.gearId === row.gearId))
+      .map((row) => `shelvings: ${job.gear[row.gearId]?.name} stands on a shelf and in units at once`),
     ...overlaps(job).map(
       ([low, high]) => `placements: ${job.gear[low.gearId]?.name} and ${job.gear[high.gearId]?.name} share a unit`,
     ),

@@ -4,8 +4,8 @@ import { editJob } from './commands/editJob';
 import { addGear, editGear, removeGear } from './commands/gear';
 import { landRuns, takeOffRuns } from './commands/landing';
 import { fixCords, patchPorts, unplug } from './commands/patching';
-import { liftGear, placeGear } from './commands/placing';
-import { addRack, editRack } from './commands/racks';
+import { liftGear, pinGear, placeGear, shelveGear } from './commands/placing';
+import { addRack, editRack, removeRack } from './commands/racks';
 import { dropRows, keepRows } from './commands/rows';
 import { addRuns, editRuns, importRuns, removeRuns } from './commands/runs';
 
@@ -14,11 +14,14 @@ export const COMMAND_KINDS = {
   editJob,
   addRack,
   editRack,
+  removeRack,
   addGear,
   editGear,
   removeGear,
   placeGear,
+  shelveGear,
   liftGear,
+  pinGear,
   addRuns,
   editRuns,
   importRuns,
@@ -39,11 +42,14 @@ export const Command = z.discriminatedUnion('type', [
   editJob.schema,
   addRack.schema,
   editRack.schema,
+  removeRack.schema,
   addGear.schema,
   editGear.schema,
   removeGear.schema,
   placeGear.schema,
+  shelveGear.schema,
   liftGear.schema,
+  pinGear.schema,
   addRuns.schema,
   editRuns.schema,
   importRuns.schema,

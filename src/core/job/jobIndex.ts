@@ -17,6 +17,8 @@ export type JobIndex = {
   /** Panels, switches and the rest from the top of the racks down, unplaced ones last. */
   gearInOrder: Gear[];
   placementOfGear: Map<string, Placement>;
+  /** Shelf, drawer or kit by id of what stands in it. */
+  carrierOfGear: Map<string, string>;
   landingOfRun: Map<string, Landing>;
   /** Keys of the following two are `portKey`. */
   landingAtPort: Map<string, Landing>;
@@ -76,6 +78,7 @@ function buildIndex(job: Job): JobIndex {
       (a, b) => height(b) - height(a) || naturalOrder(a.name, b.name) || (a.id < b.id ? -1 : 1),
     ),
     placementOfGear,
+    carrierOfGear: new Map(Object.values(job.shelvings).map((row) => [row.gearId, row.carrierId])),
     landingOfRun: mapBy(landings, (row) => row.runId),
     landingAtPort: mapBy(landings, (row) => portKey(row.panelId, row.port)),
     cordAtPanelPort: mapBy(cords, (row) => portKey(row.panelId, row.panelPort)),

@@ -6,11 +6,14 @@ import { CableKind } from './records/cableKind';
 import { Cut } from './records/cut';
 import { Floor } from './records/floor';
 import { Jack } from './records/jack';
+import { Mount } from './records/mount';
+import { Neighbour } from './records/neighbour';
 import { OpenPoint } from './records/openPoint';
 import { Passage } from './records/passage';
 import { Pathway } from './records/pathway';
 import { Place } from './records/place';
 import { Room } from './records/room';
+import { Shelving } from './records/shelving';
 import { Tone } from './records/tone';
 import { Wish } from './records/wish';
 
@@ -29,6 +32,9 @@ export const PLAIN_SCHEMAS = {
   passages: Passage,
   jacks: Jack,
   tones: Tone,
+  shelvings: Shelving,
+  neighbours: Neighbour,
+  mounts: Mount,
 } as const;
 export type PlainTable = keyof typeof PLAIN_SCHEMAS;
 export const PLAIN_TABLES = Object.keys(PLAIN_SCHEMAS) as PlainTable[];
@@ -42,6 +48,8 @@ export type PlainRules<T extends TableName> = {
   title: (row: RecordOf<T>) => string | null;
   /** Rows of equal key cannot both be in a job. The words say what they would share. */
   unique?: { key: (row: RecordOf<T>) => string; words: (row: RecordOf<T>) => string };
+  /** Why a row cannot be kept as it is, whatever else is in the job. */
+  fault?: (row: RecordOf<T>) => string | null;
   /** What rows point at, and what becomes of them when that goes. */
   refers: { field: keyof RecordOf<T> & string; to: TableName; whenGone: 'goes' }[];
 };
@@ -92,6 +100,28 @@ export const PLAIN_RULES: { [T in PlainTable]: PlainRules<T> } = {
     refers: [],
   },
   tones: { noun: 'tone', title: () => null, refers: [goes('jackId', 'jacks'), goes('runId', 'runs')] },
+  shelvings: {
+    noun: 'place on a shelf',
+    nouns: 'places on shelves',
+    title: () => null,
+    unique: { key: (row) => row.gearId, words: () => 'one device' },
+    fault: (row) => (row.gearId === row.carrierId ? 'A device cannot stand on itself.' : null),
+    refers: [goes('gearId', 'gear'), goes('carrierId', 'gear')],
+  },
+  neighbours: {
+    noun: 'pair of neighbours',
+    nouns: 'pairs of neighbours',
+    title: () => null,
+    unique: { key: (row) => [row.gearId, row.besideId].sort().join(':'), words: () => 'one pair' },
+    fault: (row) => (row.gearId === row.besideId ? 'A device cannot be its own neighbour.' : null),
+    refers: [goes('gearId', 'gear'), goes('besideId', 'gear')],
+  },
+  mounts: {
+    noun: 'wall mount',
+    title: () => null,
+    unique: { key: (row) => row.rackId, words: () => 'one rack' },
+    refers: [goes('rackId', 'racks')],
+  },
 };
 
 export const rulesOf = (table: PlainTable) => PLAIN_RULES[table] as unknown as PlainRules<PlainTable>;

@@ -5,7 +5,7 @@ import type { Run } from '../job/records/run';
 import { refuse } from '../job/refusal';
 import { panelsInOrder } from '../panels/planLanding';
 import { cableKindOf } from '../runs/cableKinds';
-import { rackDimensions } from '../standards/rackDimensions';
+import { frameWidths } from '../standards/rackDimensions';
 import { LABEL_SHEETS, type LabelOptions, type LabelSheetSize } from './labelOptions';
 import { runsByPlace } from './labelScheme';
 import { fitText, flagLengthMm, wrapLengthMm } from './labelSize';
@@ -130,7 +130,7 @@ function itemsOf(job: Job, runs: Run[], { kind, codeFor }: LabelOptions): Item[]
 /** Strips in true size, one above the other: a field under each port with the label of the run that lands there. */
 function stripPages(job: Job, only: ReadonlySet<string> | null): LabelPages {
   const { landingAtPort } = indexJob(job);
-  const [widthMm, heightMm, fieldMm] = [rackDimensions.panelWidthMm + 20, 297, 9];
+  const [widthMm, heightMm, fieldMm] = [frameWidths['19-inch'].panelMm + 20, 297, 9];
   const faults: string[] = [];
   const marks: Mark[][] = [[]];
   let y = 12;

@@ -2,7 +2,8 @@ import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { Cord } from '../job/records/cord';
-import { rackDimensions } from '../standards/rackDimensions';
+import { standOf } from '../rack/stand';
+import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 
 /** Common practice, no source: stock lengths, and what plugs, bends and the way round the side take. Millimetres. */
 export const cordPractice = {
@@ -17,13 +18,19 @@ export const cordPractice = {
  * Way of a cord between two ports of one rack: straight where the devices are neighbours, else round the nearer side.
  * @param x millimetres from the left panel edge
  * @param unitsApart whole units between the two devices
+ * @param widthMm of the rack's panels
  */
-export function cordPathMm(x1: number, x2: number, unitsApart: number): number {
+export function cordPathMm(
+  x1: number,
+  x2: number,
+  unitsApart: number,
+  widthMm: number = frameWidths['19-inch'].panelMm,
+): number {
   const { adjacentWithinU, adjacentAllowanceMm, sideAllowanceMm } = cordPractice;
   const drop = unitsApart * rackDimensions.unitMm;
   if (unitsApart <= adjacentWithinU) return Math.abs(x1 - x2) + drop + adjacentAllowanceMm;
   const left = x1 + x2;
-  const right = 2 * rackDimensions.panelWidthMm - left;
+  const right = 2 * widthMm - left;
   return Math.min(left, right) + drop + sideAllowanceMm;
 }
 
@@ -37,13 +44,14 @@ export function pathBetweenMm(
   job: Job,
   ends: Pick<Cord, 'panelId' | 'panelPort' | 'switchId' | 'switchPort'>,
 ): number | null {
-  const { placementOfGear } = indexJob(job);
+  const index = indexJob(job);
   const [panel, device] = [job.gear[ends.panelId], job.gear[ends.switchId]];
-  const [from, to] = [placementOfGear.get(ends.panelId), placementOfGear.get(ends.switchId)];
+  const [from, to] = [standOf(index, ends.panelId), standOf(index, ends.switchId)];
   if (!panel || !device || !from || !to || from.rackId !== to.rackId) return null;
   const [x1, x2] = [portCentreX(panel, ends.panelPort), portCentreX(device, ends.switchPort)];
   if (x1 === null || x2 === null) return null;
-  return cordPathMm(x1, x2, Math.abs(from.bottomU - to.bottomU));
+  const rack = job.racks[from.rackId];
+  return cordPathMm(x1, x2, Math.abs(from.bottomU - to.bottomU), rack && frameWidths[rack.frame].panelMm);
 }
 
 /** Length of cord to take from stock; null while it cannot be told. */

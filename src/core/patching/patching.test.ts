@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench, patched, quillback } from '../../../tests/support/jobs';
 import { portAt } from '../gear/ports';
 import { indexJob } from '../job/jobIndex';
+import { PortGroup } from '../job/records/gear';
 import { planLanding } from '../panels/planLanding';
 import { planJob } from '../plan';
 import { cordPathMm, stockLengthMm } from './cordLength';
@@ -57,8 +58,8 @@ describe('patching the rest', () => {
   it('gives no power port away that a camera needs', () => {
     const four = {
       ports: [
-        { count: 2, connector: 'rj45' as const, speedMbps: 1000, poeW: 0, use: 'access' as const },
-        { count: 2, connector: 'rj45' as const, speedMbps: 1000, poeW: 30, use: 'access' as const },
+        PortGroup.parse({ count: 2, connector: 'rj45', speedMbps: 1000, poeW: 0 }),
+        PortGroup.parse({ count: 2, connector: 'rj45', speedMbps: 1000, poeW: 30 }),
       ],
     };
     const job = landed(

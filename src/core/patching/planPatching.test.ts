@@ -2,6 +2,7 @@ import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
 import type { RunChanges } from '../job/commands/runs';
+import { PortGroup } from '../job/records/gear';
 import { planLanding } from '../panels/planLanding';
 import { portWattsFor } from '../power/poe';
 import { planPatching } from './planPatching';
@@ -32,7 +33,7 @@ describe('where a power budget binds', () => {
       const runs = hungryRuns(seed, 20);
       const needs = Object.values(runs).map((run) => portWattsFor(run.poeW ?? 0));
       const budget = Math.round(needs.reduce((sum, need) => sum + need, 0) * 0.55);
-      const ports = [{ count: 24, connector: 'rj45' as const, speedMbps: 1000, poeW: 60, use: 'access' as const }];
+      const ports = [PortGroup.parse({ count: 24, connector: 'rj45', speedMbps: 1000, poeW: 60 })];
       const start = bench(runs, { ports, poeBudgetW: budget });
       const plan = planPatching(apply(start, { type: 'landRuns', landings: planLanding(start).landings }));
 

@@ -1,23 +1,47 @@
 import { type PortBox, portLayout } from '../gear/portLayout';
 import type { Job } from '../job/job';
-import type { GearKind } from '../job/records/gear';
+import type { Gear, GearKind } from '../job/records/gear';
+import type { Face, Placement } from '../job/records/placement';
 import type { Rack } from '../job/records/rack';
-import { rackDimensions } from '../standards/rackDimensions';
+import { frameWidths, rackDimensions } from '../standards/rackDimensions';
+import { itemHeightMm, shelfLayout, trayOf } from './shelf';
+import { bodyWidthMm, frontWidthMm, heatW, loadedKg, plugFrontMm, plugRearMm, standingIn } from './space';
 import { shownUnit, unitName } from './units';
 
-/** A device in the drawing: its box in millimetres, y downwards from the rack's top. */
+/** A device in the drawing of one side: its box in millimetres, y downwards from the rack's top, x from the left rail's edge. */
 export type ElevationItem = {
   gearId: string;
   name: string;
   kind: GearKind;
   place: string;
+  face: Face;
+  pinned: boolean;
   x: number;
   y: number;
   width: number;
   height: number;
+  /** From the front rails to its front and to its back, plugs not counted. */
+  frontMm: number;
+  backMm: number;
+  plugFrontMm: number;
+  plugRearMm: number;
   depthMm: number;
+  massKg: number;
+  heatW: number;
   tooDeep: boolean;
   ports: PortBox[];
+  /** What stands on it, in the same measures. */
+  carried: {
+    gearId: string;
+    name: string;
+    kind: GearKind;
+    x: number;
+    y: number;
+    width: number;
+    height: number;
+    frontMm: number;
+    backMm: number;
+  }[];
 };
 
 export type Elevation = {
@@ -27,26 +51,102 @@ export type Elevation = {
   depthMm: number;
   units: { unitFromBottom: number; shown: number; y: number }[];
   holes: { x: number; y: number }[];
+  /** Rear rails with the heights between which they stand. */
+  rearRails: { depthMm: number; y: number; height: number }[];
   items: ElevationItem[];
 };
 
-const { unitMm, panelWidthMm, holeColumnsApartMm, holeOffsetsMm, panelReliefMm } = rackDimensions;
+const { unitMm, holeOffsetsMm, panelReliefMm } = rackDimensions;
 
 /** Top edge of a unit counted from the bottom, millimetres below the rack's top. */
 export const unitTop = (rack: Rack, unitFromBottom: number): number => (rack.units - unitFromBottom) * unitMm;
 
 /** Hole centres above the lower boundary of unit 1, lowest first. */
-export function holeHeights(units: number): number[] {
-  return Array.from({ length: units }, (_, unit) => holeOffsetsMm.map((offset) => unit * unitMm + offset)).flat();
+export function holeHeights(units: number, pattern: Rack['holePattern'] = 'universal'): number[] {
+  const offsets = holeOffsetsMm.filter((_, at) => pattern === 'universal' || at !== 1);
+  return Array.from({ length: units }, (_, unit) => offsets.map((offset) => unit * unitMm + offset)).flat();
 }
 
-/** Everything that a front or side drawing of a rack needs, to scale in millimetres. */
+/** Left edge of a device: on the rails over their width, an upright one at its side. */
+function leftEdge(gear: Gear, face: Face, panelMm: number): number {
+  if (face === 'left' || face === 'rear-left') return -bodyWidthMm(gear);
+  if (face === 'right' || face === 'rear-right') return panelMm;
+  return (panelMm - frontWidthMm(gear)) / 2;
+}
+
+/** Where a device begins and ends behind the front rails. */
+function depthsOf(rack: Rack, gear: Gear, face: Face): { frontMm: number; backMm: number } {
+  if (face === 'front') return { frontMm: 0, backMm: gear.depthMm };
+  const back = face === 'rear' ? (rack.rearRailMm ?? rack.depthMm) : rack.depthMm;
+  if (face === 'left' || face === 'right') return { frontMm: 0, backMm: gear.depthMm };
+  return { frontMm: back - gear.depthMm, backMm: back };
+}
+
+function carriedOn(job: Job, rack: Rack, carrier: Gear, top: number, face: Face): ElevationItem['carried'] {
+  const { items } = shelfLayout(job, carrier);
+  if (items.length === 0) return [];
+  const panelMm = frameWidths[rack.frame].panelMm;
+  const tray = trayOf(carrier);
+  const inside = (panelMm - bodyWidthMm(carrier)) / 2;
+  const floor = top + carrier.heightU * unitMm - (carrier.heightU * unitMm - tray.heightMm);
+  return items.map(({ gear, xMm, yMm, widthMm, depthMm }) => {
+    const height = Math.min(itemHeightMm(gear), tray.heightMm);
+    const x = inside + xMm;
+    return {
+      gearId: gear.id,
+      name: gear.name,
+      kind: gear.kind,
+      x: face === 'rear' ? panelMm - x - widthMm : x,
+      y: floor - height,
+      width: widthMm,
+      height,
+      frontMm: yMm,
+      backMm: yMm + depthMm,
+    };
+  });
+}
+
+const cache = new WeakMap<Placement, { gear: Gear; rack: Rack; shelvings: Job['shelvings']; item: ElevationItem }>();
+
+function itemOf(job: Job, rack: Rack, gear: Gear, placement: Placement): ElevationItem {
+  const known = cache.get(placement);
+  if (known && known.gear === gear && known.rack === rack && known.shelvings === job.shelvings) return known.item;
+  const { face, bottomU, pinned } = placement;
+  const y = unitTop(rack, bottomU + gear.heightU - 1) + panelReliefMm / 2;
+  const item: ElevationItem = {
+    gearId: gear.id,
+    name: gear.name,
+    kind: gear.kind,
+    place: unitName(rack, bottomU, gear.heightU),
+    face,
+    pinned,
+    x: leftEdge(gear, face, frameWidths[rack.frame].panelMm),
+    y,
+    width: frontWidthMm(gear),
+    height: gear.heightU * unitMm - panelReliefMm,
+    ...depthsOf(rack, gear, face),
+    plugFrontMm: plugFrontMm(gear),
+    plugRearMm: plugRearMm(gear),
+    depthMm: gear.depthMm,
+    massKg: loadedKg(job, gear),
+    heatW: heatW(gear),
+    tooDeep: gear.depthMm > rack.depthMm,
+    ports: portLayout(gear),
+    carried: carriedOn(job, rack, gear, y, face),
+  };
+  // Records are never changed in place; a draft is not kept.
+  if (Object.isFrozen(placement)) cache.set(placement, { gear, rack, shelvings: job.shelvings, item });
+  return item;
+}
+
+/** Everything that a front, rear or side drawing of a rack needs, to scale in millimetres. */
 export function elevation(job: Job, rack: Rack): Elevation {
   const heightMm = rack.units * unitMm;
-  const columns = [(panelWidthMm - holeColumnsApartMm) / 2, (panelWidthMm + holeColumnsApartMm) / 2];
+  const { panelMm, holesApartMm } = frameWidths[rack.frame];
+  const columns = [(panelMm - holesApartMm) / 2, (panelMm + holesApartMm) / 2];
   return {
     rackName: rack.name,
-    widthMm: panelWidthMm,
+    widthMm: panelMm,
     heightMm,
     depthMm: rack.depthMm,
     units: Array.from({ length: rack.units }, (_, at) => ({
@@ -54,23 +154,18 @@ export function elevation(job: Job, rack: Rack): Elevation {
       shown: shownUnit(rack, at + 1),
       y: unitTop(rack, at + 1),
     })),
-    holes: holeHeights(rack.units).flatMap((height) => columns.map((x) => ({ x, y: heightMm - height }))),
-    items: Object.values(job.placements).flatMap((placement) => {
-      const gear = job.gear[placement.gearId];
-      if (!gear || placement.rackId !== rack.id) return [];
-      return {
-        gearId: gear.id,
-        name: gear.name,
-        kind: gear.kind,
-        place: unitName(rack, placement.bottomU, gear.heightU),
-        x: 0,
-        y: unitTop(rack, placement.bottomU + gear.heightU - 1) + panelReliefMm / 2,
-        width: panelWidthMm,
-        height: gear.heightU * unitMm - panelReliefMm,
-        depthMm: gear.depthMm,
-        tooDeep: gear.depthMm > rack.depthMm,
-        ports: portLayout(gear),
-      };
-    }),
+    holes: holeHeights(rack.units, rack.holePattern).flatMap((height) =>
+      columns.map((x) => ({ x, y: heightMm - height })),
+    ),
+    rearRails: rearRailsOf(rack),
+    items: standingIn(job, rack.id).map(({ gear, placement }) => itemOf(job, rack, gear, placement)),
   };
+}
+
+function rearRailsOf(rack: Rack): Elevation['rearRails'] {
+  if (rack.posts === 2) return [];
+  const whole = { depthMm: rack.rearRailMm ?? rack.depthMm, y: 0, height: rack.units * unitMm };
+  if (rack.innerRailMm === null) return [whole];
+  const [from, to] = [rack.innerFromU ?? 1, Math.min(rack.units, rack.innerToU ?? rack.units)];
+  return [whole, { depthMm: rack.innerRailMm, y: unitTop(rack, to), height: (to - from + 1) * unitMm }];
 }

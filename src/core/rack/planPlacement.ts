@@ -6,7 +6,8 @@ import { indexJob } from '../job/jobIndex';
 import type { Gear, GearKind } from '../job/records/gear';
 import type { Rack } from '../job/records/rack';
 import { naturalOrder } from '../text/naturalOrder';
-import { placeFault, placesFor } from './placeFault';
+import { placeFault, placesFor, usualFace } from './fit';
+import { standOf } from './stand';
 
 export type PlacementPlan = {
   commands: Extract<Command, { type: 'placeGear' }>[];
@@ -50,7 +51,7 @@ function orderFromTop(gear: Gear[]): Gear[] {
  */
 export function planPlacement(job: Job): PlacementPlan {
   const index = indexJob(job);
-  const waiting = index.gearInOrder.filter((gear) => !index.placementOfGear.has(gear.id) && gear.kind !== 'blank');
+  const waiting = index.gearInOrder.filter((gear) => !standOf(index, gear.id) && gear.kind !== 'blank');
   const low = waiting
     .filter((gear) => gear.massKg >= HEAVY_KG || gear.kind === 'ups' || gear.kind === 'distribution')
     .sort((a, b) => b.massKg - a.massKg || naturalOrder(a.name, b.name));
@@ -76,6 +77,7 @@ export function planPlacement(job: Job): PlacementPlan {
 }
 
 function whyNowhere(job: Job, racks: Rack[], gear: Gear): string {
-  const deep = racks.map((rack) => placeFault({ ...job, placements: {} }, rack, gear, 1)).find(Boolean);
+  const bare = { ...job, placements: {} };
+  const deep = racks.map((rack) => placeFault(bare, gear, { rack, bottomU: 1, face: usualFace(gear) })).find(Boolean);
   return deep?.words ?? `${gear.name} finds no ${gear.heightU} free units side by side.`;
 }

@@ -5,7 +5,7 @@ import { emptyJob } from '../job/job';
 import { Gear } from '../job/records/gear';
 import { Rack } from '../job/records/rack';
 import { elevation, holeHeights } from './elevation';
-import { placeFault, placesFor } from './placeFault';
+import { placeFault, placesFor } from './fit';
 import { planPlacement } from './planPlacement';
 import { freeUnits, shownUnit, unitName } from './units';
 
@@ -75,12 +75,16 @@ describe('places', () => {
   const two = Gear.parse({ id: 'two', name: 'Two', kind: 'other', heightU: 2, depthMm: 400 });
 
   it('says taken, outside and too deep, with numbers', () => {
-    expect(placeFault(job, rack(), two, 10)).toEqual({ kind: 'taken', words: 'U10–U11 is taken by Switch.' });
-    expect(placeFault(job, rack(), two, 12)?.kind).toBe('outside');
-    expect(placeFault(job, rack(), two, 0)?.kind).toBe('outside');
-    const fault = placeFault(job, rack({ depthMm: 390 }), two, 1);
-    expect(fault).toEqual({ kind: 'too-deep', words: 'Two is 400 mm deep: 10 mm more than Rack has.' });
-    expect(placeFault(job, rack(), two, 9)).toBeNull();
+    expect(placeFault(job, two, { rack: rack(), bottomU: 10, face: 'front' })).toEqual({
+      kind: 'taken',
+      hard: true,
+      words: 'U10–U11 is taken by Switch.',
+    });
+    expect(placeFault(job, two, { rack: rack(), bottomU: 12, face: 'front' })?.kind).toBe('outside');
+    expect(placeFault(job, two, { rack: rack(), bottomU: 0, face: 'front' })?.kind).toBe('outside');
+    const fault = placeFault(job, two, { rack: rack({ depthMm: 390 }), bottomU: 1, face: 'front' });
+    expect(fault).toEqual({ kind: 'too-deep', hard: true, words: 'Two is 400 mm deep: 10 mm more than Rack has.' });
+    expect(placeFault(job, two, { rack: rack(), bottomU: 9, face: 'front' })).toBeNull();
   });
 
   it('does not stand in its own way when it moves by a unit', () => {
@@ -89,7 +93,7 @@ describe('places', () => {
       { type: 'addGear', gear: [two] },
       { type: 'placeGear', gearId: 'two', rackId: 'rack', bottomU: 4 },
     );
-    expect(placeFault(standing, rack(), two, 5)).toBeNull();
+    expect(placeFault(standing, two, { rack: rack(), bottomU: 5, face: 'front' })).toBeNull();
     expect(placesFor(standing, rack(), two)).toContain(5);
   });
 

@@ -21,7 +21,7 @@ export function unitName(rack: Rack, bottomU: number, heightU: number): string {
 export function freeUnits(rack: Rack, placements: Placement[], gear: Record<string, Gear>): number[] {
   const taken = new Set<number>();
   for (const placement of placements) {
-    if (placement.rackId !== rack.id) continue;
+    if (placement.rackId !== rack.id || (placement.face !== 'front' && placement.face !== 'rear')) continue;
     const height = gear[placement.gearId]?.heightU ?? 0;
     for (let unit = placement.bottomU; unit < placement.bottomU + height; unit++) taken.add(unit);
   }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, patched } from '../../../tests/support/jobs';
 import { indexJob } from '../job/jobIndex';
 import { ENTRY_SIDES, type Run } from '../job/records/run';
-import { rackDimensions } from '../standards/rackDimensions';
+import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { pulling } from '../standards/slack';
 import { tailShortfall } from './tailReach';
 
@@ -15,7 +15,7 @@ describe('whether a tail reaches', () => {
   it('goes from the entry along the side to the nearest port, with a service loop', () => {
     // The panel is in U12 of 12: half a unit below the top, and its outer port 26 mm and half a pitch from the edge.
     const reach = tailShortfall(indexJob(job), first());
-    const pitch = (rackDimensions.panelWidthMm - 52) / 24;
+    const pitch = (frameWidths['19-inch'].panelMm - 52) / 24;
     const needMm = Math.round(UNIT / 2 + 26 + pitch / 2 + pulling.serviceLoopMm);
     expect(reach).toEqual({ panelName: 'Panel', needMm, missingMm: needMm - 1000 });
   });

@@ -2,6 +2,7 @@ import { portLayout } from '../gear/portLayout';
 import { isPanel } from '../gear/ports';
 import { type JobIndex, portKey } from '../job/jobIndex';
 import type { Run } from '../job/records/run';
+import { frontWidthMm } from '../rack/space';
 import { rackDimensions } from '../standards/rackDimensions';
 import { pulling } from '../standards/slack';
 
@@ -30,7 +31,7 @@ export function tailShortfall({ job, placementOfGear, landingOfRun }: JobIndex, 
     for (const port of portLayout(panel)) {
       if (landing && portKey(panel.id, port.number) !== portKey(landing.panelId, landing.port)) continue;
       const x = port.x + port.width / 2;
-      const needMm = Math.round(alongMm + Math.min(x, rackDimensions.panelWidthMm - x) + pulling.serviceLoopMm);
+      const needMm = Math.round(alongMm + Math.min(x, frontWidthMm(panel) - x) + pulling.serviceLoopMm);
       if (nearest && needMm >= nearest.needMm) continue;
       nearest = { panelName: panel.name, needMm, missingMm: needMm - run.tailMm };
     }

@@ -11,28 +11,37 @@ import { conduitMayJam } from './rules/conduitMayJam';
 import { cordInUsedPort } from './rules/cordInUsedPort';
 import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
+import { doorStaysOpen } from './rules/doorStaysOpen';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
+import { holeMissing } from './rules/holeMissing';
 import { hooksFarApart } from './rules/hooksFarApart';
 import { labelMissing } from './rules/labelMissing';
 import { labelTwice } from './rules/labelTwice';
 import { landedTwice } from './rules/landedTwice';
 import { linkTooLong } from './rules/linkTooLong';
 import { liveUnpatched } from './rules/liveUnpatched';
+import { meetsRearGear } from './rules/meetsRearGear';
+import { nothingHoldsIt } from './rules/nothingHoldsIt';
 import { outsideRack } from './rules/outsideRack';
 import { overloadedRack } from './rules/overloadedRack';
 import { pathwayBends } from './rules/pathwayBends';
 import { pathwayNearMains } from './rules/pathwayNearMains';
 import { pathwayOverfull } from './rules/pathwayOverfull';
 import { pathwayReserved } from './rules/pathwayReserved';
+import { plugsMeetBack } from './rules/plugsMeetBack';
 import { poeFeedWeak } from './rules/poeFeedWeak';
 import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
+import { railsDoNotReach } from './rules/railsDoNotReach';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
 import { switchBudget } from './rules/switchBudget';
 import { tailTooShort } from './rules/tailTooShort';
 import { toneContradiction } from './rules/toneContradiction';
 import { unitsOverlap } from './rules/unitsOverlap';
+import { wantsSupport } from './rules/wantsSupport';
+import { widerThanRails } from './rules/widerThanRails';
+import { wrongFace } from './rules/wrongFace';
 import { wrongPortKind } from './rules/wrongPortKind';
 import { GRADES, type Snag, type SnagRule } from './snag';
 
@@ -41,6 +50,15 @@ export const SNAG_RULES: readonly SnagRule[] = [
   unitsOverlap,
   outsideRack,
   deeperThanRack,
+  widerThanRails,
+  wrongFace,
+  meetsRearGear,
+  plugsMeetBack,
+  doorStaysOpen,
+  nothingHoldsIt,
+  railsDoNotReach,
+  wantsSupport,
+  holeMissing,
   overloadedRack,
   linkTooLong,
   channelTooLong,

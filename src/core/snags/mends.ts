@@ -1,4 +1,5 @@
 import { portsOf } from '../gear/ports';
+import type { Job } from '../job/job';
 import { type JobIndex, portKey } from '../job/jobIndex';
 import type { Cord } from '../job/records/cord';
 import type { Gear } from '../job/records/gear';
@@ -7,8 +8,9 @@ import type { Run } from '../job/records/run';
 import { portFault } from '../patching/fitness';
 import { switchLoads } from '../patching/switchLoad';
 import { portWattsFor } from '../power/poe';
-import { placesFor } from '../rack/placeFault';
+import { type FitKind, fitFault, placesFor } from '../rack/fit';
 import { unitName } from '../rack/units';
+import { formatSize } from '../units/length';
 import type { Mend } from './snag';
 
 /** Move a cord to the first free port that suits its run and whose switch has the watts; none when there is none. */
@@ -35,11 +37,30 @@ export const unplugMend = (run: Run | null, cord: Cord): Mend => ({
   commands: [{ type: 'unplug', cordIds: [cord.id] }],
 });
 
-/** Move a device to the highest place that will do, or out of the rack. */
-export function moveGearMends(index: JobIndex, rack: Rack, gear: Gear): Mend[] {
-  const bottomU = placesFor(index.job, rack, gear).at(-1);
+/** The highest place without this fault, or out of the rack; of a rack whose rear rails can be set, that too. */
+export function moveGearMends(index: JobIndex, rack: Rack, gear: Gear, kind?: FitKind): Mend[] {
+  const { job } = index;
+  const face = index.placementOfGear.get(gear.id)?.face;
+  const well = (bottomU: number) =>
+    kind === undefined || fitFault(job, gear, { rack, bottomU, face: face ?? 'front' }, kind) === null;
+  const bottomU = placesFor(job, rack, gear, face).filter(well).at(-1);
   const out: Mend = { label: 'Take it out of the rack', commands: [{ type: 'liftGear', gearIds: [gear.id] }] };
-  if (bottomU === undefined) return [out];
-  const label = `Move to ${unitName(rack, bottomU, gear.heightU)}`;
-  return [{ label, commands: [{ type: 'placeGear', gearId: gear.id, rackId: rack.id, bottomU }] }, out];
+  const place = { type: 'placeGear' as const, gearId: gear.id, rackId: rack.id };
+  const move: Mend[] =
+    bottomU === undefined
+      ? []
+      : [{ label: `Move to ${unitName(rack, bottomU, gear.heightU)}`, commands: [{ ...place, bottomU }] }];
+  return [...(kind === 'rails-reach' ? setRearRails(job, rack, gear) : []), ...move, out];
+}
+
+/** Rear rails set to where the rails of a device reach, where the rack allows it. */
+function setRearRails(job: Job, rack: Rack, gear: Gear): Mend[] {
+  if (rack.posts === 2 || rack.rearRailLeastMm === null || rack.rearRailMostMm === null) return [];
+  const least = Math.max(rack.rearRailLeastMm, gear.railLeastMm ?? 0);
+  const most = Math.min(rack.rearRailMostMm, gear.railMostMm ?? rack.rearRailMostMm);
+  if (least > most) return [];
+  const now = rack.rearRailMm ?? rack.depthMm;
+  const rearRailMm = Math.min(most, Math.max(least, now));
+  const label = `Set the rear rails to ${formatSize(rearRailMm, job.units)}`;
+  return [{ label, commands: [{ type: 'editRack', rackId: rack.id, changes: { rearRailMm } }] }];
 }

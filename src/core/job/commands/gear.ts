@@ -1,12 +1,15 @@
 import { z } from 'zod';
-import { placeFault } from '../../rack/placeFault';
+import { portsOf } from '../../gear/ports';
+import { placeFault } from '../../rack/fit';
 import { counted } from '../../text/counted';
 import type { Job } from '../job';
 import { Id } from '../records/fields';
-import { Gear } from '../records/gear';
+import { Gear, isCarrier } from '../records/gear';
 import { refuse } from '../refusal';
+import { changesOf } from './changesOf';
 import { commandKind } from './command';
 import { lookUp, mustBeNew } from './lookUp';
+import { dropReferring } from './rows';
 
 function nameMustBeFree(job: Job, gear: Gear): void {
   const key = gear.name.toLocaleLowerCase('en');
@@ -27,19 +30,30 @@ export const addGear = commandKind({
   describe: (_, { gear }) => (gear.length === 1 ? `Add ${gear[0]?.name}` : `Add ${counted(gear.length, 'device')}`),
 });
 
-const GearChanges = z
-  .strictObject({
-    name: Gear.shape.name,
-    kind: Gear.shape.kind,
-    heightU: Gear.shape.heightU,
-    depthMm: Gear.shape.depthMm,
-    massKg: Gear.shape.massKg.unwrap(),
-    powerW: Gear.shape.powerW.unwrap(),
-    noiseDbA: Gear.shape.noiseDbA.unwrap(),
-    poeBudgetW: Gear.shape.poeBudgetW.unwrap(),
-    notes: Gear.shape.notes.unwrap(),
-  })
-  .partial();
+const GearChanges = changesOf(Gear);
+
+/** What the store does not take either: a change that leads there is refused. Other faults become snags. */
+const MUST_HOLD: ReadonlySet<string> = new Set(['outside', 'taken', 'wrong-face']);
+
+/** Ports that runs are landed on or cords are plugged into cannot go. */
+function portsMustStay(job: Job, gear: Gear): void {
+  const used = [
+    ...Object.values(job.landings)
+      .filter((row) => row.panelId === gear.id)
+      .map((row) => row.port),
+    ...Object.values(job.cords).flatMap((row) => [
+      ...(row.panelId === gear.id ? [row.panelPort] : []),
+      ...(row.switchId === gear.id ? [row.switchPort] : []),
+    ]),
+  ];
+  const most = Math.max(0, ...used);
+  const count = portsOf(gear).length;
+  if (most > count)
+    refuse(
+      'port-used',
+      `${gear.name} would have ${counted(count, 'port')}, but port ${most} is in use: free it first.`,
+    );
+}
 
 /** Change a device. Refused when it would no longer have the units it stands in. */
 export const editGear = commandKind({
@@ -48,10 +62,15 @@ export const editGear = commandKind({
     const gear = lookUp(job, 'gear', gearId);
     Object.assign(gear, changes);
     nameMustBeFree(job, gear);
-    for (const { gearId: placed, rackId, bottomU } of Object.values(job.placements)) {
-      if (placed !== gearId || changes.heightU === undefined) continue;
-      const fault = placeFault(job, lookUp(job, 'racks', rackId), gear, bottomU);
-      if (fault && fault.kind !== 'too-deep') refuse(fault.kind, fault.words);
+    const place = Object.values(job.placements).find((row) => row.gearId === gearId);
+    if (place && (changes.heightU !== undefined || changes.frame !== undefined)) {
+      const spot = { rack: lookUp(job, 'racks', place.rackId), bottomU: place.bottomU, face: place.face };
+      const fault = placeFault(job, gear, spot);
+      if (fault && MUST_HOLD.has(fault.kind)) refuse(fault.kind, fault.words);
+    }
+    if (changes.ports !== undefined) portsMustStay(job, gear);
+    if (!isCarrier(gear)) {
+      for (const row of Object.values(job.shelvings)) if (row.carrierId === gearId) delete job.shelvings[row.id];
     }
   },
   describe: (job, { gearId }) => `Change ${job.gear[gearId]?.name ?? 'a device'}`,
@@ -71,6 +90,7 @@ export const removeGear = commandKind({
     for (const row of Object.values(job.cords)) {
       if (gone.has(row.panelId) || gone.has(row.switchId)) delete job.cords[row.id];
     }
+    dropReferring(job, 'gear', gone);
   },
   describe: (job, { gearIds }) =>
     gearIds.length === 1

@@ -27,6 +27,8 @@ export const PlainRow = z.discriminatedUnion('table', [
   rowOf('passages'),
   rowOf('jacks'),
   rowOf('tones'),
+  rowOf('neighbours'),
+  rowOf('mounts'),
 ]);
 export type PlainRow = z.infer<typeof PlainRow>;
 
@@ -70,9 +72,11 @@ export const keepRows = commandKind({
     };
     for (const row of rows) {
       const { table, record } = row;
-      const { unique, refers } = rulesOf(table);
+      const { unique, refers, fault } = rulesOf(table);
       const fields = record as AnyRow;
       for (const { field, to } of refers) if (fields[field] !== null) lookUp(job, to, String(fields[field]));
+      const wrong = fault?.(record as never);
+      if (wrong) refuse('cannot-be', wrong, record.id);
       if (unique) {
         const keys = keysOf(table);
         const was = rowsOf(job, table)[record.id];

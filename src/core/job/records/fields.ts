@@ -25,3 +25,7 @@ export const whole = (least: number, most: number) =>
     .max(most, `expected at most ${most}`);
 export const amount = (least: number, most: number) =>
   z.number().min(least, `expected at least ${least}`).max(most, `expected at most ${most}`);
+
+/** Threads of rack screws and of threaded rails. */
+export const THREADS = ['M6', 'M5', '10-32', '12-24'] as const;
+export type Thread = (typeof THREADS)[number];

@@ -1,0 +1,81 @@
+import { portsOf } from '../gear/ports';
+import type { Job } from '../job/job';
+import type { Gear } from '../job/records/gear';
+import type { Placement } from '../job/records/placement';
+import type { Rack } from '../job/records/rack';
+import { cordBendFactor, cordDiameterMm, mainsPlugMm, plugMm } from '../standards/plugRoom';
+import { frameWidths } from '../standards/rackDimensions';
+
+/** Width of a device's front: a panel with its ears, or the body of what has none. */
+export function frontWidthMm(gear: Gear): number {
+  if (gear.frame === '19-inch' || gear.frame === '10-inch') return frameWidths[gear.frame].panelMm;
+  return bodyWidthMm(gear);
+}
+
+/** Usual bodies where none is given, millimetres. Common practice, no source. */
+const USUAL_BODY: Record<Gear['frame'], number> = { '19-inch': 440, '10-inch': 215, upright: 55, free: 150 };
+export const bodyWidthMm = (gear: Gear): number => gear.widthMm ?? USUAL_BODY[gear.frame];
+
+const bendMm = (1 + cordBendFactor) * cordDiameterMm;
+const portRoom = (gear: Gear, side: 'front' | 'rear') =>
+  Math.max(0, ...gear.ports.filter((group) => group.side === side).map((group) => plugMm[group.connector] + bendMm));
+
+/** Room in front of the rails that plugs and the bend of their cords take, millimetres. */
+export const plugFrontMm = (gear: Gear): number => gear.plugFrontMm ?? portRoom(gear, 'front');
+
+/** Room behind the body that plugs and their cords take, millimetres. Panels are punched from behind: cables bend there. */
+export const plugRearMm = (gear: Gear): number =>
+  gear.plugRearMm ?? Math.max(portRoom(gear, 'rear'), mainsPlugMm[gear.inlet]);
+
+/** Own heat at most, watts. What its ports supply turns to heat elsewhere. */
+export const heatW = (gear: Gear): number => gear.heatW ?? gear.powerW;
+
+/** Front rails to the rear rails at a unit, millimetres; null where there are none. */
+export function rearRailMm(rack: Rack, unit: number): number | null {
+  if (rack.posts === 2) return null;
+  const { innerRailMm, innerFromU, innerToU } = rack;
+  const inner = innerRailMm !== null && unit >= (innerFromU ?? 1) && unit <= (innerToU ?? rack.units);
+  return inner ? innerRailMm : (rack.rearRailMm ?? rack.depthMm);
+}
+
+export const isUpright = (gear: Gear): boolean => gear.frame === 'upright';
+/** Whether a device takes units on the front or rear rails. */
+export const takesUnits = (placement: Pick<Placement, 'face'>): boolean =>
+  placement.face === 'front' || placement.face === 'rear';
+
+export type Standing = { gear: Gear; placement: Placement };
+
+const cache = new WeakMap<Job['placements'], { gear: Job['gear']; byRack: Map<string, Standing[]> }>();
+
+/** What stands in a rack, lowest first. Memoised for each version of the job. */
+export function standingIn(job: Job, rackId: string): Standing[] {
+  let known = cache.get(job.placements);
+  if (!known || known.gear !== job.gear) {
+    const byRack = new Map<string, Standing[]>();
+    for (const placement of Object.values(job.placements)) {
+      const gear = job.gear[placement.gearId];
+      if (!gear) continue;
+      const list = byRack.get(placement.rackId);
+      if (list) list.push({ gear, placement });
+      else byRack.set(placement.rackId, [{ gear, placement }]);
+    }
+    for (const list of byRack.values()) list.sort((a, b) => a.placement.bottomU - b.placement.bottomU);
+    known = { gear: job.gear, byRack };
+    // A draft changes in place: only what is final is kept.
+    if (Object.isFrozen(job.placements) && Object.isFrozen(job.gear)) cache.set(job.placements, known);
+  }
+  return known.byRack.get(rackId) ?? [];
+}
+
+/** What stands on a shelf, in a drawer or in a kit. */
+export const carriedBy = (job: Job, carrierId: string): Gear[] =>
+  Object.values(job.shelvings)
+    .filter((row) => row.carrierId === carrierId)
+    .flatMap((row) => job.gear[row.gearId] ?? []);
+
+/** A device with all that it carries, kilograms. */
+export const loadedKg = (job: Job, gear: Gear): number =>
+  gear.massKg + carriedBy(job, gear.id).reduce((sum, one) => sum + one.massKg, 0);
+
+/** Ports on the front of a device, for its drawing. */
+export const hasFrontPorts = (gear: Gear): boolean => portsOf(gear).some((port) => port.side === 'front');
