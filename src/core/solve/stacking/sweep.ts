@@ -118,7 +118,7 @@ export function sweep(
     const { values, origins } = layer;
     for (const [slot, set] of layer.sets.entries()) {
       const start = slot * row;
-      if ((slot & 255) === 0 && isOver(limits)) return { found: null, bound, finished: false };
+      if ((slot & 63) === 0 && isOver(limits)) return { found: null, bound, finished: false };
       const height = heightOf(set);
       bounds.write(set, height, toCome);
       // A free unit more, from the lowest number up.
@@ -159,7 +159,7 @@ export function sweep(
     if (worst < NONE) complete = false;
     for (const [slot, set] of layer.sets.entries()) {
       if ((promises[slot] as number) >= worst) continue;
-      if ((slot & 255) === 0 && (isOver(limits) || next.sets.length * row > mostValues))
+      if ((slot & 63) === 0 && (isOver(limits) || next.sets.length * row > mostValues))
         return { found: null, bound, finished: false };
       const start = slot * row;
       const height = heightOf(set);

@@ -1,0 +1,80 @@
+import type { Job } from '../job/job';
+import type { Gear } from '../job/records/gear';
+import type { Placement } from '../job/records/placement';
+import type { Rack } from '../job/records/rack';
+import { loadedKg, standingIn } from '../rack/space';
+import { rackDimensions } from '../standards/rackDimensions';
+import { GRAVITY } from '../standards/withdrawal';
+
+/** Where the lowest unit begins when nothing is said, millimetres above the floor. Common practice, no source. */
+const USUAL_BASE: Record<Rack['standing'], number> = { wall: 1100, floor: 80, table: 780 };
+export const baseOf = (rack: Rack): number => rack.baseMm ?? USUAL_BASE[rack.standing];
+
+/** Outer depth of the box, millimetres: as given, else from the door to the back. */
+export const outerDepthOf = (rack: Rack): number => rack.outerDepthMm ?? rack.depthMm + (rack.frontClearanceMm ?? 0);
+
+export type RackLoad = {
+  /** Gear and cabinet, kilograms; the empty cabinet counts 0 while it is not known. */
+  massKg: number;
+  gearKg: number;
+  emptyKnown: boolean;
+  /** Centre of gravity above the floor and out from the wall or back, millimetres. */
+  heightMm: number;
+  outMm: number;
+  weightN: number;
+};
+
+/** Middle of a device out from the back of the rack, millimetres. */
+function outOf(rack: Rack, gear: Gear, { face }: Placement): number {
+  const fromBack =
+    face === 'front' || face === 'left' || face === 'right' ? rack.depthMm - gear.depthMm / 2 : gear.depthMm / 2;
+  return Math.max(0, fromBack);
+}
+
+/**
+ * Mass of a loaded rack and where its centre of gravity lies.
+ * Devices count as even bodies: the real centre of a battery or a transformer lies elsewhere.
+ */
+export function rackLoad(job: Job, rack: Rack): RackLoad {
+  const base = baseOf(rack);
+  const parts = standingIn(job, rack.id).map(({ gear, placement }) => ({
+    massKg: loadedKg(job, gear),
+    heightMm: base + (placement.bottomU - 1 + gear.heightU / 2) * rackDimensions.unitMm,
+    outMm: outOf(rack, gear, placement),
+  }));
+  const gearKg = parts.reduce((sum, part) => sum + part.massKg, 0);
+  if (rack.emptyKg !== null) {
+    const heightMm = base + (rack.units * rackDimensions.unitMm) / 2;
+    parts.push({ massKg: rack.emptyKg, heightMm, outMm: outerDepthOf(rack) / 2 });
+  }
+  const massKg = parts.reduce((sum, part) => sum + part.massKg, 0);
+  const mean = (of: (part: (typeof parts)[number]) => number, none: number) =>
+    massKg === 0 ? none : parts.reduce((sum, part) => sum + part.massKg * of(part), 0) / massKg;
+  return {
+    massKg,
+    gearKg,
+    emptyKnown: rack.emptyKg !== null,
+    heightMm: mean((part) => part.heightMm, base),
+    outMm: mean((part) => part.outMm, outerDepthOf(rack) / 2),
+    weightN: massKg * GRAVITY,
+  };
+}
+
+/** What makes a standing rack tip forwards: the lean, and the pull at its top. Statics, on a level floor. */
+export function tipping(job: Job, rack: Rack) {
+  const load = rackLoad(job, rack);
+  const heightMm = load.heightMm - baseOf(rack) + (rack.standing === 'floor' ? baseOf(rack) : 0);
+  const topMm = rack.outerHeightMm ?? rack.units * rackDimensions.unitMm + baseOf(rack);
+  const toFrontMm = Math.max(0, outerDepthOf(rack) - load.outMm);
+  // The heaviest device on slide rails, drawn out by its whole depth.
+  const drawn = standingIn(job, rack.id)
+    .filter(({ gear }) => gear.rails !== 'none')
+    .reduce((most, { gear }) => Math.max(most, loadedKg(job, gear) * gear.depthMm), 0);
+  const drawnOutMm = load.massKg === 0 ? toFrontMm : toFrontMm - drawn / load.massKg;
+  return {
+    angleDeg: (Math.atan2(toFrontMm, Math.max(1, heightMm)) * 180) / Math.PI,
+    pullAtTopN: (load.weightN * toFrontMm) / topMm,
+    tipsWithDrawnDevice: drawnOutMm <= 0,
+    toFrontMm,
+  };
+}

@@ -1,0 +1,141 @@
+import type { Job } from '../job/job';
+import { Mount } from '../job/records/mount';
+import type { Rack } from '../job/records/rack';
+import {
+  eurocodePermanent,
+  eurocodeWithdrawalN,
+  leadHoleShare,
+  leastPenetration,
+  MM_PER_INCH,
+  NEWTON_PER_POUND,
+  specificGravity,
+  ultimatePerInch,
+  withdrawalPerInch,
+  woodScrews,
+} from '../standards/withdrawal';
+import { outerDepthOf, type RackLoad, rackLoad } from './rackLoad';
+
+/** The mount of a rack as kept, or as it is when nothing has been said of it. */
+export const mountOf = (job: Job, rack: Rack): Mount =>
+  Object.values(job.mounts).find((row) => row.rackId === rack.id) ??
+  Mount.parse({ id: `mount-${rack.id}`, rackId: rack.id });
+
+export type FixingCase = {
+  words: string;
+  /** On all top fixings together, and on each, newtons. */
+  pullN: number;
+  pullEachN: number;
+  shearEachN: number;
+};
+
+/**
+ * Forces on the top fixings. The box turns about its lower edge, or, on the safe side, about the lower line of
+ * fixings when that is nearer; the top fixings alone are taken to bear the shear.
+ * @param outMm centre of gravity out from the wall
+ */
+export function fixingForces(
+  mount: Mount,
+  weightN: number,
+  outMm: number,
+  leanN = 0,
+  leanOutMm = 0,
+): Omit<FixingCase, 'words'> {
+  const arm = mount.bottomCount > 0 ? Math.min(mount.bracketHeightMm, mount.lineHeightMm) : mount.bracketHeightMm;
+  const pullN = (weightN * outMm + leanN * leanOutMm) / arm;
+  return { pullN, pullEachN: pullN / mount.topCount, shearEachN: (weightN + leanN) / mount.topCount };
+}
+
+export type WallVerdict = {
+  mount: Mount;
+  load: RackLoad;
+  cases: FixingCase[];
+  /** What one fixing may be pulled by before the chosen safety factor; null: not known. */
+  permittedPullN: number | null;
+  permittedShearN: number | null;
+  ultimatePullN: number | null;
+  eurocodePullN: number | null;
+  leadHoleMm: { least: number; most: number } | null;
+  /** Share of what is permitted, safety factor counted; null: cannot be told. */
+  use: number | null;
+  holds: boolean | null;
+  notes: string[];
+};
+
+/** Thread that a wood screw holds by, newtons: reference value × length × load duration. */
+export function permittedPullN({ fastener, species, threadInMm, lastingFactor }: Mount): number | null {
+  if (fastener === 'anchor') return null;
+  const perInch = withdrawalPerInch(woodScrews[fastener], specificGravity[species]);
+  return perInch * NEWTON_PER_POUND * (threadInMm / MM_PER_INCH) * lastingFactor;
+}
+
+/** Density that goes with a specific gravity for the European formula: softwood of class C24. */
+const C24_KG_M3 = 350;
+
+/** Whether a loaded rack holds on its wall: as it hangs, with its front loaded or swung out, with somebody leaning on it. */
+export function wallVerdict(job: Job, rack: Rack): WallVerdict {
+  const mount = mountOf(job, rack);
+  const load = rackLoad(job, rack);
+  const depth = outerDepthOf(rack);
+  const front = rack.hinge === 'none' ? 'all the weight at the front edge' : 'swung out on its hinge';
+  const cases = [
+    { words: 'as it hangs', ...fixingForces(mount, load.weightN, load.outMm) },
+    { words: front, ...fixingForces(mount, load.weightN, depth) },
+    {
+      words: `somebody leaning on the front edge with ${mount.leanN} N`,
+      ...fixingForces(mount, load.weightN, load.outMm, mount.leanN, depth),
+    },
+  ];
+  const screw = mount.fastener === 'anchor' ? null : woodScrews[mount.fastener];
+  const gravity = specificGravity[mount.species];
+  const inStuds = mount.wall === 'studs' && screw !== null;
+  const permitted = inStuds ? permittedPullN(mount) : mount.fastener === 'anchor' ? mount.pullN : null;
+  const diameterMm = screw ? screw.diameterIn * MM_PER_INCH : 0;
+  const euro = screw && inStuds ? eurocodeWithdrawalN(diameterMm, mount.threadInMm, C24_KG_M3) : null;
+  const lead = screw?.kind === 'lag' && inStuds ? leadHoleShare(gravity) : null;
+  const worst = Math.max(...cases.map((one) => one.pullEachN));
+  const shear = Math.max(...cases.map((one) => one.shearEachN));
+  const tooShallow = inStuds && screw?.kind === 'lag' && mount.threadInMm < leastPenetration * diameterMm;
+  const share =
+    permitted === null || permitted === 0
+      ? null
+      : mount.safetyFactor *
+        (worst / permitted + (mount.shearN === null || mount.shearN === 0 ? 0 : shear / mount.shearN));
+  const hollow = mount.wall === 'plasterboard';
+  return {
+    mount,
+    load,
+    cases,
+    permittedPullN: permitted,
+    permittedShearN: mount.shearN,
+    ultimatePullN:
+      inStuds && screw ? ultimatePerInch(screw, gravity) * NEWTON_PER_POUND * (mount.threadInMm / MM_PER_INCH) : null,
+    eurocodePullN: euro === null ? null : (euro * eurocodePermanent.modification) / eurocodePermanent.material,
+    leadHoleMm: lead && { least: lead.least * diameterMm, most: lead.most * diameterMm },
+    use: hollow ? null : share,
+    holds: hollow ? false : share === null ? null : share <= 1 && !tooShallow,
+    notes: notesOf(mount, load, tooShallow ? leastPenetration * diameterMm : null),
+  };
+}
+
+function notesOf(mount: Mount, load: RackLoad, leastThreadMm: number | null): string[] {
+  const notes: string[] = [];
+  if (mount.wall === 'plasterboard')
+    notes.push(
+      'Plasterboard alone does not hold a cabinet: fix to studs, to masonry, or to a board that is fixed to studs.',
+    );
+  if (mount.wall === 'masonry' && mount.fastener !== 'anchor')
+    notes.push('Wood screws hold in wood only. In masonry take anchors by their maker’s table.');
+  if (mount.fastener === 'anchor' && mount.pullN === null)
+    notes.push(
+      'Enter what one anchor may be pulled by from its maker’s table, for this wall, embedment and edge distance. Without it nothing can be said.',
+    );
+  if (mount.shearN === null)
+    notes.push(
+      'Shear is shown and not judged: enter what one fixing may bear sideways, from its table, to have it counted.',
+    );
+  if (leastThreadMm !== null)
+    notes.push(`A lag screw needs ${Math.ceil(leastThreadMm)} mm of thread in the stud at least.`);
+  if (!load.emptyKnown)
+    notes.push('The mass of the empty cabinet is not known and counts nothing: enter it under the rack.');
+  return notes;
+}
