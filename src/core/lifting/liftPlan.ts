@@ -2,7 +2,7 @@ import type { Job } from '../job/job';
 import type { Gear } from '../job/records/gear';
 import type { Rack } from '../job/records/rack';
 import { baseOf } from '../mounting/rackLoad';
-import { carriedBy, loadedKg, rearRailMm, standingIn } from '../rack/space';
+import { carriedBy, rearRailMm, standingIn } from '../rack/space';
 import { unitName } from '../rack/units';
 import { liftingFilter, teamShare } from '../standards/lifting';
 import { rackDimensions } from '../standards/rackDimensions';
@@ -119,6 +119,3 @@ export function rackLift(rack: Rack, lifters: Lifters) {
   const twoKg = 2 * zone.arms * teamShare[2];
   return { massKg: rack.emptyKg, heightCm, zone: zone.zone, twoKg, support: rack.emptyKg > twoKg };
 }
-
-export const totalKg = (job: Job, rack: Rack): number =>
-  standingIn(job, rack.id).reduce((sum, { gear }) => sum + loadedKg(job, gear), 0);

@@ -3,14 +3,15 @@ import { applyCommands } from '../job/apply';
 import type { Command } from '../job/commands';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { Gear, GearKind } from '../job/records/gear';
+import { type Gear, type GearKind, isCarrier } from '../job/records/gear';
 import type { Rack } from '../job/records/rack';
 import { naturalOrder } from '../text/naturalOrder';
 import { placeFault, placesFor, usualFace } from './fit';
+import { shelfFault, shelfLayout } from './shelf';
 import { standOf } from './stand';
 
 export type PlacementPlan = {
-  commands: Extract<Command, { type: 'placeGear' }>[];
+  commands: Extract<Command, { type: 'placeGear' | 'shelveGear' }>[];
   left: { gearId: string; why: string }[];
 };
 
@@ -24,7 +25,13 @@ const FROM_TOP: readonly GearKind[] = [
   'manager',
   'recorder',
   'other',
+  'computer',
+  'storage',
   'server',
+  'drawer',
+  'kit',
+  'cassette',
+  'fan',
   'shelf',
 ];
 
@@ -53,9 +60,10 @@ export function planPlacement(job: Job): PlacementPlan {
   const index = indexJob(job);
   const waiting = index.gearInOrder.filter((gear) => !standOf(index, gear.id) && gear.kind !== 'blank');
   const low = waiting
+    .filter((gear) => gear.frame !== 'free')
     .filter((gear) => gear.massKg >= HEAVY_KG || gear.kind === 'ups' || gear.kind === 'distribution')
     .sort((a, b) => b.massKg - a.massKg || naturalOrder(a.name, b.name));
-  const high = orderFromTop(waiting.filter((gear) => !low.includes(gear)));
+  const high = orderFromTop(waiting.filter((gear) => !low.includes(gear) && gear.frame !== 'free'));
   const racks = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
 
   let planned = job;
@@ -71,9 +79,34 @@ export function planPlacement(job: Job): PlacementPlan {
     }
     plan.left.push({ gearId: gear.id, why: whyNowhere(planned, racks, gear) });
   };
+  const free = waiting.filter((gear) => gear.frame === 'free');
   for (const gear of low) put(gear, (places) => places[0]);
   for (const gear of high) put(gear, (places) => places.at(-1));
+  for (const gear of free) {
+    const command = shelveSomewhere(planned, gear);
+    if (command) {
+      planned = applyCommands(planned, [command]).job;
+      plan.commands.push(command);
+    } else
+      plan.left.push({ gearId: gear.id, why: `${gear.name} has no ears, and no shelf in the rack has room for it.` });
+  }
   return plan;
+}
+
+/** The first shelf, drawer or bay in a rack that takes a device beside what stands on it. */
+export function shelveSomewhere(job: Job, gear: Gear): Extract<Command, { type: 'shelveGear' }> | null {
+  const index = indexJob(job);
+  for (const carrier of index.gearInOrder) {
+    if (!isCarrier(carrier) || !index.placementOfGear.has(carrier.id)) continue;
+    const bays = carrier.bays > 0 ? Array.from({ length: carrier.bays }, (_, at) => at + 1) : [null];
+    for (const bay of bays) {
+      if (shelfFault(job, carrier, gear, bay) !== null) continue;
+      const command = { type: 'shelveGear' as const, gearId: gear.id, carrierId: carrier.id, bay };
+      const after = applyCommands(job, [command]).job;
+      if (shelfLayout(after, carrier).left.length === 0) return command;
+    }
+  }
+  return null;
 }
 
 function whyNowhere(job: Job, racks: Rack[], gear: Gear): string {

@@ -105,7 +105,10 @@ describe('places', () => {
 describe('planned placement', () => {
   it('gives all gear of the demo site its place, heavy things lowest, panels beside switches', () => {
     const { commands, left } = planPlacement(quillback());
-    const at = (gearId: string) => commands.find((command) => command.gearId === gearId)?.bottomU ?? 0;
+    const at = (gearId: string) =>
+      commands.flatMap((command) =>
+        command.type === 'placeGear' && command.gearId === gearId ? [command.bottomU] : [],
+      )[0] ?? 0;
     expect(left).toEqual([]);
     expect(at('ups')).toBe(1);
     expect(at('storage')).toBe(3);

@@ -1,4 +1,3 @@
-import { portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import type { Gear } from '../job/records/gear';
 import type { Placement } from '../job/records/placement';
@@ -77,5 +76,6 @@ export const carriedBy = (job: Job, carrierId: string): Gear[] =>
 export const loadedKg = (job: Job, gear: Gear): number =>
   gear.massKg + carriedBy(job, gear.id).reduce((sum, one) => sum + one.massKg, 0);
 
-/** Ports on the front of a device, for its drawing. */
-export const hasFrontPorts = (gear: Gear): boolean => portsOf(gear).some((port) => port.side === 'front');
+/** All gear of a rack with what it carries, kilograms. */
+export const gearKg = (job: Job, rackId: string): number =>
+  standingIn(job, rackId).reduce((sum, { gear }) => sum + loadedKg(job, gear), 0);

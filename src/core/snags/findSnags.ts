@@ -35,10 +35,15 @@ import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
 import { railsDoNotReach } from './rules/railsDoNotReach';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
+import { screwThreads } from './rules/screwThreads';
+import { shelfOverloaded } from './rules/shelfOverloaded';
+import { shelfTooFull } from './rules/shelfTooFull';
+import { sideRoomShort } from './rules/sideRoomShort';
 import { switchBudget } from './rules/switchBudget';
 import { tailTooShort } from './rules/tailTooShort';
 import { toneContradiction } from './rules/toneContradiction';
 import { unitsOverlap } from './rules/unitsOverlap';
+import { uprightTooWide } from './rules/uprightTooWide';
 import { wantsSupport } from './rules/wantsSupport';
 import { widerThanRails } from './rules/widerThanRails';
 import { wrongFace } from './rules/wrongFace';
@@ -60,6 +65,11 @@ export const SNAG_RULES: readonly SnagRule[] = [
   wantsSupport,
   holeMissing,
   overloadedRack,
+  shelfTooFull,
+  shelfOverloaded,
+  screwThreads,
+  uprightTooWide,
+  sideRoomShort,
   linkTooLong,
   channelTooLong,
   categoryTooLow,

@@ -11,6 +11,7 @@ export const QUESTION_GROUPS = [
   'Buying and pulling',
   'Labels',
   'What things cost',
+  'Arranging',
 ] as const;
 export type QuestionGroup = (typeof QUESTION_GROUPS)[number];
 
@@ -88,6 +89,16 @@ const runs = (what: string, initial: number, why: string) =>
   number('Runs an outlet', `Runs to ${what}`, 'runs', [initial, 0, 12], why);
 const height = (what: string, initial: number) =>
   length('Lengths', `Height of ${what}`, [initial, 0, 20_000], 'Rise and drop of its run.');
+
+const priority = (words: string, initial: 'no' | 'little' | 'some' | 'much') =>
+  choice(
+    'Arranging',
+    words,
+    { no: 'not at all', little: 'a little', some: 'some', much: 'much' },
+    initial,
+    'a computation',
+    'How much it weighs when the cabinet is arranged.',
+  );
 
 /**
  * Every question of the survey and every figure that a job can set instead of its default. Only what changes a
@@ -385,6 +396,39 @@ export const QUESTIONS = {
     'min',
     [30, 0, 600],
     'Work in minutes, in finished walls.',
+  ),
+  'arrange-school': choice(
+    'Arranging',
+    'How panels and switches stand to each other',
+    {
+      sandwich: 'panel, switch, panel: short straight cords',
+      managers: 'panel above its switch, a manager between',
+      entry: 'panels together at the cable entry',
+    },
+    'sandwich',
+    'a computation',
+    'What the arrangement draws together.',
+  ),
+  'arrange-distribution': choice(
+    'Arranging',
+    'Where the distribution unit stands',
+    { bottom: 'at the bottom', top: 'at the top', upright: 'upright at a side or behind' },
+    'bottom',
+    'a computation',
+    'Place of horizontal distribution units; upright ones keep theirs.',
+  ),
+  'arrange-short': priority('Short cords', 'much'),
+  'arrange-cool': priority('Cool', 'some'),
+  'arrange-service': priority('Easy to service', 'some'),
+  'arrange-growth': priority('Room to grow', 'some'),
+  'arrange-few-moves': priority('Few moves', 'some'),
+  lifters: choice(
+    'Arranging',
+    'Who lifts',
+    { women: 'anybody: the lower figures', men: 'men only' },
+    'women',
+    'a caution',
+    'Which column of the guideline filter counts.',
   ),
 } as const satisfies Record<string, Question>;
 

@@ -1,3 +1,4 @@
+import { gearKg } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
 import type { SnagRule } from '../snag';
 
@@ -9,10 +10,7 @@ export const overloadedRack: SnagRule = {
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) => {
       if (rack.ratedLoadKg === null) return [];
-      const gear = Object.values(job.placements)
-        .filter((row) => row.rackId === rack.id)
-        .flatMap((row) => job.gear[row.gearId] ?? []);
-      const massKg = gear.reduce((sum, one) => sum + one.massKg, 0);
+      const massKg = gearKg(job, rack.id);
       if (massKg <= rack.ratedLoadKg) return [];
       return {
         grade: 'will-bite' as const,

@@ -1,0 +1,22 @@
+import { sideRoom } from '../../rack/sideRoom';
+import { percent } from '../../standards/practice';
+import { commonPractice } from '../../standards/source';
+import { formatSize } from '../../units/length';
+import type { SnagRule } from '../snag';
+
+export const sideRoomShort: SnagRule = {
+  id: 'side-room-short',
+  why: 'Cables pressed between rails and side cannot be drawn out, and a panel cannot be pulled forward.',
+  source: commonPractice,
+  stations: ['stack'],
+  find: ({ job }) =>
+    Object.values(job.racks).flatMap((rack) => {
+      const room = sideRoom(job, rack);
+      if (!room || room.share <= 1) return [];
+      return {
+        grade: 'will-bite' as const,
+        rackIds: [rack.id],
+        what: `${room.cables} cables go down each side of ${rack.name}: they fill ${percent(room.share, 1)} of what ${formatSize(room.roomMm, job.units)} can take.`,
+      };
+    }),
+};
