@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import type { z } from 'zod';
 import { readCsvTable } from '../core/formats/csvTable';
 import { decodeText } from '../core/formats/decodeText';
 import { elevationSvg } from '../core/formats/elevationSvg';
@@ -19,15 +20,21 @@ import { Refusal, refuse } from '../core/job/refusal';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { CablesInstance, solveCables } from '../core/models/cables';
+import { LayoutInstance, solveLayout } from '../core/models/layout';
 import { planJob } from '../core/plan';
+import { arrange } from '../core/rack/arrange/arrange';
+import { isSchool, SCHOOLS, wishOf } from '../core/rack/arrange/arrangeWish';
 import { cablePlanCommands, planCable } from '../core/runs/cablePlan';
 import { findSnags } from '../core/snags/findSnags';
 import { GRADE_WORDS } from '../core/snags/snag';
 import { citeSource } from '../core/standards/source';
 import { counted } from '../core/text/counted';
 import { formatLength } from '../core/units/length';
+import { elevationPng } from '../print/elevationPng';
+import { holeCardPdf } from '../print/holeCardPdf';
 import { labelsPdf } from '../print/labelsPdf';
 import { labelsSvg } from '../print/labelsSvg';
+import { wallPdf } from '../print/wallPdf';
 
 const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
 
@@ -37,13 +44,16 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
                     place, land and patch what is not decided yet
   check JOB.json [--json]
                     list the snags; exit 1 when something won't work
-  export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|labels.svg|labels.pdf|job.json -o FILE
+  export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|elevation.png|hole-card.pdf|wall.pdf|
+                       labels.svg|labels.pdf|job.json -o FILE
                     labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
                     and --code-for URL, which the label is added to
   buy JOB.json [--seconds N] [--seed N] -o JOB.json
                     plan which run is cut from which box of cable
-  solve cables INSTANCE.json [--seconds N] [--seed N] [-o FILE]
+  arrange JOB.json [--school sandwich|managers|entry] [--seconds N] [--seed N] [-o JOB.json]
+                    propose places for all gear, with the reason for each; -o writes the job with it
+  solve cables|layout INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
   schema [--of job|gear] [-o FILE]
                     the JSON Schema of the job file, or of the gear file
@@ -68,6 +78,9 @@ const EXPORTS: Record<string, (job: Job, options: Options) => string | Promise<U
   'runs.csv': runsCsv,
   'pull-sheet.csv': pullSheetCsv,
   'elevation.svg': elevationSvg,
+  'elevation.png': (job) => elevationPng(job, ROOT),
+  'hole-card.pdf': (job) => holeCardPdf(job, ROOT),
+  'wall.pdf': (job) => wallPdf(job, ROOT),
   'labels.svg': (job, options) => labelsSvg(labelsFor(job, options)),
   'labels.pdf': (job, options) => labelsPdf(labelsFor(job, options), `Labels of ${job.name}`, ROOT),
   'job.json': writeJobFile,
@@ -91,6 +104,7 @@ function readArguments(args: string[]) {
       sheet: { type: 'string' },
       own: { type: 'string' },
       'code-for': { type: 'string' },
+      school: { type: 'string' },
       seconds: { type: 'string' },
       seed: { type: 'string' },
       'skip-bad-rows': { type: 'boolean' },
@@ -225,13 +239,40 @@ function buy(path: string, options: Options): number {
   return 0;
 }
 
+function arrangeJob(path: string, options: Options): number {
+  const job = readJobFile(readText(path));
+  const { school = wishOf(job).school } = options;
+  if (!isSchool(school)) return refuse('usage', `--school: expected one of ${SCHOOLS.join(', ')}, found “${school}”.`);
+  const made = arrange(job, { ...wishOf(job), school }, limitsOf(options, 10));
+  for (const { place, name, was, moved, why, second } of made.places) {
+    const from = moved && was !== null ? `, from ${was}` : '';
+    const next = second ? ` Next best ${second.place}: ${second.points.toFixed(1)} more (${second.why}).` : '';
+    write('-', `${place}: ${name}${from}. ${why}${next}\n`);
+  }
+  for (const note of made.notes) say(note);
+  for (const { why } of made.left) say(`left: ${why}`);
+  const { cordsMm, freeU, moves, minutes, hotPairs } = made.figures;
+  const standing = made.proven
+    ? 'proven best'
+    : `best found, at most ${(made.cost - made.bound).toFixed(1)} points from the best`;
+  say(
+    `${made.cost.toFixed(1)} points (${standing}); cords about ${formatLength(cordsMm, job.units)}, ${counted(hotPairs, 'hot pair')}, ${counted(freeU, 'unit')} free in one piece, ${counted(moves, 'move')}, ${minutes} min`,
+  );
+  if (options.out !== undefined)
+    write(options.out, writeJobFile(made.commands.length > 0 ? applyCommands(job, made.commands).job : job));
+  return 0;
+}
+
+/** An instance read by its model's schema. */
+function readInstance<T>(schema: z.ZodType<T>, data: unknown): T {
+  const checked = schema.safeParse(data);
+  if (checked.success) return checked.data;
+  return refuse('instance', `The instance is not as its model says. ${issueWords(checked.error).join('; ')}.`);
+}
+
 const MODELS: Record<string, (data: unknown, options: Options) => object> = {
-  cables: (data, options) => {
-    const checked = CablesInstance.safeParse(data);
-    if (!checked.success)
-      return refuse('instance', `The instance is not as its model says. ${issueWords(checked.error).join('; ')}.`);
-    return solveCables(checked.data, limitsOf(options, 10));
-  },
+  cables: (data, options) => solveCables(readInstance(CablesInstance, data), limitsOf(options, 10)),
+  layout: (data, options) => solveLayout(readInstance(LayoutInstance, data), limitsOf(options, 20)),
 };
 
 function solve(model: string, path: string | undefined, options: Options): number {
@@ -274,12 +315,13 @@ export async function main(args: string[]): Promise<number> {
       check,
       export: exportJob,
       buy,
+      arrange: arrangeJob,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, buy, check, export, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, check, export, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

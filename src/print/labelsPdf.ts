@@ -1,13 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import PDFDocument from 'pdfkit';
 import type { LabelPages, Mark } from '../core/labels/labelPages';
 import { codeMatrix, QUIET_MODULES } from './codeMatrix';
-
-const POINTS = 72 / 25.4;
-// The whole face in one file: a PDF carries its own letters.
-const face = (root: string, weight: string) =>
-  readFileSync(join(root, 'node_modules/@expo-google-fonts/jetbrains-mono', weight, `JetBrainsMono_${weight}.ttf`));
+import { openPdf } from './pdf';
 
 function draw(document: PDFKit.PDFDocument, mark: Mark): void {
   if (mark.kind === 'box') {
@@ -40,21 +33,10 @@ function draw(document: PDFKit.PDFDocument, mark: Mark): void {
  * @param root folder of the program, where its fonts are
  */
 export function labelsPdf({ widthMm, heightMm, pages }: LabelPages, title: string, root: string): Promise<Buffer> {
-  const size: [number, number] = [widthMm * POINTS, heightMm * POINTS];
-  const document = new PDFDocument({ size, margin: 0, autoFirstPage: false, info: { Title: title } });
-  document.registerFont('plain', face(root, '400Regular'));
-  document.registerFont('bold', face(root, '700Bold'));
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    document.on('data', (chunk: Buffer) => chunks.push(chunk));
-    document.on('end', () => resolve(Buffer.concat(chunks)));
-    document.on('error', reject);
-  });
+  const { document, page, finish } = openPdf(title, root);
   for (const marks of pages.length > 0 ? pages : [[]]) {
-    document.addPage({ size, margin: 0 });
-    document.scale(POINTS);
+    page(widthMm, heightMm);
     for (const mark of marks) draw(document, mark);
   }
-  document.end();
-  return done;
+  return finish();
 }

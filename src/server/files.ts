@@ -7,12 +7,16 @@ import { runsCsv } from '../core/formats/runsCsv';
 import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
+import { elevationPng } from '../print/elevationPng';
+import { holeCardPdf } from '../print/holeCardPdf';
 import { labelsPdf } from '../print/labelsPdf';
 import { labelsSvg } from '../print/labelsSvg';
+import { wallPdf } from '../print/wallPdf';
 
 type JobFile = { type: string; make: (job: Job, address: URL) => string | Promise<Uint8Array> };
 
 const CSV = 'text/csv; charset=utf-8';
+const PDF = 'application/pdf';
 const SVG = 'image/svg+xml; charset=utf-8';
 
 /** Labels as the address asks for them. A code leads to the trace of its run on the host that was asked. */
@@ -35,9 +39,12 @@ export const JOB_FILES: Record<string, JobFile> = {
   'runs.csv': { type: CSV, make: runsCsv },
   'pull-sheet.csv': { type: CSV, make: pullSheetCsv },
   'elevation.svg': { type: SVG, make: elevationSvg },
+  'elevation.png': { type: 'image/png', make: (job) => elevationPng(job, process.cwd()) },
+  'hole-card.pdf': { type: PDF, make: (job) => holeCardPdf(job, process.cwd()) },
+  'wall.pdf': { type: PDF, make: (job) => wallPdf(job, process.cwd()) },
   'labels.svg': { type: SVG, make: (job, address) => labelsSvg(labelsFor(job, address), pageOf(address)) },
   'labels.pdf': {
-    type: 'application/pdf',
+    type: PDF,
     make: (job, address) => labelsPdf(labelsFor(job, address), `Labels of ${job.name}`, process.cwd()),
   },
   'job.json': { type: 'application/json; charset=utf-8', make: writeJobFile },

@@ -29,7 +29,7 @@ describe('the command line', () => {
       '-o',
       at('job.json'),
     );
-    expect(imported).toMatchObject({ code: 0, said: expect.stringContaining('40 runs, 13 devices, 1 rack') });
+    expect(imported).toMatchObject({ code: 0, said: expect.stringContaining('40 runs, 15 devices, 1 rack') });
     const planned = shelf('plan', at('job.json'), '-o', at('plan.json'));
     expect(planned).toMatchObject({
       code: 0,

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { type Elevation, elevation } from '../rack/elevation';
+import { type Elevation, type ElevationItem, elevation } from '../rack/elevation';
 import { rackDimensions } from '../standards/rackDimensions';
 import { naturalOrder } from '../text/naturalOrder';
 
@@ -7,45 +7,113 @@ const escapeXml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `
 const round = (mm: number): string => String(Number(mm.toFixed(2)));
 
 const MARGIN = 40;
-const GAP = 60;
+const GAP = 70;
 
-function oneRack({ rackName, widthMm, heightMm, units, holes, items }: Elevation, x: number): string {
+const frame = (name: string, view: string, width: number, height: number) => [
+  `<text x="0" y="-14" font-size="16" font-weight="700">${escapeXml(name)}: ${view}</text>`,
+  `<rect x="-12" y="-6" width="${round(width + 24)}" height="${round(height + 12)}" fill="none" stroke="#222" stroke-width="1.5"/>`,
+];
+const unitNumbers = ({ units }: Elevation) =>
+  units.map(
+    ({ shown, y }) =>
+      `<text x="-18" y="${round(y + rackDimensions.unitMm / 2 + 4)}" font-size="12" text-anchor="end" font-family="monospace">${shown}</text>`,
+  );
+
+/** What is seen from one side: what hangs on its rails in full, what hangs on the others as an outline. */
+function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
+  const { rackName, widthMm, heightMm, holes, items } = drawing;
+  const turned = (x: number, width: number) => (side === 'front' ? x : widthMm - x - width);
+  const near = (item: ElevationItem) => (side === 'front' ? item.face === 'front' : item.face !== 'front');
   const lines = [
-    `<g transform="translate(${round(x)} ${MARGIN})">`,
-    `<text x="0" y="-14" font-size="16" font-weight="700">${escapeXml(rackName)}</text>`,
-    `<rect x="-12" y="-6" width="${round(widthMm + 24)}" height="${round(heightMm + 12)}" fill="none" stroke="#222" stroke-width="1.5"/>`,
+    ...frame(rackName, side, widthMm, heightMm),
     ...holes.map(
       (hole) =>
         `<circle cx="${round(hole.x)}" cy="${round(hole.y)}" r="2.6" fill="none" stroke="#999" stroke-width="0.6"/>`,
     ),
-    ...units.map(
-      ({ shown, y }) =>
-        `<text x="-18" y="${round(y + rackDimensions.unitMm / 2 + 4)}" font-size="12" text-anchor="end" font-family="monospace">${shown}</text>`,
-    ),
+    ...unitNumbers(drawing),
   ];
-  for (const item of items) {
+  for (const item of items.toSorted((a, b) => Number(near(a)) - Number(near(b)))) {
+    const x = turned(item.x, item.width);
+    const full = near(item);
+    const style = full ? 'fill="#fff" stroke="#222"' : 'fill="none" stroke="#777" stroke-dasharray="6 4"';
     lines.push(
       `<g><title>${escapeXml(`${item.name}, ${item.place}`)}</title>`,
-      `<rect x="${round(item.x)}" y="${round(item.y)}" width="${round(item.width)}" height="${round(item.height)}" rx="2" fill="#fff" stroke="#222"/>`,
-      ...item.ports.map(
-        (port) =>
-          `<rect x="${round(item.x + port.x)}" y="${round(item.y + port.y)}" width="${round(port.width)}" height="${round(port.height)}" fill="#eee" stroke="#555" stroke-width="0.5"/>`,
+      `<rect x="${round(x)}" y="${round(item.y)}" width="${round(item.width)}" height="${round(item.height)}" rx="2" ${style}/>`,
+      ...item.carried.map(
+        (one) =>
+          `<rect x="${round(turned(one.x, one.width))}" y="${round(one.y)}" width="${round(one.width)}" height="${round(one.height)}" fill="#fff" stroke="#555" stroke-width="0.8"/>`,
       ),
-      `<text x="${round(item.x + 28)}" y="${round(item.y + 14)}" font-size="11" paint-order="stroke" stroke="#fff" stroke-width="3">${escapeXml(item.name)}</text>`,
+      ...item.ports
+        .filter((port) => seenPorts(item, port.side, side))
+        .map(
+          (port) =>
+            `<rect x="${round(x + port.x)}" y="${round(item.y + port.y)}" width="${round(port.width)}" height="${round(port.height)}" fill="#eee" stroke="#555" stroke-width="0.5"/>`,
+        ),
+      `<text x="${round(x + 28)}" y="${round(item.y + 14)}" font-size="11" paint-order="stroke" stroke="#fff" stroke-width="3" fill="${full ? '#222' : '#777'}">${escapeXml(item.name)}</text>`,
       '</g>',
     );
   }
-  lines.push('</g>');
-  return lines.join('\n');
+  return lines;
 }
 
-/** The fronts of all racks as one SVG, one user unit a millimetre, so that it prints to scale. */
+/** A device on the rear rails turns its own front to the rear. */
+const seenPorts = (item: ElevationItem, port: 'front' | 'rear', side: 'front' | 'rear'): boolean =>
+  (item.face === 'front' ? port : port === 'front' ? 'rear' : 'front') === side;
+
+/** The rack from its right: bodies, plugs before and behind them, the rear rails. */
+function side({ rackName, depthMm, heightMm, items, rearRails }: Elevation): string[] {
+  const rect = (x: number, y: number, width: number, height: number, style: string) =>
+    `<rect x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}" ${style}/>`;
+  return [
+    ...frame(rackName, 'side', depthMm, heightMm),
+    ...rearRails.map((rail) => rect(rail.depthMm - 2, rail.y, 4, rail.height, 'fill="#bbb"')),
+    ...items.flatMap((item) => [
+      rect(item.frontMm, item.y, item.backMm - item.frontMm, item.height, 'fill="#fff" stroke="#222"'),
+      ...(item.plugFrontMm > 0 && item.face === 'front'
+        ? [
+            rect(
+              -item.plugFrontMm,
+              item.y + 6,
+              item.plugFrontMm,
+              Math.max(4, item.height - 12),
+              'fill="none" stroke="#777" stroke-dasharray="4 3"',
+            ),
+          ]
+        : []),
+      ...(item.plugRearMm > 0 && item.face === 'front'
+        ? [
+            rect(
+              item.backMm,
+              item.y + 6,
+              item.plugRearMm,
+              Math.max(4, item.height - 12),
+              'fill="none" stroke="#777" stroke-dasharray="4 3"',
+            ),
+          ]
+        : []),
+    ]),
+  ];
+}
+
+/** Front, rear and side of all racks as one SVG, one user unit a millimetre, so that it prints to scale. */
 export function elevationSvg(job: Job): string {
   const racks = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
-  const fronts = racks.map((rack) => elevation(job, rack));
-  const width = MARGIN * 2 + fronts.reduce((sum, front) => sum + front.widthMm + GAP, 0);
-  const height = MARGIN * 2 + Math.max(0, ...fronts.map((front) => front.heightMm));
-  const body = fronts.map((front, at) => oneRack(front, MARGIN + 24 + at * (front.widthMm + GAP)));
+  let x = MARGIN + 24;
+  const body: string[] = [];
+  const put = (width: number, lines: string[]) => {
+    body.push(`<g transform="translate(${round(x)} ${MARGIN})">`, ...lines, '</g>');
+    x += width + GAP;
+  };
+  let tallest = 0;
+  for (const rack of racks) {
+    const drawing = elevation(job, rack);
+    tallest = Math.max(tallest, drawing.heightMm);
+    put(drawing.widthMm, face(drawing, 'front'));
+    put(drawing.widthMm, face(drawing, 'rear'));
+    x += 40;
+    put(Math.max(drawing.depthMm, ...drawing.items.map((item) => item.backMm)) + 40, side(drawing));
+  }
+  const [width, height] = [Math.max(200, x), MARGIN * 2 + tallest];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}mm" height="${round(height)}mm" viewBox="0 0 ${round(width)} ${round(height)}" font-family="sans-serif" fill="#222">`,
     `<title>${escapeXml(job.name)}: cabinet elevation</title>`,

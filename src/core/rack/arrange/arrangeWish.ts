@@ -4,6 +4,7 @@ import { answerOf } from '../../survey/answers';
 
 export const SCHOOLS = ['sandwich', 'managers', 'entry'] as const;
 export type School = (typeof SCHOOLS)[number];
+export const isSchool = (text: string): text is School => (SCHOOLS as readonly string[]).includes(text);
 export const PRIORITIES = ['short', 'cool', 'service', 'growth', 'few-moves'] as const;
 export type Priority = (typeof PRIORITIES)[number];
 export type Stress = 'no' | 'little' | 'some' | 'much';

@@ -1,0 +1,54 @@
+import type { Rack } from '../job/records/rack';
+import { commonPractice, fromMemory, published, type Source } from '../standards/source';
+
+export type Caution = { words: string; source: Source };
+
+const DRILLING: Caution = {
+  words:
+    'Before drilling look for hidden wires and pipes with a detector, and for old boards and dust that want protection.',
+  source: commonPractice,
+};
+const ANCHORS: Caution = {
+  words: 'In masonry anchors go by their maker’s table alone: load, embedment, edge distance.',
+  source: commonPractice,
+};
+const WALL: Caution = {
+  words:
+    'Whether this wall bears the load is for somebody who knows it: local codes and licensed practice go before these figures.',
+  source: commonPractice,
+};
+const PLASTERBOARD: Caution = {
+  words: 'Plasterboard and its fixings alone never carry a cabinet.',
+  source: commonPractice,
+};
+const HEADROOM: Caution = {
+  words: 'On a way through, a wall cabinet between 685 mm and 2030 mm above the floor sticks out 100 mm at most.',
+  source: published('ADA 2010 307.2, accessible routes'),
+};
+const ELECTRICAL: Caution = {
+  words: 'Keep the space in front of electrical panels free: 900 mm deep, 762 mm wide, 2 m high.',
+  source: published('NEC 110.26'),
+};
+const EARTH: Caution = {
+  words: 'Metal racks and screened panels are bonded to earth by a licensed electrician.',
+  source: fromMemory('ANSI/TIA-607'),
+};
+const TIPPING: Caution = {
+  words: 'Secure a standing rack to floor or wall before anything heavy goes in high or is drawn out.',
+  source: commonPractice,
+};
+const LIFTING: Caution = {
+  words:
+    'The lifting figures are for one person standing firmly with both hands: not for ladders, cramped places or team lifts.',
+  source: published('NIOSH 94-110'),
+};
+const BATTERY: Caution = {
+  words: 'Take batteries out of a UPS before lifting it where its maker allows it; they are heavy and can short.',
+  source: commonPractice,
+};
+
+/** What is to be said about hanging or standing a rack, each where it applies. */
+export function mountingCautions(rack: Rack): Caution[] {
+  const wall = rack.standing === 'wall' ? [WALL, DRILLING, ANCHORS, PLASTERBOARD, HEADROOM] : [TIPPING];
+  return [...wall, ELECTRICAL, EARTH, LIFTING, BATTERY];
+}

@@ -1,0 +1,29 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { initWasm, Resvg } from '@resvg/resvg-wasm';
+import { elevationSvg } from '../core/formats/elevationSvg';
+import type { Job } from '../core/job/job';
+import { fontFile } from './pdf';
+
+let ready: Promise<void> | null = null;
+/** Wide enough to read a port, narrow enough to be sent. */
+const MOST_PIXELS = 8000;
+
+/** The elevation as a picture, two pixels a millimetre. @param root folder of the program, where its fonts are */
+export async function elevationPng(job: Job, root: string): Promise<Uint8Array> {
+  ready ??= initWasm(readFileSync(join(root, 'node_modules/@resvg/resvg-wasm/index_bg.wasm')));
+  await ready;
+  // The drawing measures in millimetres; a pixel is the unit here.
+  const svg = elevationSvg(job).replace(/width="([\d.]+)mm" height="([\d.]+)mm"/, 'width="$1" height="$2"');
+  const width = Number(/ width="([\d.]+)"/.exec(svg)?.[1] ?? 1000);
+  const image = new Resvg(svg, {
+    fitTo: { mode: 'zoom', value: Math.min(2, MOST_PIXELS / width) },
+    font: {
+      fontBuffers: [fontFile(root, '400Regular'), fontFile(root, '700Bold')],
+      defaultFontFamily: 'JetBrains Mono',
+      sansSerifFamily: 'JetBrains Mono',
+      monospaceFamily: 'JetBrains Mono',
+    },
+  });
+  return image.render().asPng();
+}

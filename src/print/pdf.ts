@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+
+export const POINTS_PER_MM = 72 / 25.4;
+export const A4 = { widthMm: 210, heightMm: 297 } as const;
+
+const FACES = 'node_modules/@expo-google-fonts/jetbrains-mono';
+/** The whole face in one file: a document carries its own letters. */
+export const fontFile = (root: string, weight: '400Regular' | '700Bold') =>
+  readFileSync(join(root, FACES, weight, `JetBrainsMono_${weight}.ttf`));
+
+export type Pdf = {
+  document: PDFKit.PDFDocument;
+  /** A new page, measured in millimetres from its top left. */
+  page: (widthMm: number, heightMm: number) => void;
+  /** One line; `at` is its baseline. Size in millimetres. */
+  text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean) => void;
+  /** Words over as many lines as they need. @returns the baseline after the last line */
+  lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number) => number;
+  finish: () => Promise<Buffer>;
+};
+
+/** A document in millimetres. @param root folder of the program, where its fonts are */
+export function openPdf(title: string, root: string): Pdf {
+  const document = new PDFDocument({ margin: 0, autoFirstPage: false, info: { Title: title } });
+  document.registerFont('plain', fontFile(root, '400Regular'));
+  document.registerFont('bold', fontFile(root, '700Bold'));
+  const chunks: Buffer[] = [];
+  const done = new Promise<Buffer>((resolve, reject) => {
+    document.on('data', (chunk: Buffer) => chunks.push(chunk));
+    document.on('end', () => resolve(Buffer.concat(chunks)));
+    document.on('error', reject);
+  });
+  const text: Pdf['text'] = (words, xMm, yMm, sizeMm, bold = false) => {
+    document
+      .font(bold ? 'bold' : 'plain')
+      .fontSize(sizeMm)
+      .fillColor('#000');
+    document.text(words, xMm, yMm - sizeMm, { lineBreak: false });
+  };
+  return {
+    document,
+    text,
+    page: (widthMm, heightMm) => {
+      document.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
+      document.scale(POINTS_PER_MM);
+    },
+    lines: (words, xMm, yMm, widthMm, sizeMm) => {
+      document.font('plain').fontSize(sizeMm);
+      let line = '';
+      let y = yMm;
+      for (const word of words.split(' ')) {
+        const longer = line === '' ? word : `${line} ${word}`;
+        if (line !== '' && document.widthOfString(longer) > widthMm) {
+          text(line, xMm, y, sizeMm);
+          y += sizeMm * 1.4;
+          line = word;
+        } else line = longer;
+      }
+      text(line, xMm, y, sizeMm);
+      return y + sizeMm * 1.4;
+    },
+    finish: () => {
+      document.end();
+      return done;
+    },
+  };
+}
