@@ -2,6 +2,8 @@
 import * as Comlink from 'comlink';
 import type { Job } from '../core/job/job';
 import { planPatching } from '../core/patching/planPatching';
+import { type Arrangement, arrange, type BetterSoFar } from '../core/rack/arrange/arrange';
+import type { ArrangeWish } from '../core/rack/arrange/arrangeWish';
 import { planCable } from '../core/runs/cablePlan';
 
 const planner = {
@@ -12,6 +14,22 @@ const planner = {
       { now: () => performance.now(), untilMs: performance.now() + seconds * 1000 },
       () => `box-${crypto.randomUUID()}`,
     ),
+  /** One arrangement a wish, each given as soon as it is done, and better ones on the way. */
+  arrange: (
+    job: Job,
+    wishes: ArrangeWish[],
+    seconds: number,
+    onBetter: (at: number, better: BetterSoFar) => void,
+    onDone: (at: number, made: Arrangement) => void,
+  ) => {
+    for (const [at, wish] of wishes.entries()) {
+      const limits = { seed: 1, now: () => performance.now(), untilMs: performance.now() + seconds * 1000 };
+      onDone(
+        at,
+        arrange(job, wish, limits, (better) => onBetter(at, better)),
+      );
+    }
+  },
 };
 export type Planner = typeof planner;
 

@@ -3,10 +3,20 @@ import { elevation } from '@/core/rack/elevation';
 import { naturalOrder } from '@/core/text/naturalOrder';
 
 /** A small front drawing of a job's first cabinet, to scale. */
-export function CabinetDrawing({ job, className = '' }: { job: Job; className?: string }) {
+export function CabinetDrawing({
+  job,
+  className = '',
+  names = false,
+}: {
+  job: Job;
+  className?: string;
+  /** Write what stands there on it. */
+  names?: boolean;
+}) {
   const [rack] = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
   if (!rack) return null;
-  const { widthMm, heightMm, items, units } = elevation(job, rack);
+  const { widthMm, heightMm, items: all, units } = elevation(job, rack);
+  const items = all.filter((item) => item.face === 'front');
   return (
     <svg
       viewBox={`-22 -14 ${widthMm + 44} ${heightMm + 28}`}
@@ -47,6 +57,21 @@ export function CabinetDrawing({ job, className = '' }: { job: Job; className?: 
               fill="var(--strong-rule)"
             />
           ))}
+          {names && (
+            <text
+              x={14}
+              y={item.y + Math.min(item.height, 44) * 0.75}
+              fontSize={34}
+              fontWeight={650}
+              fill="var(--ink)"
+              stroke="var(--face)"
+              strokeWidth={8}
+              paintOrder="stroke"
+              className="narrow"
+            >
+              {item.name.length > 22 ? `${item.name.slice(0, 21)}…` : item.name}
+            </text>
+          )}
         </g>
       ))}
     </svg>

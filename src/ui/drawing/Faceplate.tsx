@@ -8,13 +8,22 @@ export function Faceplate({
   width,
   height,
   ports,
+  scale = 0.7,
+  upright = false,
+  tint = null,
 }: {
   name: string;
   kind: GearKind;
   width: number;
   height: number;
   ports: readonly PortBox[];
+  /** Pixels a millimetre: the name stays readable however small the plate is. */
+  scale?: number;
+  upright?: boolean;
+  tint?: string | null;
 }) {
+  const size = Math.max(kind === 'panel' ? 15.5 : 17.5, 11.5 / scale);
+  if (upright) return <UprightPlate name={name} width={width} height={height} tint={tint} />;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -29,7 +38,7 @@ export function Faceplate({
         width={width - 1.2}
         height={height - 1.2}
         rx={2.5}
-        fill="var(--face)"
+        fill={tint ?? 'var(--face)'}
         stroke="var(--ink)"
         strokeWidth={1.6}
       />
@@ -56,14 +65,53 @@ export function Faceplate({
       ))}
       <text
         x={24}
-        y={kind === 'panel' ? 16.5 : Math.min(height / 2 + 6, 28)}
-        fontSize={kind === 'panel' ? 15.5 : 17.5}
+        y={kind === 'panel' && height < 100 ? Math.min(size + 1, 20) : Math.min(height / 2 + 6, 28)}
+        fontSize={size}
+        stroke={tint ?? 'var(--face)'}
+        strokeWidth={4}
+        paintOrder="stroke"
         fontWeight={650}
         fill="var(--ink)"
         className="narrow"
       >
         {name}
       </text>
+    </svg>
+  );
+}
+
+/** A unit that stands upright: its outlets down its length. */
+function UprightPlate({
+  name,
+  width,
+  height,
+  tint,
+}: {
+  name: string;
+  width: number;
+  height: number;
+  tint: string | null;
+}) {
+  const outlets = Math.floor((height - 60) / 44);
+  return (
+    <svg viewBox={`0 0 ${width} ${height}`} width="100%" height="100%" aria-hidden="true" className="block">
+      <title>{name}</title>
+      <rect
+        x={0.6}
+        y={0.6}
+        width={width - 1.2}
+        height={height - 1.2}
+        rx={3}
+        fill={tint ?? 'var(--face)'}
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      <path
+        d={Array.from({ length: outlets }, (_, at) => `M${width / 2 - 11} ${34 + at * 44}h22v26h-22z`).join('')}
+        fill="none"
+        stroke="var(--strong-rule)"
+        strokeWidth={1.6}
+      />
     </svg>
   );
 }
@@ -75,7 +123,14 @@ function Dress({ kind, right, height }: { kind: GearKind; right: number; height:
     const d = Array.from({ length: 46 }, (_, at) => `M${150 + at * 6.6} ${height / 2 - 8}v16`).join('');
     return <path d={d} {...mark} />;
   }
-  if (kind === 'blank' || kind === 'ups' || kind === 'server' || kind === 'recorder') {
+  if (
+    kind === 'blank' ||
+    kind === 'ups' ||
+    kind === 'server' ||
+    kind === 'recorder' ||
+    kind === 'storage' ||
+    kind === 'computer'
+  ) {
     const d = Array.from({ length: 7 }, (_, at) => `M${right - 120} ${height / 2 - 12 + at * 4}h116`).join('');
     return <path d={d} {...mark} />;
   }
@@ -84,7 +139,19 @@ function Dress({ kind, right, height }: { kind: GearKind; right: number; height:
     const d = Array.from({ length: 10 }, (_, at) => outlet(right - 252 + at * 26)).join('');
     return <path d={d} {...mark} />;
   }
-  if (kind === 'shelf') return <path d={`M26 ${height - 9}H${right + 2}M26 ${height - 5}H${right + 2}`} {...mark} />;
+  if (kind === 'shelf' || kind === 'kit')
+    return <path d={`M26 ${height - 9}H${right + 2}M26 ${height - 5}H${right + 2}`} {...mark} />;
+  if (kind === 'drawer')
+    return <path d={`M30 7H${right}V${height - 7}H30zM${right / 2 - 24} ${height - 14}h48`} {...mark} />;
+  if (kind === 'fan') {
+    const fan = (x: number) =>
+      `M${x - 14} ${height / 2}a14 14 0 1 0 28 0a14 14 0 1 0 -28 0M${x - 5} ${height / 2}a5 5 0 1 0 10 0a5 5 0 1 0 -10 0`;
+    return <path d={[right - 150, right - 90, right - 30].map(fan).join('')} {...mark} />;
+  }
+  if (kind === 'cassette') {
+    const d = Array.from({ length: 12 }, (_, at) => `M${170 + at * 22} ${height - 20}h14v12h-14z`).join('');
+    return <path d={d} {...mark} />;
+  }
   if (kind === 'manager') {
     const d = Array.from({ length: 5 }, (_, at) => `M${170 + at * 66} ${height - 6}v-22h26v22`).join('');
     return <path d={d} {...mark} />;

@@ -214,3 +214,10 @@ export function useSession<T>(pick: (session: Session) => T): T {
   if (!store) throw new Error('useSession outside a job');
   return useStore(store, pick);
 }
+
+/** The session itself, for work that reads it when it is done and not when it is drawn. */
+export function useSessionStore(): SessionStore {
+  const store = useContext(SessionContext);
+  if (!store) throw new Error('useSessionStore outside a job');
+  return store;
+}

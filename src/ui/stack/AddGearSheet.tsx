@@ -1,45 +1,89 @@
-import { Plus } from 'lucide-react';
+import { PencilRuler, Plus } from 'lucide-react';
+import { useState } from 'react';
 import { freeGearName, gearLibrary } from '@/core/gear/library';
+import { portWords } from '@/core/gear/portPattern';
+import { GEAR_KINDS } from '@/core/job/records/gear';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
+import { Input } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
+import { KIND_WORDS } from './gearFields';
 
 /** The built-in library of generic gear: each press adds one to the pile. */
-export function AddGearSheet({ onClose }: { onClose: () => void }) {
+export function AddGearSheet({ onOwn, onClose }: { onOwn: () => void; onClose: () => void }) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
+  const [wanted, setWanted] = useState('');
   const names = Object.values(job.gear).map((gear) => gear.name);
   const add = (entry: (typeof gearLibrary)[number]) => {
     const gear = { ...entry, id: `gear-${crypto.randomUUID()}`, name: freeGearName(entry.name, names) };
     dispatch([{ type: 'addGear', gear: [gear] }]);
   };
+  const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = gearLibrary.filter((entry) => {
+    const text = `${entry.name} ${KIND_WORDS[entry.kind]} ${portWords(entry.ports)}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
   return (
     <Sheet
       open
+      wide
       onClose={onClose}
       title="Add gear"
       about="Generic gear without makes; figures typical of the class. It goes to the pile."
     >
-      <ul>
-        {gearLibrary.map((entry) => {
-          const count = names.filter((name) => name === entry.name || name.startsWith(`${entry.name} (`)).length;
+      <div className="mb-3 flex flex-wrap gap-2">
+        <Input
+          aria-label="Look for gear"
+          placeholder="switch PoE, panel 48, shelf …"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+          className="max-w-72"
+        />
+        <Button onClick={onOwn}>
+          <PencilRuler size={15} aria-hidden /> Describe your own
+        </Button>
+        <p className="self-center text-soft">
+          {found.length} of {gearLibrary.length}
+        </p>
+      </div>
+      {found.length === 0 && (
+        <p>Nothing in the library is called so. Describe it yourself: a name, units, depth and ports will do.</p>
+      )}
+      <div className="grid gap-x-6 md:grid-cols-2">
+        {GEAR_KINDS.map((kind) => {
+          const entries = found.filter((entry) => entry.kind === kind);
+          if (entries.length === 0) return null;
           return (
-            <li key={entry.name} className="flex items-center gap-2 border-b py-1">
-              <span className="min-w-0 flex-1">
-                {entry.name}
-                {count > 0 && <span className="text-soft"> · {count} in the job</span>}
-              </span>
-              <span className="narrow text-soft text-xs">
-                {entry.heightU}U · {formatSize(entry.depthMm, job.units)}
-              </span>
-              <Button onClick={() => add(entry)} aria-label={`Add ${entry.name}`}>
-                <Plus size={15} aria-hidden /> Add
-              </Button>
-            </li>
+            <section key={kind} aria-label={KIND_WORDS[kind]} className="mb-3 break-inside-avoid">
+              <h3 className="wide border-b font-bold first-letter:uppercase">{KIND_WORDS[kind]}</h3>
+              <ul>
+                {entries.map((entry) => {
+                  const count = names.filter(
+                    (name) => name === entry.name || name.startsWith(`${entry.name} (`),
+                  ).length;
+                  return (
+                    <li key={entry.name} className="flex items-center gap-2 border-b py-0.5">
+                      <span className="min-w-0 flex-1">
+                        {entry.name}
+                        {count > 0 && <span className="text-soft"> · {count} in the job</span>}
+                      </span>
+                      <span className="narrow shrink-0 text-soft text-xs">
+                        {entry.frame === 'free' ? 'for a shelf' : `${entry.heightU}U`} ·{' '}
+                        {formatSize(entry.depthMm, job.units)}
+                      </span>
+                      <Button onClick={() => add(entry)} aria-label={`Add ${entry.name}`} className="min-h-7 py-0.5">
+                        <Plus size={15} aria-hidden /> Add
+                      </Button>
+                    </li>
+                  );
+                })}
+              </ul>
+            </section>
           );
         })}
-      </ul>
+      </div>
     </Sheet>
   );
 }

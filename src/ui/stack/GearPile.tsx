@@ -2,56 +2,54 @@
 
 import { useDraggable } from '@dnd-kit/core';
 import { Trash2 } from 'lucide-react';
-import type { KeyboardEvent, RefObject } from 'react';
+import type { RefObject } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
 import type { Gear } from '@/core/job/records/gear';
-import type { Rack } from '@/core/job/records/rack';
-import { placesFor } from '@/core/rack/placeFault';
 import { planPlacement } from '@/core/rack/planPlacement';
+import { standOf } from '@/core/rack/stand';
 import { counted } from '@/core/text/counted';
+import { formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
-import type { Carried } from './carried';
-
-type Handlers = {
-  onCarry: (gearId: string, bottomU: number | null) => void;
-  onPutDown: (what: Carried | null) => void;
-  onChoose: (gearId: string) => void;
-};
+import { useCarrying } from './carrying';
+import type { Carry } from './useCarry';
 
 /** Gear that stands nowhere yet. */
 export function GearPile({
   ref,
-  rack,
-  carried,
-  ...handlers
-}: { ref: RefObject<HTMLElement | null>; rack: Rack; carried: Carried | null } & Handlers) {
+  carry,
+  onChoose,
+}: {
+  ref: RefObject<HTMLElement | null>;
+  carry: Carry;
+  onChoose: (gearId: string) => void;
+}) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
-  const { gearInOrder, placementOfGear } = indexJob(job);
-  const pile = gearInOrder.filter((gear) => !placementOfGear.has(gear.id));
+  const index = indexJob(job);
+  const pile = index.gearInOrder.filter((gear) => !standOf(index, gear.id) && !index.carrierOfGear.has(gear.id));
   const plan = pile.length > 0 ? planPlacement(job) : null;
   return (
     <section
       ref={ref}
       aria-label="Pile"
-      className="flex w-full shrink-0 flex-col border-t px-3 pb-2 md:w-[196px] md:overflow-auto"
+      className="flex max-h-[124px] w-full shrink-0 flex-wrap items-start gap-x-3 gap-y-1 overflow-auto border-y bg-sheet px-3 py-1.5"
     >
-      <h2 className="wide py-1.5 font-bold">Pile</h2>
-      {pile.length === 0 && <p className="text-soft">All gear has its place. Drag a device here to take it out.</p>}
-      <ul className="grid gap-1.5">
+      <h2 className="wide py-1 font-bold">Pile</h2>
+      {pile.length === 0 && (
+        <p className="py-1 text-soft">All gear has its place. Drag a device here to take it out.</p>
+      )}
+      {plan && plan.commands.length > 0 && (
+        <Button onClick={() => dispatch(plan.commands)}>Place {counted(plan.commands.length, 'device')}</Button>
+      )}
+      <ul className="flex min-w-0 flex-1 flex-wrap gap-1.5">
         {pile.map((gear) => (
-          <PileItem key={gear.id} gear={gear} rack={rack} carried={carried} {...handlers} />
+          <PileItem key={gear.id} gear={gear} carry={carry} onChoose={onChoose} />
         ))}
       </ul>
-      {plan && plan.commands.length > 0 && (
-        <Button className="mt-3" onClick={() => dispatch(plan.commands)}>
-          Place {counted(plan.commands.length, 'device')}
-        </Button>
-      )}
       {plan?.left.map(({ gearId, why }) => (
-        <p key={gearId} className="mt-1 text-bite text-xs">
+        <p key={gearId} className="w-full text-bite text-xs">
           {why}
         </p>
       ))}
@@ -59,37 +57,15 @@ export function GearPile({
   );
 }
 
-function PileItem({
-  gear,
-  rack,
-  carried,
-  onCarry,
-  onPutDown,
-  onChoose,
-}: { gear: Gear; rack: Rack; carried: Carried | null } & Handlers) {
-  const job = useSession((session) => session.job);
+function PileItem({ gear, carry, onChoose }: { gear: Gear; carry: Carry; onChoose: (gearId: string) => void }) {
+  const units = useSession((session) => session.job.units);
   const dispatch = useSession((session) => session.dispatch);
   const { setNodeRef, listeners, attributes } = useDraggable({ id: gear.id });
-  const held = carried?.gearId === gear.id;
-  const about = `${gear.heightU}U · ${formatSize(gear.depthMm, job.units)} · ${gear.massKg} kg`;
-  const press = (event: KeyboardEvent) => {
-    const at = carried?.bottomU ?? 1;
-    const act = (work: () => void) => {
-      event.preventDefault();
-      work();
-    };
-    if (event.key === 'Enter' || event.key === ' ') {
-      act(() =>
-        held
-          ? onPutDown(carried)
-          : onCarry(gear.id, placesFor(job, rack, gear).at(-1) ?? rack.units - gear.heightU + 1),
-      );
-    } else if (held && event.key === 'ArrowUp') act(() => onCarry(gear.id, Math.min(rack.units, at + 1)));
-    else if (held && event.key === 'ArrowDown') act(() => onCarry(gear.id, Math.max(1, at - 1)));
-    else if (held && event.key === 'Escape') act(() => onPutDown(null));
-  };
+  const held = useCarrying(({ carried }) => carried?.gearId === gear.id);
+  const height = gear.frame === 'free' ? 'for a shelf' : `${gear.heightU}U`;
+  const about = `${height} · ${formatSize(gear.depthMm, units)} · ${formatMass(gear.massKg, units)}`;
   return (
-    <li className="flex items-start gap-1">
+    <li className="flex items-start">
       <button
         ref={setNodeRef}
         {...attributes}
@@ -98,13 +74,13 @@ function PileItem({
         aria-roledescription="device"
         aria-pressed={held}
         aria-label={`${gear.name} ${about}, in the pile`}
-        onKeyDown={press}
+        onKeyDown={(event) => carry.press(event, gear.id)}
         onFocus={() => onChoose(gear.id)}
-        onBlur={() => held && carried.by === 'keys' && onPutDown(null)}
-        className={`min-w-0 flex-1 cursor-grab touch-none rounded-[3px] border-2 border-ink bg-face px-2 py-1 text-left ${held ? 'opacity-50' : ''}`}
+        onBlur={() => carry.blur(gear.id)}
+        className={`max-w-[190px] cursor-grab touch-none rounded-[3px] border-2 border-ink bg-face px-2 py-0.5 text-left ${held ? 'opacity-50' : ''}`}
       >
         <span className="block truncate font-semibold leading-tight">{gear.name}</span>{' '}
-        <span className="narrow block text-soft text-xs">{about}</span>
+        <span className="narrow block text-soft text-xs leading-tight">{about}</span>
       </button>
       <Button
         look="quiet"

@@ -1,78 +1,54 @@
-import { zodResolver } from '@hookform/resolvers/zod';
-import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import { useState } from 'react';
+import type { RackChanges } from '@/core/job/commands/racks';
 import { Rack } from '@/core/job/records/rack';
-import { formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
+import { naturalOrder } from '@/core/text/naturalOrder';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
-import { Field, Input, Select } from '../kit/Field';
+import { RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
+import { rackFields } from './rackFields';
 
-const Form = z.object({
-  name: Rack.shape.name,
-  units: z.coerce.number<string>().pipe(Rack.shape.units),
-  depth: z.string(),
-  numbering: z.enum(['from-bottom', 'from-top']),
-});
-
-/** Change the rack. Gear that no longer fits stays and becomes a snag. */
-export function RackSheet({ rack, onClose }: { rack: Rack; onClose: () => void }) {
-  const jobUnits = useSession((session) => session.job.units);
+/** All that is said of a rack, or of a new one. Gear that no longer fits stays and becomes a snag. */
+export function RackSheet({ rack, onClose }: { rack: Rack | null; onClose: () => void }) {
+  const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
-  const { register, handleSubmit, setError, formState } = useForm<z.input<typeof Form>, unknown, z.output<typeof Form>>(
-    {
-      resolver: zodResolver(Form),
-      defaultValues: {
-        name: rack.name,
-        units: String(rack.units),
-        depth: sizeToField(rack.depthMm, jobUnits),
-        numbering: rack.numbering,
-      },
-    },
+  const count = Object.keys(job.racks).length;
+  const [start] = useState(
+    () =>
+      rack ?? Rack.parse({ id: `rack-${crypto.randomUUID()}`, name: `Cabinet ${count + 1}`, units: 12, depthMm: 450 }),
   );
-  const { errors } = formState;
-  const change = ({ name, units, depth, numbering }: z.output<typeof Form>) => {
-    const depthMm = Rack.shape.depthMm.safeParse(parseSize(depth, jobUnits));
-    if (!depthMm.success) {
-      const [least, most] = [50, 2000].map((mm) => formatSize(mm, jobUnits));
-      return setError('depth', { message: `expected a depth from ${least} to ${most}` });
-    }
-    const changes = { name, units, depthMm: depthMm.data, numbering };
-    if (dispatch([{ type: 'editRack', rackId: rack.id, changes }])) onClose();
+  const others = Object.values(job.racks)
+    .filter((one) => one.id !== start.id)
+    .sort((a, b) => naturalOrder(a.name, b.name));
+  const take = (values: Record<string, unknown>) => {
+    const changes = values as RackChanges;
+    const done = rack
+      ? dispatch([{ type: 'editRack', rackId: rack.id, changes }])
+      : dispatch([{ type: 'addRack', rack: Rack.parse({ ...start, ...changes }) }]);
+    if (done) onClose();
   };
   return (
     <Sheet
       open
+      wide
       onClose={onClose}
-      title={rack.name}
+      title={rack ? rack.name : 'Another cabinet'}
       about="Gear that no longer fits stays where it is, and the docket says so."
     >
-      <form onSubmit={handleSubmit(change)} noValidate className="grid gap-4">
-        <Field label="Name" wrong={errors.name?.message}>
-          {(ids) => <Input {...ids} {...register('name')} />}
-        </Field>
-        <div className="grid grid-cols-2 gap-4">
-          <Field label="Height" unit="U" wrong={errors.units?.message}>
-            {(ids) => <Input {...ids} {...register('units')} inputMode="numeric" />}
-          </Field>
-          <Field label="Usable depth" unit={sizeUnit(jobUnits)} wrong={errors.depth?.message}>
-            {(ids) => <Input {...ids} {...register('depth')} inputMode="decimal" />}
-          </Field>
-        </div>
-        <Field label="Units are numbered">
-          {(ids) => (
-            <Select {...ids} {...register('numbering')}>
-              <option value="from-bottom">from the bottom: U1 lowest</option>
-              <option value="from-top">from the top: U1 highest</option>
-            </Select>
-          )}
-        </Field>
-        <div>
-          <Button look="main" type="submit">
-            Change the rack
+      <RecordForm
+        schema={Rack}
+        groups={rackFields(others)}
+        record={start}
+        units={job.units}
+        submit={rack ? 'Change the rack' : 'Put it up'}
+        onSubmit={take}
+      >
+        {rack && count > 1 && (
+          <Button onClick={() => dispatch([{ type: 'removeRack', rackId: rack.id }]) && onClose()}>
+            Take {rack.name} away
           </Button>
-        </div>
-      </form>
+        )}
+      </RecordForm>
     </Sheet>
   );
 }

@@ -1,17 +1,15 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Rack } from '@/core/job/records/rack';
 import { rackDimensions } from '@/core/standards/rackDimensions';
 
-const LEAST = 0.42;
+const LEAST = 0.36;
 const MOST = 1.1;
-/** Unit numbers, frame, gap and dimension lines, pixels. */
-const MARGIN_X = 124;
-const MARGIN_Y = 40;
+/** Caption above a drawing, pixels. */
+const MARGIN_Y = 34;
 
-/** Pixels a millimetre, so that front and side both fit into the area. */
-export function useScale(rack: Rack) {
+/** Pixels a millimetre, so that all drawings fit side by side into the area. @param extraPx unit numbers, gaps and padding */
+export function useScale(units: number, widthMm: number, extraPx: number) {
   const area = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 800, height: 620 });
+  const [size, setSize] = useState({ width: 980, height: 560 });
   useEffect(() => {
     const element = area.current;
     if (!element) return;
@@ -21,10 +19,6 @@ export function useScale(rack: Rack) {
     watch.observe(element);
     return () => watch.disconnect();
   }, []);
-  const widthMm = rackDimensions.panelWidthMm + rack.depthMm + (rack.frontClearanceMm ?? 0);
-  const fit = Math.min(
-    (size.width - MARGIN_X) / widthMm,
-    (size.height - MARGIN_Y) / (rack.units * rackDimensions.unitMm),
-  );
+  const fit = Math.min((size.width - extraPx) / widthMm, (size.height - MARGIN_Y) / (units * rackDimensions.unitMm));
   return { area, scale: Math.max(LEAST, Math.min(MOST, fit)) };
 }

@@ -31,6 +31,7 @@ export const addGear = commandKind({
 });
 
 const GearChanges = changesOf(Gear);
+export type GearChanges = z.infer<typeof GearChanges>;
 
 /** What the store does not take either: a change that leads there is refused. Other faults become snags. */
 const MUST_HOLD: ReadonlySet<string> = new Set(['outside', 'taken', 'wrong-face']);

@@ -19,6 +19,7 @@ export const addRack = commandKind({
 });
 
 const RackChanges = changesOf(Rack);
+export type RackChanges = z.infer<typeof RackChanges>;
 
 /** Change a rack. Gear that no longer fits stays where it is and becomes a snag. */
 export const editRack = commandKind({

@@ -51,6 +51,9 @@ export type Arrangement = {
   commands: Command[];
 };
 
+/** A stack found on the way, with all that is needed to take it when the search is broken off. */
+export type BetterSoFar = { without: string[]; bottoms: number[]; cost: number };
+
 /** What gives way first when there are not units enough. */
 const GIVES_WAY: readonly Gear['kind'][] = [
   'blank',
@@ -65,7 +68,7 @@ const GIVES_WAY: readonly Gear['kind'][] = [
 ];
 
 /** The place of a unit of the column. */
-export function placeOf({ racks }: Pick<ArrangeProblem, 'racks'>, column: number): { rack: Rack; bottomU: number } {
+function placeOf({ racks }: Pick<ArrangeProblem, 'racks'>, column: number): { rack: Rack; bottomU: number } {
   const at = racks.findLast(({ offset }) => column > offset) ?? racks[0];
   if (!at) throw new RangeError('no rack');
   return { rack: at.rack, bottomU: column - at.offset };
@@ -81,21 +84,13 @@ export function arrange(
   job: Job,
   wish: ArrangeWish,
   limits: SearchLimits,
-  onBetter?: (better: { places: { gearId: string; rackId: string; bottomU: number }[]; cost: number }) => void,
+  onBetter?: (better: BetterSoFar) => void,
 ): Arrangement {
   const without = new Set<string>();
   const gaveWay: Arrangement['left'] = [];
   let problem = arrangeProblem(job, wish);
   const look = () =>
-    stackUp(problem.stack, limits, (bottoms, cost) =>
-      onBetter?.({
-        cost,
-        places: problem.gear.map(({ id }, at) => {
-          const { rack, bottomU } = placeOf(problem, bottoms[at] ?? 1);
-          return { gearId: id, rackId: rack.id, bottomU };
-        }),
-      }),
-    );
+    stackUp(problem.stack, limits, (bottoms, cost) => onBetter?.({ without: [...without], bottoms, cost }));
   let found = look();
   if (!found.bottoms && problem.stack.touching.length > problem.named) {
     problem = {
@@ -129,18 +124,35 @@ export function arrange(
     found = look();
   }
   if (!found.bottoms) return { ...nothing(wish), left: [...problem.left, ...gaveWay], notes: problem.notes };
-  const { places, figures } = describe(job, problem, found.bottoms);
+  const made = arrangementOf(job, problem, found.bottoms, [...problem.left, ...gaveWay]);
+  return { ...made, bound: found.bound, proven: found.proven && gaveWay.length === 0 };
+}
+
+function arrangementOf(
+  job: Job,
+  problem: ArrangeProblem,
+  bottoms: readonly number[],
+  left: Arrangement['left'],
+): Arrangement {
+  const { places, figures } = describe(job, problem, bottoms);
+  const { cost } = stackCost(problem.stack, bottoms);
   return {
-    wish,
+    wish: problem.wish,
     places,
-    left: [...problem.left, ...gaveWay],
+    left,
     notes: problem.notes,
     figures,
-    cost: found.cost,
-    bound: found.bound,
-    proven: found.proven && gaveWay.length === 0,
+    cost,
+    bound: Number.NEGATIVE_INFINITY,
+    proven: false,
     commands: commandsOf(job, places),
   };
+}
+
+/** The arrangement of a stack found on the way: nothing is known of how far it is from the best. */
+export function arrangementSoFar(job: Job, wish: ArrangeWish, { without, bottoms }: BetterSoFar): Arrangement {
+  const problem = arrangeProblem(job, wish, new Set(without));
+  return arrangementOf(job, problem, bottoms, problem.left);
 }
 
 const nothing = (wish: ArrangeWish): Arrangement => ({

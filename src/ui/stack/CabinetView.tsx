@@ -1,0 +1,305 @@
+'use client';
+
+import {
+  DndContext,
+  type DragEndEvent,
+  type DragMoveEvent,
+  DragOverlay,
+  type DragStartEvent,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { Download, PackagePlus, Plus, Ruler } from 'lucide-react';
+import { useCallback, useRef, useState } from 'react';
+import { portLayout } from '@/core/gear/portLayout';
+import type { Rack } from '@/core/job/records/rack';
+import { aimAt, aimWords, faceSeen } from '@/core/rack/aim';
+import { elevation } from '@/core/rack/elevation';
+import { frontWidthMm } from '@/core/rack/space';
+import { frameWidths, rackDimensions } from '@/core/standards/rackDimensions';
+import { naturalOrder } from '@/core/text/naturalOrder';
+import { Faceplate } from '../drawing/Faceplate';
+import { useSession, useSessionStore } from '../job/session';
+import { Button, FileLink } from '../kit/Button';
+import { Select } from '../kit/Field';
+import { AddGearSheet } from './AddGearSheet';
+import { ChosenDevice } from './ChosenDevice';
+import { useCarrying } from './carrying';
+import { GearPile } from './GearPile';
+import { GearSheet } from './GearSheet';
+import { OVERLAYS, type Overlay } from './overlays';
+import { type Frames, RackFace } from './RackFace';
+import { RackSheet } from './RackSheet';
+import { RackSide, sideReach } from './RackSide';
+import { useCarry } from './useCarry';
+import { useScale } from './useScale';
+
+type OpenSheet = 'library' | 'own' | 'gear' | 'rack' | 'new rack' | null;
+
+/** The cabinets to scale: front, rear and side at once, and the pile of gear that has no place yet. */
+export function CabinetView() {
+  const racks = useSession((session) => session.job.racks);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<OpenSheet>(null);
+  const all = Object.values(racks).sort((a, b) => naturalOrder(a.name, b.name));
+  const rack = all.find((one) => one.id === chosen) ?? all[0];
+  if (!rack) {
+    return (
+      <div className="p-4">
+        <p className="mb-2">This job has no rack yet.</p>
+        <Button look="main" onClick={() => setSheet('new rack')}>
+          <Plus size={16} aria-hidden /> Put up a cabinet
+        </Button>
+        {sheet === 'new rack' && <RackSheet rack={null} onClose={() => setSheet(null)} />}
+      </div>
+    );
+  }
+  return <Cabinets rack={rack} all={all} onRack={setChosen} sheet={sheet} setSheet={setSheet} />;
+}
+
+const extraPx = (faces: number, side: boolean) => 28 + faces * 56 + (side ? 20 : 0);
+
+function Cabinets({
+  rack,
+  all,
+  onRack,
+  sheet,
+  setSheet,
+}: {
+  rack: Rack;
+  all: Rack[];
+  onRack: (id: string) => void;
+  sheet: OpenSheet;
+  setSheet: (sheet: OpenSheet) => void;
+}) {
+  const store = useSessionStore();
+  const job = useSession((session) => session.job);
+  const carry = useCarry();
+  const [gearId, setGearId] = useState<string | null>(null);
+  const [overlay, setOverlay] = useState<Overlay>('none');
+  const [views, setViews] = useState({ rear: true, side: true });
+  const frames: Frames = useRef(new Map());
+  const pile = useRef<HTMLElement>(null);
+  const grab = useRef({ x: 0, y: 0, offset: 0 });
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const choose = useCallback((id: string) => setGearId(id), []);
+
+  const reach = sideReach(rack, elevation(job, rack).items);
+  const fronts = all.reduce((sum, one) => sum + frameWidths[one.frame].panelMm, 0);
+  const rearMm = views.rear ? frameWidths[rack.frame].panelMm : 0;
+  const sideMm = views.side ? reach.before + reach.behind : 0;
+  const tallest = Math.max(...all.map((one) => one.units));
+  const { area, scale } = useScale(
+    tallest,
+    fronts + rearMm + sideMm,
+    extraPx(all.length + (views.rear ? 1 : 0), views.side),
+  );
+  const unitPx = rackDimensions.unitMm * scale;
+
+  const start = ({ active, activatorEvent }: DragStartEvent) => {
+    const pointer = activatorEvent as PointerEvent;
+    const box = (activatorEvent.target as Element).closest('[data-device]')?.getBoundingClientRect();
+    grab.current = { x: pointer.clientX, y: pointer.clientY, offset: box ? pointer.clientY - box.top : unitPx / 2 };
+    useCarrying.getState().set({ gearId: String(active.id), aim: null, by: 'pointer' });
+  };
+  const move = ({ active, delta }: DragMoveEvent) => {
+    const { job } = store.getState();
+    const gear = job.gear[String(active.id)];
+    if (!gear) return;
+    const [x, y] = [grab.current.x + delta.x, grab.current.y + delta.y];
+    const { carried, set } = useCarrying.getState();
+    for (const one of all) {
+      for (const side of ['front', 'rear'] as const) {
+        const frame = frames.current.get(`${one.id} ${side}`)?.getBoundingClientRect();
+        if (!frame || x < frame.left - 28 || x > frame.right + 28) continue;
+        const free = gear.frame === 'free';
+        const top = free
+          ? Math.floor((y - frame.top) / unitPx)
+          : Math.round((y - grab.current.offset - frame.top) / unitPx);
+        const bottomU = one.units - top - (free ? 0 : gear.heightU - 1);
+        const face = faceSeen(gear, side, x < frame.left + frame.width / 2);
+        const aim = carried?.aim;
+        if (aim && aim.rackId === one.id && aim.bottomU === bottomU && aim.face === face) return;
+        set({ gearId: gear.id, aim: aimAt(job, one, gear, bottomU, face), by: 'pointer' });
+        return;
+      }
+    }
+    if (carried?.aim) set({ gearId: gear.id, aim: null, by: 'pointer' });
+  };
+  const end = ({ active, delta }: DragEndEvent) => {
+    const box = pile.current?.getBoundingClientRect();
+    const [x, y] = [grab.current.x + delta.x, grab.current.y + delta.y];
+    const over = box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
+    const id = String(active.id);
+    const { job } = store.getState();
+    const stands = [...Object.values(job.placements), ...Object.values(job.shelvings)].some((row) => row.gearId === id);
+    if (over && stands) carry.lift(id);
+    else carry.putDown();
+  };
+  const chosen = job.gear[gearId ?? ''];
+
+  return (
+    <DndContext
+      id="stack"
+      sensors={sensors}
+      autoScroll={false}
+      onDragStart={start}
+      onDragMove={move}
+      onDragEnd={end}
+      onDragCancel={() => useCarrying.getState().set(null)}
+      accessibility={{
+        screenReaderInstructions: {
+          draggable:
+            'Enter picks the device up, up and down move it by a unit, left and right to the other side or cabinet, Enter puts it down, Escape leaves it.',
+        },
+      }}
+    >
+      <div className="flex min-h-0 flex-1 flex-col">
+        <div className="flex flex-wrap items-center gap-2 px-3 py-1.5">
+          <Button onClick={() => setSheet('library')}>
+            <PackagePlus size={16} aria-hidden /> Add gear
+          </Button>
+          <Button onClick={() => setSheet('rack')}>
+            <Ruler size={16} aria-hidden /> {rack.name}: {rack.units}U
+          </Button>
+          {all.length > 1 && (
+            <Select
+              aria-label="Cabinet in the hand"
+              className="max-w-40"
+              value={rack.id}
+              onChange={(event) => onRack(event.target.value)}
+            >
+              {all.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </Select>
+          )}
+          <Button onClick={() => setSheet('new rack')}>
+            <Plus size={15} aria-hidden /> Cabinet
+          </Button>
+          <Select
+            aria-label="Figures laid over"
+            className="max-w-28"
+            value={overlay}
+            onChange={(event) => setOverlay(event.target.value as Overlay)}
+          >
+            {OVERLAYS.map((one) => (
+              <option key={one.value} value={one.value}>
+                {one.words}
+              </option>
+            ))}
+          </Select>
+          {(['rear', 'side'] as const).map((view) => (
+            <label key={view} className="flex items-center gap-1">
+              <input
+                type="checkbox"
+                checked={views[view]}
+                onChange={(event) => setViews({ ...views, [view]: event.target.checked })}
+              />
+              {view}
+            </label>
+          ))}
+          <span className="flex-1" />
+          <FileLink href={`/api/jobs/${job.id}/files/elevation.png`}>
+            <Download size={15} aria-hidden /> PNG
+          </FileLink>
+          <FileLink href={`/api/jobs/${job.id}/files/elevation.svg`}>
+            <Download size={15} aria-hidden /> SVG
+          </FileLink>
+        </div>
+        <GearPile ref={pile} carry={carry} onChoose={choose} />
+        <div className="flex min-h-9 flex-wrap items-center gap-2 px-3 py-1">
+          <PlaceWords />
+          {chosen && <ChosenDevice gear={chosen} onChange={() => setSheet('gear')} onLift={carry.lift} />}
+        </div>
+        <div
+          ref={area}
+          className="flex min-h-[420px] flex-1 items-start justify-center-safe gap-5 overflow-auto px-3 pb-3"
+        >
+          {all.map((one) => (
+            <RackFace
+              key={one.id}
+              frames={frames}
+              rack={one}
+              side="front"
+              scale={scale}
+              overlay={overlay}
+              carry={carry}
+              onChoose={choose}
+            />
+          ))}
+          {views.rear && (
+            <RackFace
+              frames={frames}
+              rack={rack}
+              side="rear"
+              scale={scale}
+              overlay={overlay}
+              carry={carry}
+              onChoose={choose}
+            />
+          )}
+          {views.side && <RackSide rack={rack} scale={scale} />}
+        </div>
+      </div>
+      <Overlayed scale={scale} />
+      {sheet === 'library' && <AddGearSheet onOwn={() => setSheet('own')} onClose={() => setSheet(null)} />}
+      {sheet === 'own' && <GearSheet gear={null} onClose={() => setSheet(null)} />}
+      {sheet === 'gear' && chosen && <GearSheet key={chosen.id} gear={chosen} onClose={() => setSheet(null)} />}
+      {sheet === 'rack' && <RackSheet key={rack.id} rack={rack} onClose={() => setSheet(null)} />}
+      {sheet === 'new rack' && <RackSheet rack={null} onClose={() => setSheet(null)} />}
+    </DndContext>
+  );
+}
+
+/** The device under the pointer. */
+function Overlayed({ scale }: { scale: number }) {
+  const gear = useSession((session) => session.job.gear);
+  const carried = useCarrying((state) => state.carried);
+  const one = carried?.by === 'pointer' ? gear[carried.gearId] : undefined;
+  const width = one ? frontWidthMm(one) : 0;
+  const height = one ? (one.frame === 'free' ? (one.heightMm ?? 40) : one.heightU * rackDimensions.unitMm) : 0;
+  return (
+    <DragOverlay dropAnimation={null}>
+      {one && (
+        <div style={{ width: width * scale, height: height * scale }} className="opacity-80">
+          <Faceplate
+            name={one.name}
+            kind={one.kind}
+            width={width}
+            height={height}
+            ports={portLayout(one).filter((port) => port.side === 'front')}
+            scale={scale}
+            upright={one.frame === 'upright'}
+          />
+        </div>
+      )}
+    </DragOverlay>
+  );
+}
+
+/** What the hand would do here, in words. */
+function PlaceWords() {
+  const carried = useCarrying((state) => state.carried);
+  const job = useSession((session) => session.job);
+  const gear = job.gear[carried?.gearId ?? ''];
+  const aim = carried?.aim;
+  const words = !carried
+    ? 'Drag gear into units, or press Enter on it and use the arrows.'
+    : !aim || !gear
+      ? 'Bring it over a rack, or back to the pile.'
+      : (aim.fault ?? (aim.warnings.length > 0 ? aim.warnings.join(' ') : `Free: ${aimWords(job, gear, aim)}`));
+  const look = aim?.fault
+    ? 'font-bold text-wont'
+    : aim && aim.warnings.length > 0
+      ? 'font-bold text-bite'
+      : 'text-soft';
+  return (
+    <p className={`min-w-0 flex-1 leading-tight ${look}`} data-testid="place-words">
+      {words}
+    </p>
+  );
+}

@@ -1,0 +1,29 @@
+import type { ElevationItem } from '@/core/rack/elevation';
+import { formatMass } from '@/core/units/force';
+import { formatSize, type Units } from '@/core/units/length';
+
+export const OVERLAYS = [
+  { value: 'none', words: 'no figures' },
+  { value: 'mass', words: 'weight' },
+  { value: 'heat', words: 'heat' },
+  { value: 'depth', words: 'depth' },
+] as const;
+export type Overlay = (typeof OVERLAYS)[number]['value'];
+
+/** The figure laid over a device, and how strong it is among the others. */
+export function overlayOf(overlay: Overlay, item: ElevationItem, items: readonly ElevationItem[], units: Units) {
+  if (overlay === 'none') return { tint: null, note: null };
+  const value = (one: ElevationItem) =>
+    overlay === 'mass' ? one.massKg : overlay === 'heat' ? one.heatW : one.plugFrontMm + one.depthMm + one.plugRearMm;
+  const most = Math.max(1, ...items.map(value));
+  const own = value(item);
+  const note =
+    overlay === 'mass'
+      ? formatMass(own, units)
+      : overlay === 'heat'
+        ? `${Math.round(own)} W`
+        : formatSize(Math.round(own), units);
+  const colour = overlay === 'heat' ? 'var(--wont)' : overlay === 'mass' ? 'var(--net-blue)' : 'var(--net-teal)';
+  const share = Math.round((own / most) * 45);
+  return { tint: share === 0 ? null : `color-mix(in srgb, ${colour} ${share}%, var(--face))`, note };
+}
