@@ -29,6 +29,7 @@ export type ElevationItem = {
   massKg: number;
   heatW: number;
   tooDeep: boolean;
+  inlets: number;
   ports: PortBox[];
   /** What stands on it, in the same measures. */
   carried: {
@@ -131,6 +132,7 @@ function itemOf(job: Job, rack: Rack, gear: Gear, placement: Placement): Elevati
     massKg: loadedKg(job, gear),
     heatW: heatW(gear),
     tooDeep: gear.depthMm > rack.depthMm,
+    inlets: gear.inlet === 'none' ? 0 : gear.inlets,
     ports: portLayout(gear),
     carried: carriedOn(job, rack, gear, y, face),
   };

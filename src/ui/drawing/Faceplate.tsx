@@ -65,10 +65,10 @@ export function Faceplate({
       ))}
       <text
         x={24}
-        y={kind === 'panel' && height < 100 ? Math.min(size + 1, 20) : Math.min(height / 2 + 6, 28)}
+        y={kind === 'panel' && height < 100 ? Math.min(size - 3, 17.5) : Math.min(height / 2 + 6, 28)}
         fontSize={size}
         stroke={tint ?? 'var(--face)'}
-        strokeWidth={4}
+        strokeWidth={kind === 'panel' ? 0 : 4}
         paintOrder="stroke"
         fontWeight={650}
         fill="var(--ink)"

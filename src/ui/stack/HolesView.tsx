@@ -100,7 +100,7 @@ function Strip({ rack, card }: { rack: Rack; card: HoleCard }) {
   return (
     <svg
       viewBox={`-44 -4 92 ${height + 8}`}
-      width={66}
+      style={{ height: Math.min(590, height) }}
       className="shrink-0"
       role="img"
       aria-label={`Rail of ${rack.name}, holes in use filled`}

@@ -169,6 +169,15 @@ const Behind = memo(function Behind({
       {wide && (
         <span className="narrow absolute top-0 left-2 max-w-[60%] truncate text-[11px] leading-4">{item.name}</span>
       )}
+      {mirrored &&
+        wide &&
+        Array.from({ length: item.inlets }, (_, at) => (
+          <span
+            key={`inlet ${at + 1}`}
+            className="absolute rounded-[2px] border border-strong bg-strong/40"
+            style={{ right: (18 + at * 36) * scale, bottom: 8 * scale, width: 28 * scale, height: 22 * scale }}
+          />
+        ))}
       {item.ports
         .filter((port) => port.side === 'rear')
         .map((port) => (
