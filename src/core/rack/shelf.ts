@@ -5,8 +5,8 @@ import { rackDimensions } from '../standards/rackDimensions';
 import { formatSize } from '../units/length';
 import { bodyWidthMm, carriedBy, plugFrontMm, plugRearMm } from './space';
 
-/** Thickness of a shelf's floor and the play above it, millimetres. Common practice, no source. */
-const FLOOR_MM = 6;
+/** Thickness of a floor and the play above it, millimetres; a kit holds devices by their sides. Common practice, no source. */
+const FLOOR_MM = { shelf: 6, kit: 0.5 } as const;
 
 /** Room on a shelf, in a drawer or in one bay of a kit, millimetres. */
 export function trayOf(carrier: Gear): { widthMm: number; depthMm: number; heightMm: number } {
@@ -14,7 +14,7 @@ export function trayOf(carrier: Gear): { widthMm: number; depthMm: number; heigh
   return {
     widthMm: carrier.bays > 0 ? Math.floor(widthMm / carrier.bays) : widthMm,
     depthMm: carrier.depthMm,
-    heightMm: Math.floor(carrier.heightU * rackDimensions.unitMm - FLOOR_MM),
+    heightMm: Math.floor(carrier.heightU * rackDimensions.unitMm - FLOOR_MM[carrier.bays > 0 ? 'kit' : 'shelf']),
   };
 }
 
@@ -26,14 +26,14 @@ export function shelfFault(job: Job, carrier: Gear, gear: Gear, bay: number | nu
   if (!isCarrier(carrier) || carrier.id === gear.id)
     return `${carrier.name} carries nothing: expected a shelf, a drawer or a mount kit.`;
   if (isCarrier(gear)) return `${gear.name} is screwed to rails itself.`;
+  if (gear.ears === 'fixed' && gear.frame === '19-inch') {
+    return `The ears of ${gear.name} do not come off: it is screwed to the rails and not put on a shelf.`;
+  }
   const tray = trayOf(carrier);
   const size = (value: number) => formatSize(value, job.units);
   const height = itemHeightMm(gear);
   if (height > tray.heightMm) {
     return `${gear.name} is ${size(height)} high; ${carrier.name} has ${size(tray.heightMm)} above its floor. Give it another unit.`;
-  }
-  if (gear.ears === 'fixed' && gear.frame === '19-inch') {
-    return `The ears of ${gear.name} do not come off: it is screwed to the rails and not put on a shelf.`;
   }
   if (carrier.bays === 0) return bay === null ? null : `${carrier.name} has no bays.`;
   if (bay === null || bay > carrier.bays) return `${carrier.name} has bays 1 to ${carrier.bays}: say which.`;

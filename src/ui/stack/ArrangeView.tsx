@@ -147,7 +147,7 @@ function Proposal({
       ? `at most ${gap.toFixed(0)} points above the best`
       : 'best so far; how far from the best is not known';
   const figures: [string, string][] = [
-    ['Points', `${made.cost.toFixed(1)}, ${standing}`],
+    ['Points by its own measure', `${made.cost.toFixed(1)}, ${standing}`],
     ['Cords, about', formatLength(cordsMm, job.units)],
     ['Centre of gravity', formatSize(Math.round(gravityMm), job.units)],
     ['Hot pairs that touch', String(hotPairs)],

@@ -171,9 +171,9 @@ const Behind = memo(function Behind({
       )}
       {mirrored &&
         wide &&
-        Array.from({ length: item.inlets }, (_, at) => (
+        Array.from({ length: item.inlets }, (_, at) => at).map((at) => (
           <span
-            key={`inlet ${at + 1}`}
+            key={`inlet ${at}`}
             className="absolute rounded-[2px] border border-strong bg-strong/40"
             style={{ right: (18 + at * 36) * scale, bottom: 8 * scale, width: 28 * scale, height: 22 * scale }}
           />
