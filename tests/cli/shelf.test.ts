@@ -82,6 +82,91 @@ describe('the command line', () => {
     });
   });
 
+  it('arranges a cabinet by a school with reasons, and draws it', { timeout: 120_000 }, () => {
+    shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('bare.json'));
+    const made = shelf('arrange', at('bare.json'), '--school', 'entry', '--seconds', '5', '-o', at('arranged.json'));
+    expect(made).toMatchObject({
+      code: 0,
+      said: expect.stringMatching(/points \(proven best\); cords about .*, 0 hot pairs/),
+    });
+    expect(made.out).toMatch(/^U18: .*\. .*Next best U\d+: [\d.]+ more \(.+\)\.$/m);
+    expect(Object.keys(JSON.parse(readFileSync(at('arranged.json'), 'utf8')).placements)).toHaveLength(12);
+    const again = shelf('arrange', at('bare.json'), '--school', 'entry', '--seconds', '5');
+    expect(again.out).toBe(made.out);
+    expect(shelf('arrange', at('bare.json'), '--school', 'heap')).toMatchObject({
+      code: 2,
+      said: expect.stringContaining('expected one of sandwich, managers, entry, found “heap”'),
+    });
+    const begins: Record<string, string> = {
+      'elevation.png': '\u0089PNG',
+      'hole-card.pdf': '%PDF-',
+      'wall.pdf': '%PDF-',
+    };
+    for (const [as, first] of Object.entries(begins)) {
+      expect(shelf('export', at('arranged.json'), '--as', as, '-o', at(as)).code).toBe(0);
+      expect(readFileSync(at(as)).toString('latin1', 0, first.length)).toBe(first);
+    }
+  });
+
+  it('solves an instance of a layout, and names what is wrong with one', () => {
+    const instance = {
+      rackUnits: 6,
+      cableEntry: 'top',
+      hot_W: 50,
+      weights: { cordDistance: 1, weightHeight: 0.1, heatAdjacency: 5, entryDistance: 2, freeBlock: 1 },
+      devices: [
+        {
+          id: 'p',
+          kind: 'panel',
+          height_U: 1,
+          weight_kg: 1,
+          heat_W: 0,
+          depthClass: 'short',
+          fixedU: null,
+          adjacentTo: null,
+          nearEntry: true,
+        },
+        {
+          id: 's',
+          kind: 'switch',
+          height_U: 1,
+          weight_kg: 4,
+          heat_W: 60,
+          depthClass: 'mid',
+          fixedU: null,
+          adjacentTo: 'p',
+          nearEntry: false,
+        },
+        {
+          id: 'u',
+          kind: 'ups',
+          height_U: 2,
+          weight_kg: 24,
+          heat_W: 40,
+          depthClass: 'deep',
+          fixedU: 1,
+          adjacentTo: null,
+          nearEntry: false,
+        },
+      ],
+      links: [{ a: 'p', b: 's', cords: 8 }],
+    };
+    writeFileSync(at('layout.json'), JSON.stringify(instance));
+    const { code, out } = shelf('solve', 'layout', at('layout.json'), '--seconds', '2', '--seed', '3');
+    expect(code).toBe(0);
+    // Panel in U6, switch in U5: 8 cords; masses 0.6 + 2 + 3.6; a free block of 2.
+    expect(JSON.parse(out)).toMatchObject({
+      status: 'optimal',
+      objective: expect.closeTo(12.2, 9),
+      solution: { bottomU: { p: 6, s: 5, u: 1 } },
+    });
+    writeFileSync(at('bad-layout.json'), JSON.stringify({ ...instance, rackUnits: 0 }));
+    expect(shelf('solve', 'layout', at('bad-layout.json'))).toMatchObject({
+      code: 2,
+      said: expect.stringContaining('rackUnits'),
+    });
+  });
+
   it('solves an instance of cutting boxes, and says what is proven', () => {
     const runs = [40, 40, 25, 20.5].map((length_m, one) => ({
       id: `R${one}`,
@@ -141,7 +226,7 @@ describe('the command line', () => {
     [['export', 'x', '--as', 'pdf'], '--as: expected one of'],
     [['plan', 'x'], 'Say where to write'],
     [['buy', 'x', '-o', '-', '--seconds', 'soon'], 'there is no such file'],
-    [['solve', 'shelves', 'x'], 'solve takes a model (cables)'],
+    [['solve', 'shelves', 'x'], 'solve takes a model (cables, layout)'],
     [['solve', 'cables', demo('quillback-gear.json')], 'The instance is not as its model says'],
     [['check', 'x', '--wrong'], '--wrong'],
   ])('refuses %j in words', (args, words) => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CONNECTORS, Gear, PortGroup } from '../job/records/gear';
 import { frontWidthMm } from '../rack/space';
-import { freeGearName, gearLibrary } from './library';
+import { freeGearName, gearLibrary, starterGear } from './library';
 import { portLayout } from './portLayout';
 import { parsePortPattern, portPattern } from './portPattern';
 
@@ -116,6 +116,8 @@ describe('the library', () => {
       }
     }
   });
+
+  it('begins a job with entries that are there', () => expect(starterGear).not.toContain(-1));
 
   it('gives a name that is free', () => expect(freeGearName('A', ['a', 'A (2)'])).toBe('A (3)'));
 });

@@ -32,7 +32,7 @@ const ENTRIES: readonly Entry[] = [
     ['Patch panel, keystone, 16', 1, 100, 0.7, '16×keystone', { priceMinor: 2000 }],
     ['Patch panel, keystone, 24', 1, 110, 0.9, '24×keystone', { priceMinor: 2500 }],
     ['Patch panel, keystone, 48', 2, 110, 1.8, '48×keystone', { priceMinor: 5200 }],
-    ['Patch panel, keystone, 24, angled', 1, 130, 1.0, '24×keystone', { priceMinor: 4200 }],
+    ['Angled panel, keystone, 24 ports', 1, 130, 1.0, '24×keystone', { priceMinor: 4200 }],
     ['Patch panel, punch-down, 24', 1, 60, 0.8, '24×RJ45', { priceMinor: 2800 }],
     ['Patch panel, punch-down, 48', 2, 60, 1.5, '48×RJ45', { priceMinor: 5400 }],
     ['Patch panel, coupler, 24', 1, 80, 0.9, '24×RJ45', { priceMinor: 5500 }],
@@ -40,7 +40,7 @@ const ENTRIES: readonly Entry[] = [
     ['Fibre panel, 12 × LC', 1, 230, 2.1, '12×LC', { priceMinor: 6500 }],
     ['Fibre panel, 24 × LC', 1, 230, 2.4, '24×LC', { priceMinor: 9800 }],
     ['Coax panel, 16 × F', 1, 50, 0.8, '16×F', { priceMinor: 4000 }],
-    ['Patch panel, keystone, 12, 10-inch', 1, 80, 0.4, '12×keystone', { ...TEN, priceMinor: 1600 }],
+    ['10-inch panel, 12 keystones', 1, 80, 0.4, '12×keystone', { ...TEN, priceMinor: 1600 }],
   ]),
   ...of(
     'switch',
@@ -95,9 +95,9 @@ const ENTRIES: readonly Entry[] = [
           leadDays: 21,
         },
       ],
-      ['Switch, 8 × SFP+', 1, 180, 2.0, '8×SFP+', { powerW: 20, idleW: 11 }],
+      ['Fibre switch, 8 × SFP+', 1, 180, 2.0, '8×SFP+', { powerW: 20, idleW: 11 }],
       [
-        'Switch, 24 × SFP+, 2 × QSFP28',
+        'Fibre switch, 24 × SFP+, 2 × QSFP28',
         1,
         360,
         5.2,
@@ -118,7 +118,7 @@ const ENTRIES: readonly Entry[] = [
       '8×RJ45 PoE+',
       { ...FREE, ...brick, widthMm: 170, heightMm: 30, powerW: 8, poeBudgetW: 60 },
     ],
-    ['Switch, 8 × 1G PoE+ 65 W, 10-inch', 1, 140, 1.1, '8×RJ45 PoE+', { ...TEN, ...brick, powerW: 10, poeBudgetW: 65 }],
+    ['10-inch switch, 8 × 1G PoE+ 65 W', 1, 140, 1.1, '8×RJ45 PoE+', { ...TEN, ...brick, powerW: 10, poeBudgetW: 65 }],
   ]),
   ...of('router', [
     [
@@ -260,7 +260,7 @@ const ENTRIES: readonly Entry[] = [
       '1×RJ45 100M rear',
       { outlets: 8, inlet: 'cord', inlets: 1, powerW: 4, priceMinor: 22_000 },
     ],
-    ['Distribution unit, 5 outlets, 10-inch', 1, 50, 0.8, '', { ...TEN, outlets: 5, inlet: 'cord', inlets: 1 }],
+    ['10-inch distribution unit, 5 outlets', 1, 50, 0.8, '', { ...TEN, outlets: 5, inlet: 'cord', inlets: 1 }],
     [
       'Distribution unit, upright, 12 outlets',
       14,
@@ -308,7 +308,7 @@ const ENTRIES: readonly Entry[] = [
       '',
       { widthMm: 410, carriesKg: 25, rails: 'needed', railLeastMm: 380, railMostMm: 620, priceMinor: 6900 },
     ],
-    ['Shelf, 150 mm, 10-inch', 1, 150, 0.7, '', { ...TEN, widthMm: 215, carriesKg: 6 }],
+    ['10-inch shelf, 150 mm', 1, 150, 0.7, '', { ...TEN, widthMm: 215, carriesKg: 6 }],
   ]),
   ...of('drawer', [
     ['Drawer, lockable, 2U', 2, 400, 5.5, '', { widthMm: 400, carriesKg: 12 }],
@@ -329,7 +329,7 @@ const ENTRIES: readonly Entry[] = [
   ]),
   ...of('brush', [
     ['Brush plate', 1, 20, 0.4, '', { priceMinor: 1400 }],
-    ['Brush plate, 10-inch', 1, 20, 0.2, '', TEN],
+    ['10-inch brush plate', 1, 20, 0.2, '', TEN],
   ]),
   ...of('fan', [
     ['Fan tray, 2 fans', 1, 200, 2.0, '', { ...mains, powerW: 12, noiseDbA: 34, airflow: 'up' }],
@@ -339,12 +339,32 @@ const ENTRIES: readonly Entry[] = [
     ['Blank', 1, 10, 0.3, '', { priceMinor: 600 }],
     ['Blank, vented', 1, 10, 0.3, '', { priceMinor: 700 }],
     ['Blank, 2U', 2, 10, 0.5, '', { priceMinor: 900 }],
-    ['Blank, 10-inch', 1, 10, 0.1, '', TEN],
+    ['10-inch blank', 1, 10, 0.1, '', TEN],
   ]),
 ];
 
 /** The built-in library, in the order in which it is offered. */
 export const gearLibrary: readonly Omit<Gear, 'id'>[] = ENTRIES.map((entry) => Gear.omit({ id: true }).parse(entry));
+
+/** What a new job mostly begins with, as places in the library. */
+export const starterGear: readonly number[] = [
+  'Patch panel, keystone, 24',
+  'Patch panel, keystone, 48',
+  'Switch, 8 × 1G',
+  'Switch, 24 × 1G, 2 × SFP+',
+  'Switch, 24 × 1G PoE+ 370 W, 4 × SFP+',
+  'Switch, 48 × 1G PoE+ 740 W, 4 × SFP+',
+  'Router, 1 × 2.5G internet, 4 × 1G',
+  'Recorder, 4 drives',
+  'Server, 2U',
+  'UPS, 2U',
+  'Distribution unit, 8 outlets',
+  'Shelf, 250 mm',
+  'Optical modem',
+  'Horizontal manager',
+  'Brush plate',
+  'Blank',
+].map((name) => gearLibrary.findIndex((entry) => entry.name === name));
 
 /** A name that no other device of the job has: the wanted one, or the wanted one with a number behind it. */
 export function freeGearName(wanted: string, taken: Iterable<string>): string {

@@ -206,3 +206,34 @@ describe('aiming', () => {
     expect(faceSeen(one(), 'rear', true)).toBe('rear');
   });
 });
+
+describe('room at the sides', () => {
+  const upright = one({
+    id: 'up',
+    name: 'Upright',
+    frame: 'upright',
+    heightU: 6,
+    depthMm: 50,
+    widthMm: 52,
+    ears: 'none',
+  });
+  const rules = (job: Job) => findSnags(job).map((snag) => snag.rule);
+
+  it('is told when an upright unit is wider than it', () => {
+    expect(rules(standing(upright, 1, 'left', { sideRoomMm: 51 }))).toContain('upright-too-wide');
+    expect(rules(standing(upright, 1, 'left', { sideRoomMm: 52 }))).not.toContain('upright-too-wide');
+  });
+
+  it('is told when the landed cables do not go down it', () => {
+    const runs = Object.fromEntries(Array.from({ length: 24 }, (_, at) => [at + 1, {}]));
+    const job = apply(bench(runs), {
+      type: 'landRuns',
+      landings: Object.keys(runs).map((label, at) => ({ runId: `run-${label}`, panelId: 'panel', port: at + 1 })),
+    });
+    const room = (sideRoomMm: number) => apply(job, { type: 'editRack', rackId: 'rack', changes: { sideRoomMm } });
+    // 12 cables of 6.5 mm on each side: 398 mm², in half of 100 mm times the room.
+    expect(rules(room(7))).toContain('side-room-short');
+    expect(rules(room(8))).not.toContain('side-room-short');
+    expect(rules(job)).not.toContain('side-room-short');
+  });
+});

@@ -26,6 +26,9 @@ const AT_STATION: Record<StationId, Row[]> = {
   stack: [
     ['Enter', 'pick the device up; put it down'],
     ['↑ ↓', 'while picked up: a unit higher or lower'],
+    ['← →', 'while picked up: to the rear rails, and to the next cabinet'],
+    ['P', 'pin the device in focus where it stands, or let it go'],
+    ['E', 'change the device in focus'],
     ['Delete', 'take the device out of the rack'],
     ['Esc', 'leave it where it was'],
   ],

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
-import { gearLibrary } from '@/core/gear/library';
+import { gearLibrary, starterGear } from '@/core/gear/library';
 import { NewJob } from '@/core/job/newJob';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Button } from '../kit/Button';
@@ -43,7 +43,7 @@ export function NewJobForm() {
       rackUnits: '12',
       rackDepth: '450',
       numbering: 'from-bottom',
-      counts: gearLibrary.map(() => '0'),
+      counts: starterGear.map(() => '0'),
     },
   });
   const units = watch('units') as Units;
@@ -61,7 +61,7 @@ export function NewJobForm() {
       const [least, most] = [50, 2000].map((mm) => formatSize(mm, units));
       return setError('rackDepth', { message: `expected a depth from ${least} to ${most}` }, { shouldFocus: true });
     }
-    const gear = form.counts.flatMap((count, library) => (count > 0 ? [{ library, count }] : []));
+    const gear = form.counts.flatMap((count, at) => (count > 0 ? [{ library: starterGear[at] ?? 0, count }] : []));
     const { name, numbering, rackUnits } = form;
     const answer = await postJson('/api/jobs', { name, units, numbering, rackUnits, rackDepthMm: depth.data, gear });
     if (answer.ok) router.push(`/jobs/${answer.value.id}/runs`);
@@ -117,7 +117,8 @@ export function NewJobForm() {
         <fieldset>
           <legend className="font-semibold">Gear to start with</legend>
           <p className="text-soft text-xs">
-            Generic, without makes; figures typical of the class. More can be added later.
+            Generic, without makes; figures typical of the class. {gearLibrary.length} kinds and your own can be added
+            later.
           </p>
           <table className="mt-2 w-full">
             <thead>
@@ -129,23 +130,28 @@ export function NewJobForm() {
               </tr>
             </thead>
             <tbody>
-              {gearLibrary.map((gear, at) => (
-                <tr key={gear.name} className="border-b">
-                  <td className="py-1">{gear.name}</td>
-                  <td className="font-mono text-xs">{gear.heightU}U</td>
-                  <td className="font-mono text-xs">{formatSize(gear.depthMm, units)}</td>
-                  <td>
-                    <Input
-                      {...register(`counts.${at}`)}
-                      aria-label={`How many: ${gear.name}`}
-                      aria-invalid={Boolean(errors.counts?.[at])}
-                      title={errors.counts?.[at]?.message}
-                      inputMode="numeric"
-                      className="py-0.5 aria-invalid:border-wont"
-                    />
-                  </td>
-                </tr>
-              ))}
+              {starterGear.map((library, at) => {
+                const gear = gearLibrary[library];
+                return (
+                  gear && (
+                    <tr key={gear.name} className="border-b">
+                      <td className="py-1">{gear.name}</td>
+                      <td className="font-mono text-xs">{gear.heightU}U</td>
+                      <td className="font-mono text-xs">{formatSize(gear.depthMm, units)}</td>
+                      <td>
+                        <Input
+                          {...register(`counts.${at}`)}
+                          aria-label={`How many: ${gear.name}`}
+                          aria-invalid={Boolean(errors.counts?.[at])}
+                          title={errors.counts?.[at]?.message}
+                          inputMode="numeric"
+                          className="py-0.5 aria-invalid:border-wont"
+                        />
+                      </td>
+                    </tr>
+                  )
+                );
+              })}
             </tbody>
           </table>
         </fieldset>

@@ -75,8 +75,15 @@ function Cabinets({
 }) {
   const store = useSessionStore();
   const job = useSession((session) => session.job);
-  const carry = useCarry();
   const [gearId, setGearId] = useState<string | null>(null);
+  const edit = useCallback(
+    (id: string) => {
+      setGearId(id);
+      setSheet('gear');
+    },
+    [setSheet],
+  );
+  const carry = useCarry(edit);
   const [overlay, setOverlay] = useState<Overlay>('none');
   const [views, setViews] = useState({ rear: true, side: true });
   const frames: Frames = useRef(new Map());

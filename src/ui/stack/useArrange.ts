@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
 import type { Job } from '@/core/job/job';
 import { type Arrangement, arrangementSoFar, type BetterSoFar } from '@/core/rack/arrange/arrange';
 import type { ArrangeWish } from '@/core/rack/arrange/arrangeWish';
@@ -41,7 +42,11 @@ export function useArrange(job: Job) {
         Comlink.proxy((at: number, better: BetterSoFar) => put(at, { better })),
         Comlink.proxy((at: number, made: Arrangement) => put(at, { made })),
       )
-      .then(() => {
+      .catch((fault: unknown) => {
+        if (worker.current === fresh)
+          toast.error(`The search broke off: ${fault instanceof Error ? fault.message : 'no reason was given'}.`);
+      })
+      .finally(() => {
         if (worker.current === fresh) stop();
       });
   };

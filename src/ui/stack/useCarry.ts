@@ -16,12 +16,14 @@ import { useCarrying } from './carrying';
 export type Carry = ReturnType<typeof useCarry>;
 
 /** Pick up, move, put down and take out: the same for the pointer and for keys. Never changes, so nothing is redrawn for it. */
-export function useCarry() {
+export function useCarry(onEdit: (gearId: string) => void) {
   const store = useSessionStore();
   const announce = useAnnounce();
   return useMemo(() => {
     const job = () => store.getState().job;
     const racks = (): Rack[] => Object.values(job().racks).sort((a, b) => naturalOrder(a.name, b.name));
+
+    const where = (gear: Gear, aim: Aim) => `${aim.carrierId === null ? 'at ' : ''}${aimWords(job(), gear, aim)}`;
 
     const putDown = (): void => {
       const { carried, set } = useCarrying.getState();
@@ -34,13 +36,13 @@ export function useCarry() {
         announce(`Not placed. ${aim.fault}`);
         return;
       }
-      const words = aimWords(job(), gear, aim);
+      const words = where(gear, aim);
       const { rackId, bottomU, face, carrierId, bay } = aim;
       const command =
         carrierId === null
           ? { type: 'placeGear' as const, gearId: gear.id, rackId, bottomU, face }
           : { type: 'shelveGear' as const, gearId: gear.id, carrierId, bay };
-      if (store.getState().dispatch([command])) announce(`${gear.name} placed: ${words}`);
+      if (store.getState().dispatch([command])) announce(`${gear.name} placed ${words}`);
     };
     const lift = (gearId: string): void => {
       useCarrying.getState().set(null);
@@ -50,7 +52,7 @@ export function useCarry() {
     };
     const say = (gear: Gear, aim: Aim) => {
       const [warning] = aim.warnings;
-      announce(aim.fault ?? `${gear.name} ${aimWords(job(), gear, aim)}: ${warning ?? 'free'}`);
+      announce(aim.fault ?? `${gear.name} ${where(gear, aim)}: ${warning ?? 'free'}`);
     };
     const hold = (gear: Gear, aim: Aim): void => {
       useCarrying.getState().set({ gearId: gear.id, aim, by: 'keys' });
@@ -119,7 +121,15 @@ export function useCarry() {
       } else if (held && event.key === 'Escape') act(() => set(null));
       else if (event.key === 'Delete' || event.key === 'Backspace') {
         if (standOf(indexJob(job()), gearId)) act(() => lift(gearId));
-      }
+      } else if (event.key.toLowerCase() === 'p') act(() => pin(gearId));
+      else if (event.key.toLowerCase() === 'e') act(() => onEdit(gearId));
+    };
+    const pin = (gearId: string): void => {
+      const place = indexJob(job()).placementOfGear.get(gearId);
+      if (!place) return;
+      const pinned = !place.pinned;
+      if (store.getState().dispatch([{ type: 'pinGear', gearIds: [gearId], pinned }]))
+        announce(`${job().gear[gearId]?.name} ${pinned ? 'pinned' : 'let go'}`);
     };
     const blur = (gearId: string): void => {
       const { carried, set } = useCarrying.getState();
@@ -127,5 +137,5 @@ export function useCarry() {
       set(null);
     };
     return { putDown, lift, press, blur };
-  }, [store, announce]);
+  }, [store, announce, onEdit]);
 }
