@@ -18,6 +18,7 @@ import { stationStates } from '../src/core/stationStates';
 import { takeInJob } from '../src/server/jobs';
 import { openStore } from '../src/store/openStore';
 import { cablesInstance, cablesLp } from '../tests/support/cables';
+import { dragFrames, threeCabinets } from './lib/benchDrag';
 import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
 import { openBrowser } from './lib/browser';
@@ -204,11 +205,13 @@ async function application() {
     const store = await openStore(url);
     const text = writeJobFile(benchPlan(importAndCheck(new TextEncoder().encode(benchCsv(400)), benchCabinet(400))));
     const { id } = await takeInJob(store, text);
+    const cabinets = await takeInJob(store, writeJobFile(threeCabinets(60)));
     await store.close(true);
     const server = await startServer(url, await portFrom(4490));
     try {
       await acknowledged(server.address, id);
       await inBrowser(server.address, id);
+      await dragging(server.address, cabinets.id);
     } finally {
       await server.stop();
     }
@@ -267,6 +270,21 @@ async function inBrowser(address: string, id: string) {
       return spent;
     });
     note('a command applied and drawn in the browser', 400, median(times.slice(5)), '16 ms');
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Frames while one of 60 devices is carried over three cabinets. */
+async function dragging(address: string, id: string) {
+  const browser = await openBrowser();
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await page.goto(`${address}/jobs/${id}/stack`);
+    await page.locator('[data-device]').first().waitFor();
+    const frames = (await dragFrames(page)).sort((a, b) => a - b);
+    note('a frame while dragging, 3 cabinets', 60, median(frames), '17 ms');
+    note('the same, slowest of twenty', 60, frames[Math.floor(frames.length * 0.95)] ?? 0, '34 ms');
   } finally {
     await browser.close();
   }

@@ -15,19 +15,18 @@ const planner = {
       () => `box-${crypto.randomUUID()}`,
     ),
   /** One arrangement a wish, each given as soon as it is done, and better ones on the way. */
-  arrange: (
+  arrange: async (
     job: Job,
     wishes: ArrangeWish[],
     seconds: number,
-    onBetter: (at: number, better: BetterSoFar) => void,
-    onDone: (at: number, made: Arrangement) => void,
+    onBetter: (at: number, better: BetterSoFar) => unknown,
+    onDone: (at: number, made: Arrangement) => unknown,
   ) => {
     for (const [at, wish] of wishes.entries()) {
       const limits = { seed: 1, now: () => performance.now(), untilMs: performance.now() + seconds * 1000 };
-      onDone(
-        at,
-        arrange(job, wish, limits, (better) => onBetter(at, better)),
-      );
+      const made = arrange(job, wish, limits, (better) => onBetter(at, better));
+      // What is given through another port can come after the end of this call: wait until it was taken.
+      await onDone(at, made);
     }
   },
 };
