@@ -71,6 +71,7 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
   },
   { name: 'holes', path: '/jobs/quillback/stack/holes' },
   { name: 'the wall', path: '/jobs/quillback/stack/wall' },
+  { name: 'lifting', path: '/jobs/quillback/stack/lifting' },
   {
     name: 'a device',
     path: '/jobs/quillback/stack',

@@ -78,6 +78,16 @@ const VIEWS: View[] = [
       for (let step = 0; step < 5; step++) await page.keyboard.press('ArrowDown');
     },
   },
+  {
+    name: 'arrange',
+    path: job('stack/arrange'),
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Propose by each school' }).click();
+      await page.getByRole('button', { name: 'Put away' }).waitFor();
+      await page.getByRole('button', { name: 'Why so' }).first().click();
+    },
+  },
+  { name: 'hanging', path: job('stack/wall') },
   { name: 'land', path: job('land'), prepare: (page) => page.getByRole('button', { name: /^26 |^2 26 / }).hover() },
   { name: 'patch', path: job('patch'), prepare: (page) => page.getByRole('button', { name: /^07 / }).click() },
   {
@@ -88,14 +98,6 @@ const VIEWS: View[] = [
       await page.getByRole('button', { name: 'Patch the rest' }).click();
       await page.getByRole('button', { name: /^Patch \d+ runs$/ }).waitFor();
       await page.getByRole('button', { name: /^16 / }).hover();
-    },
-  },
-  {
-    name: 'find',
-    path: job('land'),
-    prepare: async (page) => {
-      await page.keyboard.press('/');
-      await page.keyboard.type('pharm');
     },
   },
   {

@@ -1,7 +1,7 @@
 import type { Job } from '../core/job/job';
 import type { Rack } from '../core/job/records/rack';
 import { backboard } from '../core/mounting/backboard';
-import { mountingCautions } from '../core/mounting/cautions';
+import { liftingCautions, mountingCautions } from '../core/mounting/cautions';
 import { drillTemplate, tile } from '../core/mounting/drillTemplate';
 import { wallVerdict } from '../core/mounting/wallMount';
 import { citeSource } from '../core/standards/source';
@@ -62,7 +62,8 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
     for (const cut of board.cuts) say(`Cut: ${cut.words} ${size(cut.widthMm)} × ${size(cut.heightMm)}.`);
   }
   head('Cautions');
-  for (const { words, source } of mountingCautions(rack)) say(`${words} [${citeSource(source)}]`);
+  for (const { words, source } of [...mountingCautions(rack), ...liftingCautions])
+    say(`${words} [${citeSource(source)}]`);
 }
 
 /** The hole template in true size: print at 100 %, check the ruler, tape the sheets together on the overlap. */

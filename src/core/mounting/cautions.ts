@@ -50,5 +50,8 @@ const BATTERY: Caution = {
 /** What is to be said about hanging or standing a rack, each where it applies. */
 export function mountingCautions(rack: Rack): Caution[] {
   const wall = rack.standing === 'wall' ? [WALL, DRILLING, ANCHORS, PLASTERBOARD, HEADROOM] : [TIPPING];
-  return [...wall, ELECTRICAL, EARTH, LIFTING, BATTERY];
+  return [...wall, ELECTRICAL, EARTH];
 }
+
+/** What is to be said about lifting gear into it. */
+export const liftingCautions: readonly Caution[] = [LIFTING, BATTERY, TIPPING];

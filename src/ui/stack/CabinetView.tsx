@@ -18,7 +18,6 @@ import { aimAt, aimWords, faceSeen } from '@/core/rack/aim';
 import { elevation } from '@/core/rack/elevation';
 import { frontWidthMm } from '@/core/rack/space';
 import { frameWidths, rackDimensions } from '@/core/standards/rackDimensions';
-import { naturalOrder } from '@/core/text/naturalOrder';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession, useSessionStore } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
@@ -30,20 +29,19 @@ import { GearPile } from './GearPile';
 import { GearSheet } from './GearSheet';
 import { OVERLAYS, type Overlay } from './overlays';
 import { type Frames, RackFace } from './RackFace';
+import { RackPicker } from './RackPicker';
 import { RackSheet } from './RackSheet';
 import { RackSide, sideReach } from './RackSide';
 import { useCarry } from './useCarry';
+import { useRack } from './useRack';
 import { useScale } from './useScale';
 
 type OpenSheet = 'library' | 'own' | 'gear' | 'rack' | 'new rack' | null;
 
 /** The cabinets to scale: front, rear and side at once, and the pile of gear that has no place yet. */
 export function CabinetView() {
-  const racks = useSession((session) => session.job.racks);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const { all, rack, onRack } = useRack();
   const [sheet, setSheet] = useState<OpenSheet>(null);
-  const all = Object.values(racks).sort((a, b) => naturalOrder(a.name, b.name));
-  const rack = all.find((one) => one.id === chosen) ?? all[0];
   if (!rack) {
     return (
       <div className="p-4">
@@ -55,7 +53,7 @@ export function CabinetView() {
       </div>
     );
   }
-  return <Cabinets rack={rack} all={all} onRack={setChosen} sheet={sheet} setSheet={setSheet} />;
+  return <Cabinets rack={rack} all={all} onRack={onRack} sheet={sheet} setSheet={setSheet} />;
 }
 
 const extraPx = (faces: number, side: boolean) => 28 + faces * 56 + (side ? 20 : 0);
@@ -170,20 +168,7 @@ function Cabinets({
           <Button onClick={() => setSheet('rack')}>
             <Ruler size={16} aria-hidden /> {rack.name}: {rack.units}U
           </Button>
-          {all.length > 1 && (
-            <Select
-              aria-label="Cabinet in the hand"
-              className="max-w-40"
-              value={rack.id}
-              onChange={(event) => onRack(event.target.value)}
-            >
-              {all.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </Select>
-          )}
+          <RackPicker all={all} rack={rack} onRack={onRack} />
           <Button onClick={() => setSheet('new rack')}>
             <Plus size={15} aria-hidden /> Cabinet
           </Button>

@@ -6,13 +6,15 @@ import { ViewTabs } from '../kit/ViewTabs';
 import { ArrangeView } from './ArrangeView';
 import { CabinetView } from './CabinetView';
 import { HolesView } from './HolesView';
+import { LiftingView } from './LiftingView';
 import { WallView } from './WallView';
 
 const VIEWS = [
   { id: 'cabinet', name: 'Cabinet' },
   { id: 'arrange', name: 'Arrange' },
   { id: 'holes', name: 'Holes and screws' },
-  { id: 'wall', name: 'Hanging and lifting' },
+  { id: 'wall', name: 'Hanging' },
+  { id: 'lifting', name: 'Lifting and loading' },
 ];
 
 /** Stack: the cabinet and what stands in it. */
@@ -26,6 +28,7 @@ export function StackStation() {
       {view === 'arrange' && <ArrangeView />}
       {view === 'holes' && <HolesView />}
       {view === 'wall' && <WallView />}
+      {view === 'lifting' && <LiftingView />}
     </section>
   );
 }
