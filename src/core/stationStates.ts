@@ -27,7 +27,10 @@ export function stationStates(job: Job): StationState[] {
   const counts: Record<StationId, [done: number, of: number]> = {
     survey: surveyProgress(job),
     runs: [runs.length, runs.length],
-    stack: [index.placementOfGear.size, Object.values(job.gear).filter((gear) => gear.kind !== 'blank').length],
+    stack: [
+      index.placementOfGear.size + index.carrierOfGear.size,
+      Object.values(job.gear).filter((gear) => gear.kind !== 'blank').length,
+    ],
     land: [index.landingOfRun.size, runs.length],
     patch: [live.filter((run) => patched.has(run.id)).length, live.length],
   };

@@ -2,26 +2,46 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it, vi } from 'vitest';
+import { main } from '../../src/cli/main';
 import { demoFolder } from '../support/jobs';
 
 const root = resolve(import.meta.dirname, '../..');
 const folder = mkdtempSync(join(tmpdir(), 'shelf-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function shelf(...args: string[]) {
+/** The command line as a process of its own. */
+function program(...args: string[]) {
   const run = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/shelf.ts'), ...args], {
     cwd: root,
     encoding: 'utf8',
   });
   return { code: run.status, out: run.stdout, said: run.stderr };
 }
+
+/** The same without the time that a process takes to start. */
+async function shelf(...args: string[]) {
+  const written = { stdout: [] as Buffer[], stderr: [] as Buffer[] };
+  const spies = (['stdout', 'stderr'] as const).map((stream) =>
+    vi.spyOn(process[stream], 'write').mockImplementation((text) => {
+      written[stream].push(Buffer.from(text as string));
+      return true;
+    }),
+  );
+  try {
+    const code = await main(args);
+    const [out, said] = [written.stdout, written.stderr].map((parts) => Buffer.concat(parts).toString('utf8'));
+    return { code, out: out ?? '', said: said ?? '' };
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+  }
+}
 const at = (file: string) => join(folder, file);
 const demo = (file: string) => join(demoFolder, file);
 
 describe('the command line', () => {
-  it('goes from a list of runs to a port map', () => {
-    const imported = shelf(
+  it('goes from a list of runs to a port map', async () => {
+    const imported = await shelf(
       'import',
       demo('quillback-runs.csv'),
       '--gear',
@@ -30,37 +50,39 @@ describe('the command line', () => {
       at('job.json'),
     );
     expect(imported).toMatchObject({ code: 0, said: expect.stringContaining('40 runs, 15 devices, 1 rack') });
-    const planned = shelf('plan', at('job.json'), '-o', at('plan.json'));
+    const planned = await shelf('plan', at('job.json'), '-o', at('plan.json'));
     expect(planned).toMatchObject({
       code: 0,
       said: expect.stringContaining('12 devices placed, 40 runs landed, 32 runs patched'),
     });
     expect(planned.said).toContain('left: TV1 carries coax');
-    expect(shelf('check', at('plan.json'))).toMatchObject({
+    expect(await shelf('check', at('plan.json'))).toMatchObject({
       code: 0,
       out: expect.stringContaining('[common practice, no source]'),
     });
-    expect(shelf('export', at('plan.json'), '--as', 'port-map.csv', '-o', at('map.csv')).code).toBe(0);
+    expect((await shelf('export', at('plan.json'), '--as', 'port-map.csv', '-o', at('map.csv'))).code).toBe(0);
     expect(readFileSync(at('map.csv'), 'utf8').split('\n')).toHaveLength(42);
-    expect(shelf('export', at('plan.json'), '--as', 'elevation.svg', '-o', '-').out).toMatch(/^<svg /);
-    expect(shelf('export', at('plan.json'), '--as', 'job.json', '-o', '-').out).toBe(
+    expect((await shelf('export', at('plan.json'), '--as', 'elevation.svg', '-o', '-')).out).toMatch(/^<svg /);
+    expect((await shelf('export', at('plan.json'), '--as', 'job.json', '-o', '-')).out).toBe(
       readFileSync(at('plan.json'), 'utf8'),
     );
   });
 
-  it('buys cable, and writes the pull sheet, the schedule and labels', { timeout: 180_000 }, () => {
-    shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('buy.json'));
-    const bought = shelf('buy', at('buy.json'), '--seconds', '1', '-o', at('bought.json'));
+  it('buys cable, and writes the pull sheet, the schedule and labels', { timeout: 180_000 }, async () => {
+    await shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('buy.json'));
+    const bought = await shelf('buy', at('buy.json'), '--seconds', '1', '-o', at('bought.json'));
     expect(bought).toMatchObject({
       code: 0,
       said: expect.stringMatching(/Cat 6 U\/UTP: 30 runs, 3 boxes to buy, 0 m of scrap/),
     });
-    const sheet = shelf('export', at('bought.json'), '--as', 'pull-sheet.csv', '-o', '-').out.trim().split('\n');
+    const sheet = (await shelf('export', at('bought.json'), '--as', 'pull-sheet.csv', '-o', '-')).out
+      .trim()
+      .split('\n');
     expect(sheet).toHaveLength(41);
-    const runs = shelf('export', at('bought.json'), '--as', 'runs.csv', '-o', at('runs.csv'));
+    const runs = await shelf('export', at('bought.json'), '--as', 'runs.csv', '-o', at('runs.csv'));
     expect(runs.code).toBe(0);
     expect(readFileSync(at('runs.csv'), 'utf8')).toMatch(/^label,floor,room,outlet,carries,cable,length_m,/);
-    const labels = shelf(
+    const labels = await shelf(
       'export',
       at('bought.json'),
       '--as',
@@ -75,25 +97,34 @@ describe('the command line', () => {
     expect(labels.code).toBe(0);
     expect(readFileSync(at('l.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
     expect(
-      shelf('export', at('bought.json'), '--as', 'labels.svg', '--kind', 'wrap', '--sheet', 'a4-5x13', '-o', '-'),
+      await shelf('export', at('bought.json'), '--as', 'labels.svg', '--kind', 'wrap', '--sheet', 'a4-5x13', '-o', '-'),
     ).toMatchObject({
       code: 0,
       said: expect.stringContaining('A cable of 6 mm wants a label'),
     });
   });
 
-  it('arranges a cabinet by a school with reasons, and draws it', { timeout: 120_000 }, () => {
-    shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('bare.json'));
-    const made = shelf('arrange', at('bare.json'), '--school', 'entry', '--seconds', '5', '-o', at('arranged.json'));
+  it('arranges a cabinet by a school with reasons, and draws it', { timeout: 120_000 }, async () => {
+    await shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('bare.json'));
+    const made = await shelf(
+      'arrange',
+      at('bare.json'),
+      '--school',
+      'entry',
+      '--seconds',
+      '5',
+      '-o',
+      at('arranged.json'),
+    );
     expect(made).toMatchObject({
       code: 0,
       said: expect.stringMatching(/points \(proven best\); cords about .*, 0 hot pairs/),
     });
     expect(made.out).toMatch(/^U18: .*\. .*Next best U\d+: [\d.]+ more \(.+\)\.$/m);
     expect(Object.keys(JSON.parse(readFileSync(at('arranged.json'), 'utf8')).placements)).toHaveLength(12);
-    const again = shelf('arrange', at('bare.json'), '--school', 'entry', '--seconds', '5');
+    const again = await shelf('arrange', at('bare.json'), '--school', 'entry', '--seconds', '5');
     expect(again.out).toBe(made.out);
-    expect(shelf('arrange', at('bare.json'), '--school', 'heap')).toMatchObject({
+    expect(await shelf('arrange', at('bare.json'), '--school', 'heap')).toMatchObject({
       code: 2,
       said: expect.stringContaining('expected one of sandwich, managers, entry, found “heap”'),
     });
@@ -103,12 +134,12 @@ describe('the command line', () => {
       'wall.pdf': '%PDF-',
     };
     for (const [as, first] of Object.entries(begins)) {
-      expect(shelf('export', at('arranged.json'), '--as', as, '-o', at(as)).code).toBe(0);
+      expect((await shelf('export', at('arranged.json'), '--as', as, '-o', at(as))).code).toBe(0);
       expect(readFileSync(at(as)).toString('latin1', 0, first.length)).toBe(first);
     }
   });
 
-  it('solves an instance of a layout, and names what is wrong with one', () => {
+  it('solves an instance of a layout, and names what is wrong with one', async () => {
     const instance = {
       rackUnits: 6,
       cableEntry: 'top',
@@ -152,7 +183,7 @@ describe('the command line', () => {
       links: [{ a: 'p', b: 's', cords: 8 }],
     };
     writeFileSync(at('layout.json'), JSON.stringify(instance));
-    const { code, out } = shelf('solve', 'layout', at('layout.json'), '--seconds', '2', '--seed', '3');
+    const { code, out } = await shelf('solve', 'layout', at('layout.json'), '--seconds', '2', '--seed', '3');
     expect(code).toBe(0);
     // Panel in U6, switch in U5: 8 cords; masses 0.6 + 2 + 3.6; a free block of 2.
     expect(JSON.parse(out)).toMatchObject({
@@ -161,13 +192,13 @@ describe('the command line', () => {
       solution: { bottomU: { p: 6, s: 5, u: 1 } },
     });
     writeFileSync(at('bad-layout.json'), JSON.stringify({ ...instance, rackUnits: 0 }));
-    expect(shelf('solve', 'layout', at('bad-layout.json'))).toMatchObject({
+    expect(await shelf('solve', 'layout', at('bad-layout.json'))).toMatchObject({
       code: 2,
       said: expect.stringContaining('rackUnits'),
     });
   });
 
-  it('solves an instance of cutting boxes, and says what is proven', () => {
+  it('solves an instance of cutting boxes, and says what is proven', async () => {
     const runs = [40, 40, 25, 20.5].map((length_m, one) => ({
       id: `R${one}`,
       outlet: one < 2 ? 'A' : `B${one}`,
@@ -181,7 +212,7 @@ describe('the command line', () => {
       runs,
     };
     writeFileSync(at('cables.json'), JSON.stringify(instance));
-    const { code, out } = shelf('solve', 'cables', at('cables.json'), '--seconds', '1');
+    const { code, out } = await shelf('solve', 'cables', at('cables.json'), '--seconds', '1');
     expect(code).toBe(0);
     const { status, objective, bound, solution } = JSON.parse(out);
     expect({ status, objective, bound }).toEqual({ status: 'optimal', objective: 10_000, bound: 10_000 });
@@ -190,16 +221,16 @@ describe('the command line', () => {
       at('long-piece.json'),
       JSON.stringify({ ...instance, runs: [{ id: 'R', outlet: '', length_m: 101 }] }),
     );
-    expect(JSON.parse(shelf('solve', 'cables', at('long-piece.json')).out)).toMatchObject({
+    expect(JSON.parse((await shelf('solve', 'cables', at('long-piece.json'))).out)).toMatchObject({
       status: 'infeasible',
       solution: null,
     });
   });
 
-  it('ends with 1 when something will not work, and gives snags as JSON', () => {
+  it('ends with 1 when something will not work, and gives snags as JSON', async () => {
     writeFileSync(at('long.csv'), 'label,length_m\n01,140\n');
-    shelf('import', at('long.csv'), '-o', at('long.json'));
-    const { code, out } = shelf('check', at('long.json'), '--json');
+    await shelf('import', at('long.csv'), '-o', at('long.json'));
+    const { code, out } = await shelf('check', at('long.json'), '--json');
     expect(code).toBe(1);
     expect(JSON.parse(out)[0]).toMatchObject({
       rule: 'link-too-long',
@@ -208,12 +239,12 @@ describe('the command line', () => {
     });
   });
 
-  it('names row and field, and writes nothing, unless bad rows are to be skipped', () => {
+  it('names row and field, and writes nothing, unless bad rows are to be skipped', async () => {
     writeFileSync(at('bad.csv'), 'label,length_m\n01,22\n02,-5\n');
-    const refused = shelf('import', at('bad.csv'), '-o', at('bad.json'));
+    const refused = await shelf('import', at('bad.csv'), '-o', at('bad.json'));
     expect(refused).toMatchObject({ code: 2, said: expect.stringContaining('Row 3, length_m: found “-5”') });
     expect(existsSync(at('bad.json'))).toBe(false);
-    expect(shelf('import', at('bad.csv'), '--skip-bad-rows', '-o', at('bad.json'))).toMatchObject({
+    expect(await shelf('import', at('bad.csv'), '--skip-bad-rows', '-o', at('bad.json'))).toMatchObject({
       code: 0,
       said: expect.stringContaining('1 run,'),
     });
@@ -229,12 +260,17 @@ describe('the command line', () => {
     [['solve', 'shelves', 'x'], 'solve takes a model (cables, layout)'],
     [['solve', 'cables', demo('quillback-gear.json')], 'The instance is not as its model says'],
     [['check', 'x', '--wrong'], '--wrong'],
-  ])('refuses %j in words', (args, words) => {
-    expect(shelf(...args)).toMatchObject({ code: 2, said: expect.stringContaining(words) });
+  ])('refuses %j in words', async (args, words) => {
+    expect(await shelf(...args)).toMatchObject({ code: 2, said: expect.stringContaining(words) });
   });
 
-  it('prints the schemas', () => {
-    expect(JSON.parse(shelf('schema').out)).toMatchObject({ title: 'Good Shelf job', type: 'object' });
-    expect(JSON.parse(shelf('schema', '--of', 'gear').out).properties).toHaveProperty('racks');
+  it('is a program that ends with the code of its work', () => {
+    expect(program('frobnicate')).toMatchObject({ code: 2, said: expect.stringContaining('There is no command') });
+    expect(program('schema', '--of', 'gear')).toMatchObject({ code: 0, out: expect.stringContaining('racks') });
+  });
+
+  it('prints the schemas', async () => {
+    expect(JSON.parse((await shelf('schema')).out)).toMatchObject({ title: 'Good Shelf job', type: 'object' });
+    expect(JSON.parse((await shelf('schema', '--of', 'gear')).out).properties).toHaveProperty('racks');
   });
 });

@@ -133,6 +133,50 @@ describe('what is wrong with a place', () => {
     );
   });
 
+  it('stays the same for a whole rack that is moved up by a unit, but at its edge', () => {
+    const device = fc.record({
+      heightU: fc.integer({ min: 1, max: 3 }),
+      depthMm: fc.integer({ min: 50, max: 450 }),
+      rear: fc.boolean(),
+      bottomU: fc.integer({ min: 1, max: 10 }),
+    });
+    fc.assert(
+      fc.property(fc.array(device, { minLength: 1, maxLength: 6 }), (devices) => {
+        const start = apply(bench(), { type: 'liftGear', gearIds: ['panel', 'switch'] });
+        const gear = Object.fromEntries(
+          devices.map(({ heightU, depthMm }, at) => [
+            `d${at}`,
+            one({ id: `d${at}`, name: `D${at}`, heightU, depthMm }),
+          ]),
+        );
+        // Put where they are said to be, fit or not: what is told of them is what counts.
+        const found = (up: number) => {
+          const placements = Object.fromEntries(
+            devices.map(({ bottomU, rear }, at) => [
+              `p${at}`,
+              {
+                id: `p${at}`,
+                gearId: `d${at}`,
+                rackId: 'rack',
+                bottomU: bottomU + up,
+                face: rear ? ('rear' as const) : ('front' as const),
+                pinned: false,
+              },
+            ]),
+          );
+          const job = { ...start, gear, placements };
+          const rack = job.racks.rack as Rack;
+          return Object.values(placements).map(({ gearId, bottomU, face }) =>
+            fitFaults(job, gear[gearId] as Gear, { rack, bottomU, face })
+              .map((fault) => fault.kind)
+              .filter((kind) => kind !== 'outside'),
+          );
+        };
+        expect(found(1)).toEqual(found(0));
+      }),
+    );
+  });
+
   it('is the same on the front and on the rear rails of a rack that is the same from both sides', () => {
     fc.assert(
       fc.property(

@@ -13,6 +13,7 @@ export const addRack = commandKind({
   schema: z.strictObject({ type: z.literal('addRack'), rack: Rack }),
   apply: (job, { rack }) => {
     mustBeNew(job, 'racks', rack.id);
+    if (rack.stackedOn !== null) mustNotStandOnItself(job, rack.id, rack.stackedOn);
     job.racks[rack.id] = rack;
   },
   describe: (_, { rack }) => `Put up ${rack.name}`,

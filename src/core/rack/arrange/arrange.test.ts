@@ -143,6 +143,13 @@ describe('arranging a cabinet', () => {
     expect(Object.values(after.placements).find((row) => row.gearId === 'deep')?.rackId).toBe('second');
   });
 
+  it('has nothing to say of a job without racks or without gear', () => {
+    const bare = apply(bench(), { type: 'removeRack', rackId: 'rack' });
+    expect(arrange(bare, wish(bare), looks())).toMatchObject({ commands: [], places: [] });
+    const empty = apply(bench(), { type: 'removeGear', gearIds: ['panel', 'switch'] });
+    expect(arrange(empty, wish(empty), looks())).toMatchObject({ commands: [], places: [], proven: true });
+  });
+
   it('is the same for the same seed', () => {
     const job = quillback();
     expect(arrange(job, wish(job), looks())).toEqual(arrange(job, wish(job), looks()));

@@ -124,6 +124,22 @@ describe('stacking things into a column of units', () => {
     );
   });
 
+  it('gives a bound for more things than can be swept through, and takes none at all', () => {
+    const items = Array.from({ length: 34 }, (_, at) => ({
+      height: 1 + (at % 2),
+      hot: at % 5 === 0,
+      costAt: Array.from({ length: 60 }, (__, unit) => (unit + 1 + (at % 2) > 60 ? never : ((at * 7) % 11) * unit)),
+    }));
+    const links = items.slice(1).map((_, at) => ({ a: at, b: (at * 5 + 3) % 34, weight: 1 + (at % 4) }));
+    const problem = { units: 60, items, links, touching: [], heatCost: 9, freeReward: 2, walls: [30, 31] };
+    const { bottoms, cost, bound, proven } = stackUp(problem, looks());
+    expect(stackCost(problem, bottoms ?? [])).toMatchObject({ wrong: [], cost });
+    expect(proven).toBe(false);
+    expect(Number.isFinite(bound)).toBe(true);
+    expect(bound).toBeLessThan(cost);
+    expect(stackUp({ ...problem, items: [], links: [] }, looks())).toMatchObject({ bottoms: [], proven: true });
+  });
+
   it('calls a ring of things that must touch impossible', () => {
     const item = { height: 1, hot: false, costAt: [0, 0, 0, 0] };
     const ring: StackProblem['touching'] = [

@@ -83,7 +83,6 @@ export function sweep(
   const variants = blocks.flatMap(({ variants: ways, height }, block) =>
     ways.map((way, at) => ({ ...way, block, way: at, height })),
   );
-  if (variants.length > MOST_VARIANTS || count > MOST_BLOCKS) return { found: null, bound: -NONE, finished: false };
   const row = (spare + 1) * WAYS_ON;
   const pull = setSums(weight, count);
   const totalPull = weight.map((of) => of.reduce((sum, one) => sum + one, 0));
@@ -94,6 +93,10 @@ export function sweep(
   const totalLever = variants.map(({ lever }) => lever.reduce((sum, one) => sum + one, 0));
   const bounds = completionBounds(stacking);
   const toCome = new Float64Array(spare + 1);
+  bounds.write(0, 0, toCome);
+  /** What was dropped is no cheaper than `under`; what is open is no cheaper than this. */
+  let bound = Math.min(under, ...toCome.map((least) => least - freeReward * spare));
+  if (variants.length > MOST_VARIANTS || count > MOST_BLOCKS) return { found: null, bound, finished: false };
   const before = twinsBefore(stacking);
 
   const layers: Layer[] = [new Layer(row, 1)];
@@ -105,9 +108,6 @@ export function sweep(
     for (let block = 0; block < count; block++) if ((set >>> block) & 1) height += blocks[block]?.height ?? 0;
     return height;
   };
-  /** What was dropped is no cheaper than `under`; what is open is no cheaper than this. */
-  bounds.write(0, 0, toCome);
-  let bound = Math.min(under, ...toCome.map((least, used) => least - freeReward * (spare - used) - freeReward * used));
   let complete = true;
 
   for (let size = 0; size <= count; size++) {

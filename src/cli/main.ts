@@ -1,0 +1,334 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import type { z } from 'zod';
+import { readCsvTable } from '../core/formats/csvTable';
+import { decodeText } from '../core/formats/decodeText';
+import { elevationSvg } from '../core/formats/elevationSvg';
+import { gearFileSchema, readGearFile } from '../core/formats/gearFile';
+import { issueWords, jobFileSchema, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
+import { portMapCsv } from '../core/formats/portMap';
+import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
+import { pullSheetCsv } from '../core/formats/pullSheetCsv';
+import { guessColumns } from '../core/formats/runColumns';
+import { runsCsv } from '../core/formats/runsCsv';
+import { applyCommands } from '../core/job/apply';
+import type { Command } from '../core/job/commands';
+import { emptyJob, type Job } from '../core/job/job';
+import { Refusal, refuse } from '../core/job/refusal';
+import { readLabelOptions } from '../core/labels/labelOptions';
+import { labelPages } from '../core/labels/labelPages';
+import { CablesInstance, solveCables } from '../core/models/cables';
+import { LayoutInstance, solveLayout } from '../core/models/layout';
+import { planJob } from '../core/plan';
+import { arrange } from '../core/rack/arrange/arrange';
+import { isSchool, SCHOOLS, wishOf } from '../core/rack/arrange/arrangeWish';
+import { cablePlanCommands, planCable } from '../core/runs/cablePlan';
+import { findSnags } from '../core/snags/findSnags';
+import { GRADE_WORDS } from '../core/snags/snag';
+import { citeSource } from '../core/standards/source';
+import { counted } from '../core/text/counted';
+import { formatLength } from '../core/units/length';
+import { elevationPng } from '../print/elevationPng';
+import { holeCardPdf } from '../print/holeCardPdf';
+import { labelsPdf } from '../print/labelsPdf';
+import { labelsSvg } from '../print/labelsSvg';
+import { wallPdf } from '../print/wallPdf';
+
+const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
+
+  import RUNS.csv [--gear GEAR.json] [--name NAME] [--units metric|imperial] [--skip-bad-rows] -o JOB.json
+                    read runs, and racks and gear, into a new job
+  plan JOB.json [--include-spare] -o JOB.json
+                    place, land and patch what is not decided yet
+  check JOB.json [--json]
+                    list the snags; exit 1 when something won't work
+  export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|elevation.png|hole-card.pdf|wall.pdf|
+                       labels.svg|labels.pdf|job.json -o FILE
+                    labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
+                    width, height, columns, rows, label width, height, left, top, gap across, gap down),
+                    and --code-for URL, which the label is added to
+  buy JOB.json [--seconds N] [--seed N] -o JOB.json
+                    plan which run is cut from which box of cable
+  arrange JOB.json [--school sandwich|managers|entry] [--seconds N] [--seed N] [-o JOB.json]
+                    propose places for all gear, with the reason for each; -o writes the job with it
+  solve cables|layout INSTANCE.json [--seconds N] [--seed N] [-o FILE]
+                    solve an instance of a model; see docs/command-line.md
+  schema [--of job|gear] [-o FILE]
+                    the JSON Schema of the job file, or of the gear file
+
+-o - writes to standard output. Exit 0: done. 1: check found something that won't work.
+2: the command or a file could not be taken, and nothing was written.
+`;
+
+const ROOT = resolve(import.meta.dirname, '../..');
+
+/** Labels as the options ask for them; those that do not fit are named. */
+function labelsFor(job: Job, options: Options) {
+  const { kind, sheet, own, 'code-for': codeFor } = options;
+  const given = Object.entries({ kind, sheet, own, codeFor }).filter(([, value]) => value !== undefined);
+  const pages = labelPages(job, readLabelOptions(Object.fromEntries(given)));
+  for (const fault of pages.faults) say(fault);
+  return pages;
+}
+
+const EXPORTS: Record<string, (job: Job, options: Options) => string | Promise<Uint8Array>> = {
+  'port-map.csv': portMapCsv,
+  'runs.csv': runsCsv,
+  'pull-sheet.csv': pullSheetCsv,
+  'elevation.svg': elevationSvg,
+  'elevation.png': (job) => elevationPng(job, ROOT),
+  'hole-card.pdf': (job) => holeCardPdf(job, ROOT),
+  'wall.pdf': (job) => wallPdf(job, ROOT),
+  'labels.svg': (job, options) => labelsSvg(labelsFor(job, options)),
+  'labels.pdf': (job, options) => labelsPdf(labelsFor(job, options), `Labels of ${job.name}`, ROOT),
+  'job.json': writeJobFile,
+};
+
+type Options = ReturnType<typeof readArguments>['values'];
+
+function readArguments(args: string[]) {
+  return parseArgs({
+    args,
+    allowPositionals: true,
+    options: {
+      gear: { type: 'string' },
+      name: { type: 'string' },
+      units: { type: 'string' },
+      out: { type: 'string', short: 'o' },
+      as: { type: 'string' },
+      of: { type: 'string' },
+      json: { type: 'boolean' },
+      kind: { type: 'string' },
+      sheet: { type: 'string' },
+      own: { type: 'string' },
+      'code-for': { type: 'string' },
+      school: { type: 'string' },
+      seconds: { type: 'string' },
+      seed: { type: 'string' },
+      'skip-bad-rows': { type: 'boolean' },
+      'include-spare': { type: 'boolean' },
+      help: { type: 'boolean', short: 'h' },
+    },
+  });
+}
+
+const say = (text: string) => process.stderr.write(`${text}\n`);
+
+function read(path: string): Uint8Array {
+  try {
+    return readFileSync(path === '-' ? 0 : path);
+  } catch (fault) {
+    const reason =
+      (fault as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : String((fault as Error).message);
+    return refuse('cannot-read', `${path}: ${reason}.`);
+  }
+}
+
+const readText = (path: string) => decodeText(read(path)).text;
+
+/** Written beside and then renamed, so that a file is never half-written. */
+function write(path: string | undefined, text: string | Uint8Array): void {
+  if (path === undefined || path === '-') {
+    process.stdout.write(text);
+    return;
+  }
+  const beside = `${path}.${process.pid}.part`;
+  try {
+    writeFileSync(beside, text);
+    renameSync(beside, path);
+  } catch (fault) {
+    refuse('cannot-write', `${path}: ${(fault as Error).message}.`);
+  }
+}
+
+function needOut(options: Options): string {
+  return options.out ?? refuse('usage', 'Say where to write with -o FILE, or -o - for standard output.');
+}
+
+function importRuns(path: string, options: Options): number {
+  const out = needOut(options);
+  const units = options.units ?? 'metric';
+  if (units !== 'metric' && units !== 'imperial') return refuse('usage', '--units: expected metric or imperial.');
+  const name = options.name ?? (path.split('/').at(-1) ?? '').replace(/\.[^.]*$/, '');
+  const commands: Command[] = [];
+  if (options.gear !== undefined) {
+    const { racks, gear } = readGearFile(readText(options.gear));
+    for (const rack of racks) commands.push({ type: 'addRack', rack });
+    if (gear.length > 0) commands.push({ type: 'addGear', gear });
+  }
+  const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units }), commands).job;
+
+  const table = readCsvTable(readText(path));
+  const preview = previewRuns(start, table, guessColumns(table.header, units));
+  const faults = preview.rows.flatMap((row) => row.faults.map((fault) => faultWords(row.line, fault)));
+  for (const words of faults) say(`${path}: ${words}`);
+  if (faults.length > 0 && !options['skip-bad-rows']) {
+    return refuse(
+      'bad-rows',
+      `${counted(preview.counts['not taken'], 'row')} cannot be taken, so nothing was written. Mend them, or leave them out with --skip-bad-rows.`,
+    );
+  }
+  const command = importCommand(preview, randomUUID);
+  const job = command ? applyCommands(start, [command]).job : start;
+  write(out, writeJobFile(job));
+  say(
+    `${counted(preview.counts.new, 'run')}, ${counted(Object.keys(job.gear).length, 'device')}, ${counted(Object.keys(job.racks).length, 'rack')} written to ${out}`,
+  );
+  return 0;
+}
+
+function plan(path: string, options: Options): number {
+  const out = needOut(options);
+  const { job, left } = planJob(readJobFile(readText(path)), { includeSpare: options['include-spare'] ?? false });
+  write(out, writeJobFile(job));
+  const count = (table: 'placements' | 'landings' | 'cords') => Object.keys(job[table]).length;
+  say(
+    `${counted(count('placements'), 'device')} placed, ${counted(count('landings'), 'run')} landed, ${counted(count('cords'), 'run')} patched`,
+  );
+  for (const why of left) say(`left: ${why}`);
+  return 0;
+}
+
+function check(path: string, options: Options): number {
+  const snags = findSnags(readJobFile(readText(path)));
+  if (options.json) {
+    const plain = snags.map(({ mends, source, ...snag }) => ({
+      ...snag,
+      source: citeSource(source),
+      mends: mends().map(({ label }) => label),
+    }));
+    write('-', `${JSON.stringify(plain, null, 2)}\n`);
+  } else {
+    for (const { grade, what, source } of snags) write('-', `${GRADE_WORDS[grade]}: ${what} [${citeSource(source)}]\n`);
+    write('-', snags.length === 0 ? 'No snags.\n' : `${counted(snags.length, 'snag')}.\n`);
+  }
+  return snags.some(({ grade }) => grade === 'wont-work') ? 1 : 0;
+}
+
+/** A number of an option, or its default. */
+function numberOption(options: Options, name: 'seconds' | 'seed', initial: number, least: number): number {
+  const text = options[name];
+  if (text === undefined) return initial;
+  const value = Number(text);
+  if (text.trim() === '' || !Number.isFinite(value) || value < least)
+    return refuse('usage', `--${name}: expected a number from ${least}, found “${text}”.`);
+  return value;
+}
+
+const limitsOf = (options: Options, seconds: number) => ({
+  seed: numberOption(options, 'seed', 1, 0),
+  now: () => performance.now(),
+  untilMs: performance.now() + numberOption(options, 'seconds', seconds, 0) * 1000,
+});
+
+function buy(path: string, options: Options): number {
+  const out = needOut(options);
+  const job = readJobFile(readText(path));
+  const made = planCable(job, limitsOf(options, 2), randomUUID);
+  const commands = cablePlanCommands(job, made);
+  write(out, writeJobFile(commands.length > 0 ? applyCommands(job, commands).job : job));
+  for (const { cable, runs, opened, scrapMm, proven } of made.buys) {
+    const standing = proven ? 'proven the fewest and the least' : 'best found, not proven';
+    say(
+      `${cable}: ${counted(runs, 'run')}, ${counted(opened, 'box', 'boxes')} to buy, ${formatLength(scrapMm, job.units)} of scrap (${standing})`,
+    );
+  }
+  for (const { why } of made.left) say(`left: ${why}`);
+  return 0;
+}
+
+function arrangeJob(path: string, options: Options): number {
+  const job = readJobFile(readText(path));
+  const { school = wishOf(job).school } = options;
+  if (!isSchool(school)) return refuse('usage', `--school: expected one of ${SCHOOLS.join(', ')}, found “${school}”.`);
+  const made = arrange(job, { ...wishOf(job), school }, limitsOf(options, 10));
+  for (const { place, name, was, moved, why, second } of made.places) {
+    const from = moved && was !== null ? `, from ${was}` : '';
+    const next = second ? ` Next best ${second.place}: ${second.points.toFixed(1)} more (${second.why}).` : '';
+    write('-', `${place}: ${name}${from}. ${why}${next}\n`);
+  }
+  for (const note of made.notes) say(note);
+  for (const { why } of made.left) say(`left: ${why}`);
+  const { cordsMm, freeU, moves, minutes, hotPairs } = made.figures;
+  const standing = made.proven
+    ? 'proven best'
+    : `best found, at most ${(made.cost - made.bound).toFixed(1)} points from the best`;
+  say(
+    `${made.cost.toFixed(1)} points (${standing}); cords about ${formatLength(cordsMm, job.units)}, ${counted(hotPairs, 'hot pair')}, ${counted(freeU, 'unit')} free in one piece, ${counted(moves, 'move')}, ${minutes} min`,
+  );
+  if (options.out !== undefined)
+    write(options.out, writeJobFile(made.commands.length > 0 ? applyCommands(job, made.commands).job : job));
+  return 0;
+}
+
+/** An instance read by its model's schema. */
+function readInstance<T>(schema: z.ZodType<T>, data: unknown): T {
+  const checked = schema.safeParse(data);
+  if (checked.success) return checked.data;
+  return refuse('instance', `The instance is not as its model says. ${issueWords(checked.error).join('; ')}.`);
+}
+
+const MODELS: Record<string, (data: unknown, options: Options) => object> = {
+  cables: (data, options) => solveCables(readInstance(CablesInstance, data), limitsOf(options, 10)),
+  layout: (data, options) => solveLayout(readInstance(LayoutInstance, data), limitsOf(options, 20)),
+};
+
+function solve(model: string, path: string | undefined, options: Options): number {
+  const run = Object.hasOwn(MODELS, model) ? MODELS[model] : undefined;
+  if (!run || path === undefined)
+    return refuse('usage', `solve takes a model (${Object.keys(MODELS).join(', ')}) and one file.`);
+  write(options.out, `${JSON.stringify(run(parseJson(readText(path), 'The instance'), options), null, 2)}\n`);
+  return 0;
+}
+
+async function exportJob(path: string, options: Options): Promise<number> {
+  const make = EXPORTS[options.as ?? ''];
+  if (!make) return refuse('usage', `--as: expected one of ${Object.keys(EXPORTS).join(', ')}.`);
+  const out = needOut(options);
+  write(out, await make(readJobFile(readText(path)), options));
+  return 0;
+}
+
+function schema(options: Options): number {
+  const of = options.of ?? 'job';
+  if (of !== 'job' && of !== 'gear') return refuse('usage', '--of: expected job or gear.');
+  write(options.out, `${JSON.stringify(of === 'job' ? jobFileSchema() : gearFileSchema(), null, 2)}\n`);
+  return 0;
+}
+
+/** Run one command line. @returns the exit code */
+export async function main(args: string[]): Promise<number> {
+  try {
+    const { values, positionals } = readArguments(args);
+    const [verb, path, ...more] = positionals;
+    if (values.help || verb === undefined || verb === 'help') {
+      process.stdout.write(HELP);
+      return 0;
+    }
+    if (verb === 'schema') return schema(values);
+    if (verb === 'solve') return solve(path ?? '', more[0], values);
+    const verbs: Record<string, (path: string, options: Options) => number | Promise<number>> = {
+      import: importRuns,
+      plan,
+      check,
+      export: exportJob,
+      buy,
+      arrange: arrangeJob,
+    };
+    const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
+    if (!run)
+      return refuse(
+        'usage',
+        `There is no command ${verb}: expected import, plan, arrange, buy, check, export, solve or schema.`,
+      );
+    if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
+    return await run(path, values);
+  } catch (fault) {
+    const usage = fault instanceof TypeError && (fault as NodeJS.ErrnoException).code?.startsWith('ERR_PARSE_ARGS');
+    if (!(fault instanceof Refusal) && !usage) throw fault;
+    say((fault as Error).message);
+    return 2;
+  }
+}
