@@ -47,26 +47,30 @@ test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', asy
   await page.getByLabel(/^Height/).fill('6');
   await device(page, 'Put it up').click();
   await expect(page.getByTestId('rack-front')).toHaveCount(2);
-  const annex = await frame(page, 'front', 0);
-  const unit = annex.height / 6;
-  await drag(page, await middle(page, /^Core switch/), { x: annex.x + 60, y: annex.y + unit * 0.5 });
+  // Measured anew each time: a shorter pile or another cabinet moves and scales the drawing.
+  const inAnnex = async (fromTop: number, side: 'front' | 'rear' = 'front') => {
+    const box = await frame(page, side, 0);
+    return { x: box.x + 60, y: box.y + (box.height / 6) * fromTop };
+  };
+  await drag(page, await middle(page, /^Core switch/), await inAnnex(0.5));
   await expect(page.getByTestId('place-words')).toHaveText('Free: U6 of Annex');
   await page.mouse.up();
   await expect(device(page, 'Core switch, U6')).toBeVisible();
 
   // A shelf, and what has no ears on it: elsewhere it is told why not.
-  await drag(page, await middle(page, /^Shelf, 250 mm 1U/), { x: annex.x + 60, y: annex.y + unit * 2.5 });
+  await drag(page, await middle(page, /^Shelf, 250 mm 1U/), await inAnnex(2.5));
   await page.mouse.up();
-  await drag(page, await middle(page, /^Small switch/), { x: annex.x + 60, y: annex.y + unit * 4.5 });
+  await expect(device(page, /^Shelf, 250 mm, U4/)).toBeVisible();
+  await drag(page, await middle(page, /^Small switch/), await inAnnex(4.5));
   await expect(page.getByTestId('place-words')).toContainText('has no ears: put it on a shelf');
-  await page.mouse.move(annex.x + 60, annex.y + unit * 2.5, { steps: 3 });
+  const shelf = await inAnnex(2.5);
+  await page.mouse.move(shelf.x, shelf.y, { steps: 3 });
   await expect(page.getByTestId('place-words')).toHaveText('Free: on Shelf, 250 mm');
   await page.mouse.up();
   await expect(device(page, 'Small switch, 5 × 1G, on its shelf')).toBeVisible();
 
   // To the rear rails of the cabinet in the hand; the side view says what it is.
-  const rear = await frame(page, 'rear');
-  await drag(page, await middle(page, /^Core switch, U6/), { x: rear.x + 60, y: rear.y + unit * 0.5 });
+  await drag(page, await middle(page, /^Core switch, U6/), await inAnnex(0.5, 'rear'));
   await expect(page.getByTestId('place-words')).toHaveText('Free: U6 behind of Annex');
   await page.mouse.up();
   await expect(device(page, 'Core switch, U6 behind')).toBeVisible();

@@ -75,7 +75,8 @@ describe('the tables of plain records', () => {
 
   it('are taken down and put up again by the migrations', async () => {
     const { store: other } = await freshStore('plain-down');
-    await other.getMigrator().down();
+    // To the first migration, which has none of them.
+    await other.getMigrator().down({ to: 'Migration20261123190000' });
     const tables = async () =>
       (
         await other.em

@@ -260,8 +260,9 @@ describe('undo and redo', () => {
     const start = quillback();
     const id = await keep(start);
     const { commands, job: planned } = planJob(start);
-    await applyBatch(store, id, batch(0, ...commands.filter((command) => command.type === 'placeGear')));
-    await applyBatch(store, id, batch(1, ...commands.filter((command) => command.type !== 'placeGear')));
+    const places = (command: Command) => command.type === 'placeGear' || command.type === 'shelveGear';
+    await applyBatch(store, id, batch(0, ...commands.filter(places)));
+    await applyBatch(store, id, batch(1, ...commands.filter((command) => !places(command))));
     expect((await jobOf(id)).job).toEqual({ ...planned, id });
 
     const later = await open();

@@ -202,7 +202,8 @@ describe('elevation as SVG', () => {
     const svg = elevationSvg(planJob(quillback()).job);
     const [, width, height] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg) ?? [];
     expect(svg).toContain(`width="${width}mm" height="${height}mm"`);
-    expect(svg.match(/<circle/g)).toHaveLength(18 * 3 * 2);
+    // Two columns in front and two behind.
+    expect(svg.match(/<circle/g)).toHaveLength(18 * 3 * 2 * 2);
     expect(svg.match(/fill="#eee"/g)).toHaveLength(24 + 24 + 26 + 18 + 11 + 2 + 8 + 4);
   });
 

@@ -38,7 +38,7 @@ export function ChosenDevice({
   return (
     <div role="toolbar" aria-label={`${gear.name}: what to do`} className="flex flex-wrap items-center gap-1.5">
       <Button onClick={onChange}>
-        <Pencil size={15} aria-hidden /> Change {gear.name}
+        <Pencil size={15} aria-hidden /> <span className="max-w-48 truncate">Change {gear.name}</span>
       </Button>
       {place && (
         <Button onClick={() => dispatch([{ type: 'pinGear', gearIds: [gear.id], pinned: !place.pinned }])}>

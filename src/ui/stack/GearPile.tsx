@@ -34,7 +34,7 @@ export function GearPile({
     <section
       ref={ref}
       aria-label="Pile"
-      className="flex max-h-[124px] w-full shrink-0 flex-wrap items-start gap-x-3 gap-y-1 overflow-auto border-y bg-sheet px-3 py-1.5"
+      className="flex max-h-[124px] min-h-[58px] w-full shrink-0 flex-wrap items-start gap-x-3 gap-y-1 overflow-auto border-y bg-sheet px-3 py-1.5"
     >
       <h2 className="wide py-1 font-bold">Pile</h2>
       {pile.length === 0 && (
