@@ -10,6 +10,8 @@ export default defineConfig({
           name: 'core',
           include: ['src/**/*.test.ts', 'tests/{cli,ui,simulators,print}/**/*.test.ts'],
           testTimeout: 30_000,
+          // Nothing here changes what others read: modules are loaded once and not once a file.
+          isolate: false,
         },
       },
       {

@@ -1,11 +1,13 @@
 import type { Job } from '../job/job';
 import { Mount } from '../job/records/mount';
 import type { Rack } from '../job/records/rack';
+import { citeSource } from '../standards/source';
 import {
   eurocodePermanent,
   eurocodeWithdrawalN,
   leadHoleShare,
   leastPenetration,
+  leastPenetrationSource,
   MM_PER_INCH,
   NEWTON_PER_POUND,
   specificGravity,
@@ -134,7 +136,9 @@ function notesOf(mount: Mount, load: RackLoad, leastThreadMm: number | null): st
       'Shear is shown and not judged: enter what one fixing may bear sideways, from its table, to have it counted.',
     );
   if (leastThreadMm !== null)
-    notes.push(`A lag screw needs ${Math.ceil(leastThreadMm)} mm of thread in the stud at least.`);
+    notes.push(
+      `A lag screw needs ${Math.ceil(leastThreadMm)} mm of thread in the stud at least [${citeSource(leastPenetrationSource)}].`,
+    );
   if (!load.emptyKnown)
     notes.push('The mass of the empty cabinet is not known and counts nothing: enter it under the rack.');
   return notes;

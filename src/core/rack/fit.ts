@@ -5,7 +5,7 @@ import type { Rack } from '../job/records/rack';
 import { frameWidths, holesOfPattern } from '../standards/rackDimensions';
 import { formatSize } from '../units/length';
 import { holesOf } from './holes';
-import { bodyWidthMm, isUpright, plugFrontMm, plugRearMm, rearRailMm, standingIn } from './space';
+import { bodyWidthMm, isUpright, plugFrontMm, plugRearMm, rearRailMm, standingIn, takesUnits } from './space';
 import { span, unitName } from './units';
 
 /** Where a device would stand. */
@@ -42,7 +42,7 @@ const outside: Check = (_, gear, { rack, bottomU }) => {
 };
 
 const wrongFace: Check = (_, gear, { face }) => {
-  const corner = face !== 'front' && face !== 'rear';
+  const corner = !takesUnits({ face });
   if (gear.frame === 'free') return `${gear.name} has no ears: put it on a shelf or into a mount kit.`;
   if (isUpright(gear) && !corner) return `${gear.name} is upright: it stands at a side or in a rear corner.`;
   if (!isUpright(gear) && corner) return `${gear.name} is screwed to the rails, in front or behind.`;
@@ -96,7 +96,7 @@ const tooDeep: Check = (job, gear, { rack }) => {
 
 /** Front and rear gear in the same units: their bodies with the plugs between them. */
 const meetsRear: Check = (job, gear, { rack, bottomU, face }) => {
-  if (face !== 'front' && face !== 'rear') return null;
+  if (!takesUnits({ face })) return null;
   const wanted = span(bottomU, gear.heightU);
   const other = standingIn(job, rack.id).find(({ gear: there, placement }) => {
     if (there.id === gear.id || placement.face !== (face === 'front' ? 'rear' : 'front')) return false;
@@ -158,7 +158,7 @@ const noSupport: Check = (job, gear, { rack, bottomU, face }) => {
 };
 
 const noHole: Check = (_, gear, { rack, bottomU, face }) => {
-  if ((face !== 'front' && face !== 'rear') || rack.holePattern === 'universal') return null;
+  if (!takesUnits({ face }) || rack.holePattern === 'universal') return null;
   const there: readonly number[] = holesOfPattern[rack.holePattern];
   const missing = holesOf(gear, bottomU).find(({ hole }) => !there.includes(hole));
   return missing

@@ -94,7 +94,7 @@ export function planPlacement(job: Job): PlacementPlan {
 }
 
 /** The first shelf, drawer or bay in a rack that takes a device beside what stands on it. */
-export function shelveSomewhere(job: Job, gear: Gear): Extract<Command, { type: 'shelveGear' }> | null {
+function shelveSomewhere(job: Job, gear: Gear): Extract<Command, { type: 'shelveGear' }> | null {
   const index = indexJob(job);
   for (const carrier of index.gearInOrder) {
     if (!isCarrier(carrier) || !index.placementOfGear.has(carrier.id)) continue;

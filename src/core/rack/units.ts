@@ -1,6 +1,7 @@
 import type { Gear } from '../job/records/gear';
 import type { Placement } from '../job/records/placement';
 import type { Rack } from '../job/records/rack';
+import { takesUnits } from './space';
 
 /** Lowest and highest unit that a device of this height takes, counted from the bottom. */
 export const span = (bottomU: number, heightU: number) => ({ bottomU, topU: bottomU + heightU - 1 });
@@ -21,7 +22,7 @@ export function unitName(rack: Rack, bottomU: number, heightU: number): string {
 export function freeUnits(rack: Rack, placements: Placement[], gear: Record<string, Gear>): number[] {
   const taken = new Set<number>();
   for (const placement of placements) {
-    if (placement.rackId !== rack.id || (placement.face !== 'front' && placement.face !== 'rear')) continue;
+    if (placement.rackId !== rack.id || !takesUnits(placement)) continue;
     const height = gear[placement.gearId]?.heightU ?? 0;
     for (let unit = placement.bottomU; unit < placement.bottomU + height; unit++) taken.add(unit);
   }

@@ -1,4 +1,4 @@
-import { commonPractice, fromMemory, published } from './source';
+import { fromMemory, published } from './source';
 
 /** Dimensions of racks, millimetres. EIA/ECA-310-E and IEC 60297-3-100. */
 export const rackDimensions = {
@@ -10,12 +10,14 @@ export const rackDimensions = {
 } as const;
 export const rackDimensionsSource = published('EIA/ECA-310-E; IEC 60297-3-100');
 
-/** Widths of the two kinds of frame, millimetres: panel, hole columns apart, clear opening between the rails. */
+/**
+ * Widths of the two kinds of frame, millimetres: panel, hole columns apart, clear opening between the rails.
+ * Those of the 10-inch frame are common practice, no source.
+ */
 export const frameWidths = {
   '19-inch': { panelMm: 482.6, holesApartMm: 465.1, openingMm: 450 },
   '10-inch': { panelMm: 254, holesApartMm: 236.5, openingMm: 222 },
 } as const;
-export const frameSources = { '19-inch': rackDimensionsSource, '10-inch': commonPractice } as const;
 
 /** The wide pattern has no middle hole. */
 export const holesOfPattern = { universal: [1, 2, 3], wide: [1, 3] } as const;

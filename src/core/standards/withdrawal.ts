@@ -42,8 +42,7 @@ export function ultimatePerInch({ kind, diameterIn }: WoodScrew, gravity: number
 }
 export const ultimateSource = published('FPL Wood Handbook, chapter 8');
 
-/** Load duration: how long a load lasts changes what wood bears. */
-export const loadDuration = { permanent: 0.9, 'ten years': 1, 'two months': 1.15, wind: 1.6 } as const;
+/** How long a load lasts changes what wood bears: 0.9 for good, 1 for ten years, 1.15 for two months, 1.6 for wind. */
 export const loadDurationSource = published('NDS: load duration factor');
 
 /** Lead hole for the threaded part of a lag screw, share of its diameter. NDS 12.1.4. */

@@ -4,7 +4,8 @@ import { useMemo, useState } from 'react';
 import { applyCommands } from '@/core/job/apply';
 import type { Job } from '@/core/job/job';
 import type { Arrangement } from '@/core/rack/arrange/arrange';
-import { PRIORITIES, SCHOOLS, schoolReasons, wishOf } from '@/core/rack/arrange/arrangeWish';
+import { PRIORITIES, SCHOOLS, schoolReasons, schoolSource, wishOf } from '@/core/rack/arrange/arrangeWish';
+import { citeSource } from '@/core/standards/source';
 import { answerCommand, answerOf } from '@/core/survey/answers';
 import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/survey/questions';
 import { counted } from '@/core/text/counted';
@@ -118,6 +119,7 @@ function Schools() {
           <dt className="wide font-bold">{schoolReasons[school].name}</dt>
           <dd className="mt-1">For it: {schoolReasons[school].for}</dd>
           <dd className="mt-1 text-soft">Against it: {schoolReasons[school].against}</dd>
+          <dd className="narrow mt-1 text-soft text-xs">Source: {citeSource(schoolSource)}</dd>
         </div>
       ))}
     </dl>

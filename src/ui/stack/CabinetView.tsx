@@ -28,7 +28,7 @@ import { useCarrying } from './carrying';
 import { GearPile } from './GearPile';
 import { GearSheet } from './GearSheet';
 import { OVERLAYS, type Overlay } from './overlays';
-import { type Frames, RackFace } from './RackFace';
+import { type Frames, frameKey, RackFace } from './RackFace';
 import { RackPicker } from './RackPicker';
 import { RackSheet } from './RackSheet';
 import { RackSide, sideReach } from './RackSide';
@@ -116,7 +116,7 @@ function Cabinets({
     const { carried, set } = useCarrying.getState();
     for (const one of all) {
       for (const side of ['front', 'rear'] as const) {
-        const frame = frames.current.get(`${one.id} ${side}`)?.getBoundingClientRect();
+        const frame = frames.current.get(frameKey(one.id, side))?.getBoundingClientRect();
         if (!frame || x < frame.left - 28 || x > frame.right + 28) continue;
         const free = gear.frame === 'free';
         const top = free

@@ -3,7 +3,16 @@ import { type Backboard, backboard, boardDetailsSource, boardThicknessSource } f
 import { wallVerdict } from '@/core/mounting/wallMount';
 import { percent } from '@/core/standards/practice';
 import { citeSource } from '@/core/standards/source';
-import { combinedSource, eurocodeSource, staticsSource, withdrawalSource } from '@/core/standards/withdrawal';
+import {
+  combinedSource,
+  eurocodeSource,
+  leadHoleSource,
+  loadDurationSource,
+  specificGravitySource,
+  staticsSource,
+  ultimateSource,
+  withdrawalSource,
+} from '@/core/standards/withdrawal';
 import { formatForce, formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
@@ -95,10 +104,13 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
           </tbody>
         </table>
         <p className="narrow mt-1 text-soft text-xs">
-          Sources: {citeSource(staticsSource)}; {citeSource(withdrawalSource)}
+          Sources:{' '}
+          {[staticsSource, withdrawalSource, specificGravitySource, loadDurationSource, ultimateSource]
+            .map(citeSource)
+            .join('; ')}
           {mount.shearN !== null && `; ${citeSource(combinedSource)}`}. The safety inside these values is not taken out.
           {verdict.leadHoleMm &&
-            ` Lead hole for the thread: ${verdict.leadHoleMm.least.toFixed(1)} to ${verdict.leadHoleMm.most.toFixed(1)} mm (NDS 12.1.4).`}
+            ` Lead hole for the thread: ${verdict.leadHoleMm.least.toFixed(1)} to ${verdict.leadHoleMm.most.toFixed(1)} mm (${citeSource(leadHoleSource)}).`}
         </p>
       </section>
       <BoardView board={board} />

@@ -46,10 +46,9 @@ export const PortGroup = z.strictObject({
 export type PortGroup = z.infer<typeof PortGroup>;
 
 /** What it is made to be screwed to: the rails of a rack, the upright channel beside them, or nothing. */
-export const FRAMES = ['19-inch', '10-inch', 'upright', 'free'] as const;
-export type Frame = (typeof FRAMES)[number];
+const FRAMES = ['19-inch', '10-inch', 'upright', 'free'] as const;
 export const INLETS = ['none', 'c6', 'c8', 'c14', 'c20', 'barrel', 'cord'] as const;
-export const AIRFLOWS = ['none', 'front-rear', 'rear-front', 'side', 'up'] as const;
+const AIRFLOWS = ['none', 'front-rear', 'rear-front', 'side', 'up'] as const;
 export const HOLE_CHOICES = ['standard', 'outer', 'middle', 'all'] as const;
 const mm = (least: number, most = 2000) => whole(least, most).nullable().default(null);
 
@@ -92,6 +91,6 @@ export const Gear = z
   .meta({ id: 'Gear' });
 export type Gear = z.infer<typeof Gear>;
 
-export const CARRIERS: readonly GearKind[] = ['shelf', 'drawer', 'kit'];
+const CARRIERS: readonly GearKind[] = ['shelf', 'drawer', 'kit'];
 /** Things that others can stand in or on. */
 export const isCarrier = (gear: Pick<Gear, 'kind'>): boolean => CARRIERS.includes(gear.kind);
