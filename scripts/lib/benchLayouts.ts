@@ -70,7 +70,7 @@ function plotGrowth(ours: Point[], theirs: Point[]) {
     backgroundColor: '#fff',
     title: { text: 'Time to arrange one cabinet, by number of devices', left: 16, top: 8, textStyle: { fontSize: 15 } },
     legend: { top: 36, left: 16 },
-    grid: { left: 70, right: 24, top: 76, bottom: 54 },
+    grid: { left: 70, right: 24, top: 100, bottom: 54 },
     xAxis: { type: 'value', name: 'devices', nameLocation: 'middle', nameGap: 32, min: 4, max: 30 },
     yAxis: { type: 'log', name: 'seconds', min: 0.001, max: 100 },
     series: [
