@@ -8,6 +8,7 @@ import { runLengthMm } from './runs/routeLength';
 import type { StationId } from './stations';
 import { openByItself } from './survey/openPoints';
 import { proposeRuns } from './survey/proposeRuns';
+import { formatMass } from './units/force';
 import { formatLength } from './units/length';
 
 export type Figure = { name: string; value: string };
@@ -44,11 +45,14 @@ export function stationFigures(job: Job, station: StationId): Figure[] {
   }
   if (station === 'stack') {
     const { units, freeUnits, massKg, ratedLoadKg, powerW, inPile } = rackFigures(job);
-    const mass = `${massKg.toFixed(1)} kg`;
+    const mass = formatMass(massKg, job.units);
     return [
       { name: 'Units free', value: of(freeUnits, units) },
       { name: 'In the pile', value: String(inPile) },
-      { name: 'Gear in the rack', value: ratedLoadKg === null ? mass : `${mass} of ${ratedLoadKg} kg` },
+      {
+        name: 'Gear in the rack',
+        value: ratedLoadKg === null ? mass : `${mass} of ${formatMass(ratedLoadKg, job.units)}`,
+      },
       { name: 'Power without PoE', value: `${powerW} W` },
     ];
   }

@@ -15,6 +15,8 @@ import {
   withdrawalPerInch,
   woodScrews,
 } from '../standards/withdrawal';
+import { formatForce } from '../units/force';
+import { formatSize, type Units } from '../units/length';
 import { outerDepthOf, type RackLoad, rackLoad } from './rackLoad';
 
 /** The mount of a rack as kept, or as it is when nothing has been said of it. */
@@ -83,7 +85,7 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
     { words: 'as it hangs', ...fixingForces(mount, load.weightN, load.outMm) },
     { words: front, ...fixingForces(mount, load.weightN, depth) },
     {
-      words: `somebody leaning on the front edge with ${mount.leanN} N`,
+      words: `somebody leaning on the front edge with ${formatForce(mount.leanN, job.units)}`,
       ...fixingForces(mount, load.weightN, load.outMm, mount.leanN, depth),
     },
   ];
@@ -115,11 +117,11 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
     leadHoleMm: lead && { least: lead.least * diameterMm, most: lead.most * diameterMm },
     use: hollow ? null : share,
     holds: hollow ? false : share === null ? null : share <= 1 && !tooShallow,
-    notes: notesOf(mount, load, tooShallow ? leastPenetration * diameterMm : null),
+    notes: notesOf(job.units, mount, load, tooShallow ? leastPenetration * diameterMm : null),
   };
 }
 
-function notesOf(mount: Mount, load: RackLoad, leastThreadMm: number | null): string[] {
+function notesOf(units: Units, mount: Mount, load: RackLoad, leastThreadMm: number | null): string[] {
   const notes: string[] = [];
   if (mount.wall === 'plasterboard')
     notes.push(
@@ -137,7 +139,7 @@ function notesOf(mount: Mount, load: RackLoad, leastThreadMm: number | null): st
     );
   if (leastThreadMm !== null)
     notes.push(
-      `A lag screw needs ${Math.ceil(leastThreadMm)} mm of thread in the stud at least [${citeSource(leastPenetrationSource)}].`,
+      `A lag screw needs ${formatSize(Math.ceil(leastThreadMm), units)} of thread in the stud at least [${citeSource(leastPenetrationSource)}].`,
     );
   if (!load.emptyKnown)
     notes.push('The mass of the empty cabinet is not known and counts nothing: enter it under the rack.');

@@ -3,6 +3,7 @@ import type { Gear } from '../job/records/gear';
 import type { Face } from '../job/records/placement';
 import type { Rack } from '../job/records/rack';
 import { frameWidths, holesOfPattern } from '../standards/rackDimensions';
+import { formatMass } from '../units/force';
 import { formatSize } from '../units/length';
 import { holesOf } from './holes';
 import { bodyWidthMm, isUpright, plugFrontMm, plugRearMm, rearRailMm, standingIn, takesUnits } from './space';
@@ -154,7 +155,7 @@ const noSupport: Check = (job, gear, { rack, bottomU, face }) => {
     gear.massKg > EARS_HOLD.massKg || (gear.depthMm > EARS_HOLD.depthMm && gear.massKg > EARS_HOLD.alwaysKg);
   const held = gear.rails !== 'none' && rearRailMm(rack, bottomU) !== null;
   if (!heavy || held) return null;
-  return `${gear.name} hangs by its ears alone: ${gear.massKg} kg and ${mm(job, gear.depthMm)} deep want rails or a support behind.`;
+  return `${gear.name} hangs by its ears alone: ${formatMass(gear.massKg, job.units)} and ${mm(job, gear.depthMm)} deep want rails or a support behind.`;
 };
 
 const noHole: Check = (_, gear, { rack, bottomU, face }) => {

@@ -2,6 +2,7 @@ import { FASTENERS, type Mount, Mount as MountSchema, SPECIES, WALLS } from '@/c
 import type { Rack } from '@/core/job/records/rack';
 import { mountOf } from '@/core/mounting/wallMount';
 import { woodScrews } from '@/core/standards/withdrawal';
+import { forceToField, forceUnit, parseForce } from '@/core/units/force';
 import { parseSize, sizeToField, sizeUnit } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect } from '../kit/CommitField';
@@ -22,7 +23,7 @@ type SizeField =
   | 'bracketHeightMm'
   | 'lineHeightMm'
   | 'boardMm';
-type NumberField = 'topCount' | 'bottomCount' | 'safetyFactor' | 'leanN' | 'lastingFactor';
+type NumberField = 'topCount' | 'bottomCount' | 'safetyFactor' | 'lastingFactor';
 
 /** How a rack is fixed to its wall; every figure is kept as soon as it is typed. */
 export function MountForm({ rack }: { rack: Rack }) {
@@ -55,14 +56,17 @@ export function MountForm({ rack }: { rack: Rack }) {
       onCommit={(text) => taken(field, text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')))}
     />
   );
-  const force = (field: 'pullN' | 'shearN', label: string, help: string) => (
+  const force = (field: 'pullN' | 'shearN' | 'leanN', label: string, help?: string) => (
     <CommitField
       label={label}
-      unit="N"
-      help={help}
+      unit={forceUnit(job.units)}
+      {...(help ? { help } : {})}
       inputMode="decimal"
-      value={mount[field] === null ? '' : String(mount[field])}
-      onCommit={(text) => taken(field, text.trim() === '' ? null : Number(text.replace(',', '.')))}
+      value={mount[field] === null ? '' : forceToField(mount[field], job.units)}
+      onCommit={(text) => {
+        const none = text.trim() === '' && field !== 'leanN';
+        return taken(field, none ? null : (parseForce(text, job.units) ?? Number.NaN));
+      }}
     />
   );
   return (
@@ -108,7 +112,7 @@ export function MountForm({ rack }: { rack: Rack }) {
       {size('lineHeightMm', 'Top line above bottom line')}
       {figure('safetyFactor', 'Safety factor')}
       {figure('lastingFactor', 'Load duration', undefined, '0.9: for good.')}
-      {figure('leanN', 'Somebody leans with', 'N')}
+      {force('leanN', 'Somebody leans with')}
     </section>
   );
 }

@@ -9,6 +9,7 @@ import type { SearchLimits } from '../../solve/limits';
 import { largestFree, stackCost } from '../../solve/stacking/problem';
 import { stackUp } from '../../solve/stacking/stackUp';
 import { frameWidths } from '../../standards/rackDimensions';
+import { formatMass } from '../../units/force';
 import { unitName } from '../units';
 import { type ArrangeProblem, arrangeProblem } from './arrangeProblem';
 import { type ArrangeWish, moveMinutes } from './arrangeWish';
@@ -278,7 +279,7 @@ function whyHere(job: Job, problem: ArrangeProblem, bottoms: readonly number[], 
   }
   const { rack, bottomU } = placeOf(problem, bottoms[at] ?? 1);
   const top = bottomU + one.heightU - 1;
-  if (one.massKg >= 7 && bottomU <= rack.units / 2) words.push(`${one.massKg} kg, kept low`);
+  if (one.massKg >= 7 && bottomU <= rack.units / 2) words.push(`${formatMass(one.massKg, job.units)}, kept low`);
   if (one.kind === 'brush' || one.kind === 'panel') {
     const to =
       rack.entry === 'top'

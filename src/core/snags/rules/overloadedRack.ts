@@ -1,5 +1,6 @@
 import { gearKg } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
+import { formatMass } from '../../units/force';
 import type { SnagRule } from '../snag';
 
 export const overloadedRack: SnagRule = {
@@ -15,7 +16,7 @@ export const overloadedRack: SnagRule = {
       return {
         grade: 'will-bite' as const,
         rackIds: [rack.id],
-        what: `${rack.name} carries ${massKg.toFixed(1)} kg of gear and is rated for ${rack.ratedLoadKg} kg.`,
+        what: `${rack.name} carries ${formatMass(massKg, job.units)} of gear and is rated for ${formatMass(rack.ratedLoadKg, job.units)}.`,
       };
     }),
 };

@@ -1,5 +1,6 @@
 import { carriedBy } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
+import { formatMass } from '../../units/force';
 import type { SnagRule } from '../snag';
 
 export const shelfOverloaded: SnagRule = {
@@ -15,7 +16,7 @@ export const shelfOverloaded: SnagRule = {
       return {
         grade: 'will-bite' as const,
         gearIds: [carrier.id],
-        what: `${carrier.name} carries ${massKg.toFixed(1)} kg and is rated for ${carrier.carriesKg} kg.`,
+        what: `${carrier.name} carries ${formatMass(massKg, job.units)} and is rated for ${formatMass(carrier.carriesKg, job.units)}.`,
       };
     }),
 };
