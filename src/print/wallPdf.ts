@@ -62,7 +62,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
     for (const cut of board.cuts) say(`Cut: ${cut.words} ${size(cut.widthMm)} × ${size(cut.heightMm)}.`);
   }
   head('Cautions');
-  for (const { words, source } of [...mountingCautions(rack), ...liftingCautions])
+  for (const { words, source } of [...mountingCautions(rack, job.units), ...liftingCautions])
     say(`${words} [${citeSource(source)}]`);
 }
 

@@ -1,5 +1,6 @@
 import type { Rack } from '../job/records/rack';
 import { commonPractice, fromMemory, published, type Source } from '../standards/source';
+import { formatSize, type Units } from '../units/length';
 
 export type Caution = { words: string; source: Source };
 
@@ -21,14 +22,15 @@ const PLASTERBOARD: Caution = {
   words: 'Plasterboard and its fixings alone never carry a cabinet.',
   source: commonPractice,
 };
-const HEADROOM: Caution = {
-  words: 'On a way through, a wall cabinet between 685 mm and 2030 mm above the floor sticks out 100 mm at most.',
+/** 27, 80 and 4 inches. */
+const headroom = (units: Units): Caution => ({
+  words: `On a way through, a wall cabinet between ${formatSize(685.8, units)} and ${formatSize(2032, units)} above the floor sticks out ${formatSize(101.6, units)} at most.`,
   source: published('ADA 2010 307.2, accessible routes'),
-};
-const ELECTRICAL: Caution = {
-  words: 'Keep the space in front of electrical panels free: 900 mm deep, 762 mm wide, 2 m high.',
+});
+const electrical = (units: Units): Caution => ({
+  words: `Keep the space in front of electrical panels free: ${formatSize(900, units)} deep, ${formatSize(762, units)} wide, ${formatSize(2000, units)} high.`,
   source: published('NEC 110.26'),
-};
+});
 const EARTH: Caution = {
   words: 'Metal racks and screened panels are bonded to earth by a licensed electrician.',
   source: fromMemory('ANSI/TIA-607'),
@@ -48,9 +50,9 @@ const BATTERY: Caution = {
 };
 
 /** What is to be said about hanging or standing a rack, each where it applies. */
-export function mountingCautions(rack: Rack): Caution[] {
-  const wall = rack.standing === 'wall' ? [WALL, DRILLING, ANCHORS, PLASTERBOARD, HEADROOM] : [TIPPING];
-  return [...wall, ELECTRICAL, EARTH];
+export function mountingCautions(rack: Rack, units: Units): Caution[] {
+  const wall = rack.standing === 'wall' ? [WALL, DRILLING, ANCHORS, PLASTERBOARD, headroom(units)] : [TIPPING];
+  return [...wall, electrical(units), EARTH];
 }
 
 /** What is to be said about lifting gear into it. */

@@ -41,7 +41,7 @@ export function WallView() {
       ) : (
         <Standing rack={rack} />
       )}
-      <Cautions cautions={mountingCautions(rack)} />
+      <Cautions cautions={mountingCautions(rack, job.units)} />
     </section>
   );
 }

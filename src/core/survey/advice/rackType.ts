@@ -1,5 +1,6 @@
 import { rackFigures } from '../../rack/figures';
 import { commonPractice } from '../../standards/source';
+import { formatMass } from '../../units/force';
 import { answerOf } from '../answers';
 import type { AdviceOption, Adviser } from './advice';
 import { price } from './figures';
@@ -29,7 +30,7 @@ export const rackTypeAdvice: Adviser = (job) => {
     cons,
   });
   const { ratedLoadKg } = rackFigures(job);
-  const load = `${massKg.toFixed(1)} kg of gear`;
+  const load = `${formatMass(massKg, job.units)} of gear`;
   const suggested = closed ? 'enclosed' : small ? 'bracket' : heavy ? 'frame' : 'enclosed';
   return {
     id: 'rack-type',
@@ -44,7 +45,7 @@ export const rackTypeAdvice: Adviser = (job) => {
           ...(units > BRACKET_UNITS
             ? [`${units} U are more than the ${BRACKET_UNITS} it is commonly trusted with.`]
             : []),
-          ...(massKg > BRACKET_KG ? [`${load} are more than ${BRACKET_KG} kg.`] : []),
+          ...(massKg > BRACKET_KG ? [`${load} are more than ${formatMass(BRACKET_KG, job.units)}.`] : []),
           'No door: dust, noise and hands reach the gear.',
         ],
       ),
@@ -79,7 +80,7 @@ export const rackTypeAdvice: Adviser = (job) => {
       : small
         ? `${units} U and ${load} are little.`
         : heavy
-          ? `${load} are much for a wall${ratedLoadKg === null ? '' : ` (the rack here is rated ${ratedLoadKg} kg)`}.`
+          ? `${load} are much for a wall${ratedLoadKg === null ? '' : ` (the rack here is rated ${formatMass(ratedLoadKg, job.units)})`}.`
           : `${units} U and ${load} go into a cabinet on the wall.`,
     source: commonPractice,
   };
