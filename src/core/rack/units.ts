@@ -18,6 +18,12 @@ export function unitName(rack: Rack, bottomU: number, heightU: number): string {
   return low === high ? `U${low}` : `U${low}–U${high}`;
 }
 
+/** Units between a device and the end of its rack; the nearer end for `either`. */
+export function unitsToEdge(rack: Rack, bottomU: number, heightU: number, edge: Rack['entry']): number {
+  const [above, below] = [rack.units - span(bottomU, heightU).topU, bottomU - 1];
+  return { top: above, bottom: below, either: Math.min(above, below) }[edge];
+}
+
 /** Units of a rack that no placed device takes, from the bottom. */
 export function freeUnits(rack: Rack, placements: Placement[], gear: Record<string, Gear>): number[] {
   const taken = new Set<number>();

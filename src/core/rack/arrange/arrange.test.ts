@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, quillback } from '../../../../tests/support/jobs';
+import { overlaps } from '../../job/clashes';
 import type { Job } from '../../job/job';
 import { Gear } from '../../job/records/gear';
 import { Rack } from '../../job/records/rack';
 import { planJob } from '../../plan';
 import { placeFault } from '../fit';
-import { arrange } from './arrange';
+import { arrange, arrangementSoFar, type BetterSoFar } from './arrange';
 import { type ArrangeWish, SCHOOLS, wishOf } from './arrangeWish';
 import { expectedCords } from './expectedCords';
 
@@ -133,6 +134,60 @@ describe('arranging a cabinet', () => {
     expect(made.left[0]?.why).toContain('700 mm deep');
     expect(Object.keys(done(job, made).placements)).toHaveLength(3);
     expect(made.proven).toBe(false);
+  });
+
+  it('leaves alone what stands although it fits nowhere, and puts nothing into its units', () => {
+    const tall = Gear.parse({ id: 'tall', name: 'Tall', kind: 'server', heightU: 9, depthMm: 300 });
+    const full = apply(
+      bench(),
+      { type: 'addGear', gear: [tall] },
+      { type: 'placeGear', gearId: 'tall', rackId: 'rack', bottomU: 2 },
+      { type: 'editGear', gearId: 'tall', changes: { depthMm: 700 } },
+    );
+    const made = arrange(full, wish(full), looks());
+    expect(made.left.map(({ gearId }) => gearId)).toEqual(['tall']);
+    const after = done(full, made);
+    expect(place(after, 'tall')).toBe(2);
+    expect(overlaps(after)).toEqual([]);
+    // A rack made lower leaves it half outside: its units within the rack stay its own.
+    const low = apply(
+      full,
+      { type: 'liftGear', gearIds: ['panel', 'switch'] },
+      { type: 'editRack', rackId: 'rack', changes: { units: 6 } },
+    );
+    expect(overlaps(done(low))).toEqual([]);
+    expect(place(done(low), 'tall')).toBe(2);
+  });
+
+  it('takes out what stands and gives way, so that the rest has its units', () => {
+    const brush = Gear.parse({ id: 'brush', name: 'Brush', kind: 'brush', heightU: 1, depthMm: 20 });
+    const job = apply(
+      bench(),
+      { type: 'liftGear', gearIds: ['panel', 'switch'] },
+      { type: 'addGear', gear: [brush] },
+      { type: 'editRack', rackId: 'rack', changes: { units: 2 } },
+      { type: 'placeGear', gearId: 'brush', rackId: 'rack', bottomU: 1 },
+    );
+    const made = arrange(job, wish(job), looks());
+    expect(made.left.map(({ gearId }) => gearId)).toEqual(['brush']);
+    const after = done(job, made);
+    expect(
+      Object.values(after.placements)
+        .map((row) => row.gearId)
+        .sort(),
+    ).toEqual(['panel', 'switch']);
+  });
+
+  it('gives what was found on the way when it is broken off', () => {
+    const job = quillback();
+    const found: BetterSoFar[] = [];
+    arrange(job, wish(job), looks(), (better) => found.push(better));
+    const [first] = found;
+    if (!first) throw new Error('nothing found on the way');
+    const made = arrangementSoFar(job, wish(job), first);
+    expect(made).toMatchObject({ proven: false, left: [] });
+    expect(made.cost).toBeCloseTo(first.cost, 6);
+    expect(Object.keys(apply(job, ...made.commands).placements)).toHaveLength(12);
   });
 
   it('spreads gear over two racks and moves it between them', () => {

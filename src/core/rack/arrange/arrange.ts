@@ -10,7 +10,7 @@ import { largestFree, stackCost } from '../../solve/stacking/problem';
 import { stackUp } from '../../solve/stacking/stackUp';
 import { frameWidths } from '../../standards/rackDimensions';
 import { formatMass } from '../../units/force';
-import { unitName } from '../units';
+import { unitName, unitsToEdge } from '../units';
 import { type ArrangeProblem, arrangeProblem } from './arrangeProblem';
 import { type ArrangeWish, moveMinutes } from './arrangeWish';
 import { otherPlaces } from './otherPlaces';
@@ -53,7 +53,7 @@ export type Arrangement = {
 };
 
 /** A stack found on the way, with all that is needed to take it when the search is broken off. */
-export type BetterSoFar = { without: string[]; bottoms: number[]; cost: number };
+export type BetterSoFar = { gaveWay: { gearId: string; why: string }[]; bottoms: number[]; cost: number };
 
 /** What gives way first when there are not units enough. */
 const GIVES_WAY: readonly Gear['kind'][] = [
@@ -87,11 +87,10 @@ export function arrange(
   limits: SearchLimits,
   onBetter?: (better: BetterSoFar) => void,
 ): Arrangement {
-  const without = new Set<string>();
   const gaveWay: Arrangement['left'] = [];
   let problem = arrangeProblem(job, wish);
   const look = () =>
-    stackUp(problem.stack, limits, (bottoms, cost) => onBetter?.({ without: [...without], bottoms, cost }));
+    stackUp(problem.stack, limits, (bottoms, cost) => onBetter?.({ gaveWay: [...gaveWay], bottoms, cost }));
   let found = look();
   if (!found.bottoms && problem.stack.touching.length > problem.named) {
     problem = {
@@ -116,16 +115,15 @@ export function arrange(
   while (!found.bottoms && problem.gear.length > 0) {
     const out = leastNeeded(problem);
     if (!out) break;
-    without.add(out.id);
     gaveWay.push({
       gearId: out.id,
       why: `${out.name} gives way: there are not ${out.heightU} units left for it beside the rest.`,
     });
-    problem = arrangeProblem(job, wish, without);
+    problem = arrangeProblem(job, wish, new Set(gaveWay.map((one) => one.gearId)));
     found = look();
   }
   if (!found.bottoms) return { ...nothing(wish), left: [...problem.left, ...gaveWay], notes: problem.notes };
-  const made = arrangementOf(job, problem, found.bottoms, [...problem.left, ...gaveWay]);
+  const made = arrangementOf(job, problem, found.bottoms, gaveWay);
   return { ...made, bound: found.bound, proven: found.proven && gaveWay.length === 0 };
 }
 
@@ -133,27 +131,28 @@ function arrangementOf(
   job: Job,
   problem: ArrangeProblem,
   bottoms: readonly number[],
-  left: Arrangement['left'],
+  gaveWay: Arrangement['left'],
 ): Arrangement {
-  const { places, figures } = describe(job, problem, bottoms);
+  const without = gaveWay.map((one) => one.gearId);
+  const { places, figures } = describe(job, problem, bottoms, without);
   const { cost } = stackCost(problem.stack, bottoms);
   return {
     wish: problem.wish,
     places,
-    left,
+    left: [...problem.left, ...gaveWay],
     notes: problem.notes,
     figures,
     cost,
     bound: Number.NEGATIVE_INFINITY,
     proven: false,
-    commands: commandsOf(job, places),
+    commands: commandsOf(job, places, without),
   };
 }
 
 /** The arrangement of a stack found on the way: nothing is known of how far it is from the best. */
-export function arrangementSoFar(job: Job, wish: ArrangeWish, { without, bottoms }: BetterSoFar): Arrangement {
-  const problem = arrangeProblem(job, wish, new Set(without));
-  return arrangementOf(job, problem, bottoms, problem.left);
+export function arrangementSoFar(job: Job, wish: ArrangeWish, { gaveWay, bottoms }: BetterSoFar): Arrangement {
+  const problem = arrangeProblem(job, wish, new Set(gaveWay.map((one) => one.gearId)));
+  return arrangementOf(job, problem, bottoms, gaveWay);
 }
 
 const nothing = (wish: ArrangeWish): Arrangement => ({
@@ -179,10 +178,10 @@ function leastNeeded({ gear, now, stack }: ArrangeProblem): Gear | undefined {
     .sort((a, b) => rank(a.one) - rank(b.one) || Number(now[a.at] !== null) - Number(now[b.at] !== null))[0]?.one;
 }
 
-function commandsOf(job: Job, places: readonly Arranged[]): Command[] {
+function commandsOf(job: Job, places: readonly Arranged[], without: readonly string[]): Command[] {
   const moving = places.filter((place) => place.moved);
   const standing = new Set(Object.values(job.placements).map((row) => row.gearId));
-  const lifted = moving.filter((place) => standing.has(place.gearId)).map((place) => place.gearId);
+  const lifted = [...moving.map((place) => place.gearId), ...without].filter((id) => standing.has(id));
   return [
     ...(lifted.length > 0 ? [{ type: 'liftGear' as const, gearIds: lifted }] : []),
     ...moving.map(({ gearId, rackId, bottomU }) => ({ type: 'placeGear' as const, gearId, rackId, bottomU })),
@@ -194,6 +193,7 @@ function describe(
   job: Job,
   problem: ArrangeProblem,
   bottoms: readonly number[],
+  without: readonly string[],
 ): { places: Arranged[]; figures: ArrangeFigures } {
   const { gear, now, cords } = problem;
   const others = otherPlaces(problem.stack, bottoms);
@@ -225,7 +225,7 @@ function describe(
   });
   const moves = places.filter((place) => place.moved && place.was !== null);
   const cordCount = (id: string) => cords.reduce((sum, row) => sum + (row.a === id || row.b === id ? row.cords : 0), 0);
-  const after = applyCommands(job, commandsOf(job, places)).job;
+  const after = applyCommands(job, commandsOf(job, places, without)).job;
   const loads = problem.racks.map(({ rack }) => rackLoad(after, rack));
   const mass = loads.reduce((sum, load) => sum + load.massKg, 0);
   const { heat } = stackCost(problem.stack, bottoms);
@@ -278,19 +278,12 @@ function whyHere(job: Job, problem: ArrangeProblem, bottoms: readonly number[], 
     );
   }
   const { rack, bottomU } = placeOf(problem, bottoms[at] ?? 1);
-  const top = bottomU + one.heightU - 1;
   if (one.massKg >= 7 && bottomU <= rack.units / 2) words.push(`${formatMass(one.massKg, job.units)}, kept low`);
   if (one.kind === 'brush' || one.kind === 'panel') {
-    const to =
-      rack.entry === 'top'
-        ? rack.units - top
-        : rack.entry === 'bottom'
-          ? bottomU - 1
-          : Math.min(rack.units - top, bottomU - 1);
-    if (to <= 2) words.push('by the cable entry');
+    if (unitsToEdge(rack, bottomU, one.heightU, rack.entry) <= 2) words.push('by the cable entry');
   }
   if ((one.kind === 'router' || one.kind === 'modem') && rack.internet !== 'none') {
-    const to = rack.internet === 'top' ? rack.units - top : bottomU - 1;
+    const to = unitsToEdge(rack, bottomU, one.heightU, rack.internet);
     words.push(`${to === 0 ? 'right' : `${to} units from`} where the internet comes in`);
   }
   if (one.kind === 'distribution' && problem.wish.distribution !== 'upright')

@@ -9,6 +9,7 @@ import { rackDimensions } from '../../standards/rackDimensions';
 import { naturalOrder } from '../../text/naturalOrder';
 import { fitFaults } from '../fit';
 import { heatW, isUpright, loadedKg } from '../space';
+import { unitsToEdge } from '../units';
 import { type ArrangeWeights, type ArrangeWish, comfortableBand, HOT_W, moveMinutes, weightsOf } from './arrangeWish';
 import { type CordsBetween, expectedCords } from './expectedCords';
 
@@ -40,7 +41,7 @@ const isArranged = (gear: Gear) => !isUpright(gear) && gear.frame !== 'free';
 
 /**
  * The choice of places as numbers: what a place costs each device, what draws two of them together, and what must be.
- * @param without devices left in the pile, for want of units
+ * @param without devices that give way, for want of units: they go to the pile
  */
 export function arrangeProblem(job: Job, wish: ArrangeWish, without: ReadonlySet<string> = new Set()): ArrangeProblem {
   const { placementOfGear, gearInOrder } = indexJob(job);
@@ -61,7 +62,7 @@ export function arrangeProblem(job: Job, wish: ArrangeWish, without: ReadonlySet
   });
   const ids = new Set(wanted.map((gear) => gear.id));
   // Faults are judged against what is not arranged: rear and upright gear.
-  const rest = Object.values(job.placements).filter((row) => !ids.has(row.gearId));
+  const rest = Object.values(job.placements).filter((row) => !ids.has(row.gearId) && !without.has(row.gearId));
   const bare: Job = { ...job, placements: Object.fromEntries(rest.map((row) => [row.id, row])) };
   const columnOf = (rackId: string, bottomU: number) =>
     (racks.find((one) => one.rack.id === rackId)?.offset ?? 0) + bottomU;
@@ -97,6 +98,11 @@ export function arrangeProblem(job: Job, wish: ArrangeWish, without: ReadonlySet
     }
     if (at.every((place) => place === null)) {
       left.push({ gearId: one.id, why: why ?? `${one.name} finds no rack with ${one.heightU} units.` });
+      // What stands although it fits nowhere stays, and nothing else goes into its units.
+      const rack = place && job.racks[place.rackId];
+      for (let unit = 0; rack && here !== null && unit < one.heightU; unit++) {
+        if (place.bottomU + unit <= rack.units) walls.push(here + unit);
+      }
       continue;
     }
     gear.push(one);
@@ -161,10 +167,7 @@ function placeTerms(
   weights: ArrangeWeights,
   moved: number,
 ): Term[] {
-  const top = bottomU + gear.heightU - 1;
-  const [above, below] = [rack.units - top, bottomU - 1];
-  const to = (edge: 'top' | 'bottom' | 'either') =>
-    edge === 'top' ? above : edge === 'bottom' ? below : Math.min(above, below);
+  const to = (edge: Rack['entry']) => unitsToEdge(rack, bottomU, gear.heightU, edge);
   const heightMm = baseOf(rack) + (middleOf(bottomU, gear.heightU) - 0.5) * rackDimensions.unitMm;
   const outside =
     Math.max(0, comfortableBand.leastMm - heightMm, heightMm - comfortableBand.mostMm) / rackDimensions.unitMm;
