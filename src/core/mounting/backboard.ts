@@ -23,12 +23,17 @@ export type Backboard = {
   cuts: { words: string; widthMm: number; heightMm: number }[];
 };
 
-/** Whether the outer fixings of a bracket both meet a stud. */
-const meetsStuds = ({ bracketWidthMm, studSpacingMm, studFaceMm }: Mount): boolean => {
-  const off = bracketWidthMm % studSpacingMm;
+/** Whether every fixing of a line can meet a stud, with 10 mm of wood beside it at least. */
+export function meetsStuds({ bracketWidthMm, topCount, bottomCount, studSpacingMm, studFaceMm }: Mount): boolean {
   const play = Math.max(0, studFaceMm / 2 - 10);
-  return bracketWidthMm >= studSpacingMm - play && Math.min(off, studSpacingMm - off) <= play;
-};
+  return [topCount, bottomCount].every((count) => {
+    if (count < 2) return true;
+    const step = bracketWidthMm / (count - 1);
+    const spans = Math.round(step / studSpacingMm);
+    // Fixings run away from the studs a little more with each step.
+    return spans >= 1 && Math.abs(step - spans * studSpacingMm) * (count - 1) <= play;
+  });
+}
 
 /** A board over the studs for a bracket whose holes do not meet them: its size, its screws, and how it is cut. */
 export function backboard(rack: Rack, mount: Mount): Backboard {
@@ -53,8 +58,8 @@ export function backboard(rack: Rack, mount: Mount): Backboard {
       mount.wall === 'masonry'
         ? 'On masonry the bracket can go straight to the wall.'
         : needed
-          ? 'The outer fixings of the bracket do not both meet a stud: a board over the studs takes it anywhere.'
-          : 'The outer fixings of the bracket meet studs: no board is needed.',
+          ? 'Not every fixing of the bracket meets a stud: a board over the studs takes it anywhere.'
+          : 'All fixings of the bracket can meet studs: no board is needed.',
     widthMm,
     heightMm,
     thicknessMm: mount.boardMm,

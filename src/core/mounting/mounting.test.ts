@@ -136,6 +136,23 @@ describe('whether it holds', () => {
     expect(hung({ shearN: 500 }).use).toBeGreaterThan(hung({}).use ?? 0);
   });
 
+  it('does not say that it holds while the cabinet’s mass is not known, or a fixing finds no stud', () => {
+    const job = apply(bench({}, { massKg: 3 }), { type: 'keepRows', rows: [{ table: 'mounts', record: mount() }] });
+    const unknown = wallVerdict(job, Rack.parse({ ...job.racks.rack, standing: 'wall' }));
+    expect(unknown.use).toBeLessThan(1);
+    expect(unknown.holds).toBeNull();
+    expect(hung({ bracketWidthMm: 500 })).toMatchObject({ holds: null });
+    expect(hung({ bracketWidthMm: 500 }).notes.join()).toContain('Not every fixing meets a stud');
+    // Three to a line: the middle one lies between two studs 400 mm apart.
+    expect(hung({ topCount: 3 }).holds).toBeNull();
+    expect(hung({ topCount: 3, bracketWidthMm: 800 }).holds).toBe(true);
+  });
+
+  it('holds nothing where nothing is permitted', () => {
+    expect(hung({ wall: 'masonry', fastener: 'anchor', pullN: 0 }).holds).toBe(false);
+    expect(hung({ shearN: 0 }).holds).toBe(false);
+  });
+
   it('wants four diameters of thread for a lag', () => {
     expect(hung({ threadInMm: 20 })).toMatchObject({ holds: false });
     expect(hung({ threadInMm: 20 }).notes.join()).toContain('26 mm of thread');

@@ -2,7 +2,7 @@ import type { Job } from '../job/job';
 import type { Gear } from '../job/records/gear';
 import type { Placement } from '../job/records/placement';
 import type { Rack } from '../job/records/rack';
-import { loadedKg, standingIn } from '../rack/space';
+import { depthsOf, loadedKg, standingIn } from '../rack/space';
 import { rackDimensions } from '../standards/rackDimensions';
 import { GRAVITY } from '../standards/withdrawal';
 
@@ -26,9 +26,8 @@ export type RackLoad = {
 
 /** Middle of a device out from the back of the rack, millimetres. */
 function outOf(rack: Rack, gear: Gear, { face }: Placement): number {
-  const fromBack =
-    face === 'front' || face === 'left' || face === 'right' ? rack.depthMm - gear.depthMm / 2 : gear.depthMm / 2;
-  return Math.max(0, fromBack);
+  const { frontMm, backMm } = depthsOf(rack, gear, face);
+  return Math.max(0, rack.depthMm - (frontMm + backMm) / 2);
 }
 
 /**
@@ -63,8 +62,10 @@ export function rackLoad(job: Job, rack: Rack): RackLoad {
 /** What makes a standing rack tip forwards: the lean, and the pull at its top. Statics, on a level floor. */
 export function tipping(job: Job, rack: Rack) {
   const load = rackLoad(job, rack);
-  const heightMm = load.heightMm - baseOf(rack) + (rack.standing === 'floor' ? baseOf(rack) : 0);
-  const topMm = rack.outerHeightMm ?? rack.units * rackDimensions.unitMm + baseOf(rack);
+  // It tips about what it stands on: the floor, or the table's top.
+  const belowMm = rack.standing === 'floor' ? baseOf(rack) : 0;
+  const heightMm = load.heightMm - baseOf(rack) + belowMm;
+  const topMm = rack.outerHeightMm ?? rack.units * rackDimensions.unitMm + belowMm;
   const toFrontMm = Math.max(0, outerDepthOf(rack) - load.outMm);
   // The heaviest device on slide rails, drawn out by its whole depth.
   const drawn = standingIn(job, rack.id)
@@ -75,6 +76,5 @@ export function tipping(job: Job, rack: Rack) {
     angleDeg: (Math.atan2(toFrontMm, Math.max(1, heightMm)) * 180) / Math.PI,
     pullAtTopN: (load.weightN * toFrontMm) / topMm,
     tipsWithDrawnDevice: drawnOutMm <= 0,
-    toFrontMm,
   };
 }

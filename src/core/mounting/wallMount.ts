@@ -17,6 +17,7 @@ import {
 } from '../standards/withdrawal';
 import { formatForce } from '../units/force';
 import { formatSize, type Units } from '../units/length';
+import { meetsStuds } from './backboard';
 import { outerDepthOf, type RackLoad, rackLoad } from './rackLoad';
 
 /** The mount of a rack as kept, or as it is when nothing has been said of it. */
@@ -99,12 +100,16 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
   const worst = Math.max(...cases.map((one) => one.pullEachN));
   const shear = Math.max(...cases.map((one) => one.shearEachN));
   const tooShallow = inStuds && screw?.kind === 'lag' && mount.threadInMm < leastPenetration * diameterMm;
+  const shareOf = (force: number, bears: number) => (force === 0 ? 0 : force / bears);
   const share =
-    permitted === null || permitted === 0
+    permitted === null
       ? null
-      : mount.safetyFactor *
-        (worst / permitted + (mount.shearN === null || mount.shearN === 0 ? 0 : shear / mount.shearN));
+      : mount.safetyFactor * (shareOf(worst, permitted) + (mount.shearN === null ? 0 : shareOf(shear, mount.shearN)));
   const hollow = mount.wall === 'plasterboard';
+  const beside = mount.wall === 'studs' && !meetsStuds(mount);
+  // What is too much is too much whatever else is not known; that it holds is said only when all of it is.
+  const tooMuch = hollow || tooShallow || (share !== null && share > 1);
+  const known = share !== null && load.emptyKnown && !beside;
   return {
     mount,
     load,
@@ -116,12 +121,12 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
     eurocodePullN: euro === null ? null : (euro * eurocodePermanent.modification) / eurocodePermanent.material,
     leadHoleMm: lead && { least: lead.least * diameterMm, most: lead.most * diameterMm },
     use: hollow ? null : share,
-    holds: hollow ? false : share === null ? null : share <= 1 && !tooShallow,
-    notes: notesOf(job.units, mount, load, tooShallow ? leastPenetration * diameterMm : null),
+    holds: tooMuch ? false : known ? true : null,
+    notes: notesOf(job.units, mount, load, beside, tooShallow ? leastPenetration * diameterMm : null),
   };
 }
 
-function notesOf(units: Units, mount: Mount, load: RackLoad, leastThreadMm: number | null): string[] {
+function notesOf(units: Units, mount: Mount, load: RackLoad, beside: boolean, leastThreadMm: number | null): string[] {
   const notes: string[] = [];
   if (mount.wall === 'plasterboard')
     notes.push(
@@ -132,6 +137,10 @@ function notesOf(units: Units, mount: Mount, load: RackLoad, leastThreadMm: numb
   if (mount.fastener === 'anchor' && mount.pullN === null)
     notes.push(
       'Enter what one anchor may be pulled by from its maker’s table, for this wall, embedment and edge distance. Without it nothing can be said.',
+    );
+  if (beside)
+    notes.push(
+      'Not every fixing meets a stud: the figures hold for wood behind each one. Take a board over the studs.',
     );
   if (mount.shearN === null)
     notes.push(

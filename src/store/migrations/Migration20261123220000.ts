@@ -82,7 +82,6 @@ const TABLES: Record<string, string[]> = {
     'species text not null',
     'stud_spacing_mm integer not null',
     'stud_face_mm integer not null',
-    'cover_mm integer not null',
     'fastener text not null',
     'thread_in_mm integer not null',
     'top_count integer not null',

@@ -27,7 +27,6 @@ export const Mount = z
     species: z.enum(SPECIES).default('spruce-pine-fir'),
     studSpacingMm: mm(100, 1500, 400),
     studFaceMm: mm(20, 300, 38),
-    coverMm: mm(0, 200, 13).describe('board in front of the studs'),
     fastener: z.enum(FASTENERS).default('lag-1/4'),
     threadInMm: mm(1, 300, 38).describe('thread in the stud, tip not counted'),
     topCount: whole(1, 12).default(2),
