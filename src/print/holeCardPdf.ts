@@ -1,5 +1,5 @@
 import type { Job } from '../core/job/job';
-import { type HoleCard, holeCard } from '../core/rack/holes';
+import { type HoleCard, holeCard, holeHeightMm } from '../core/rack/holes';
 import { shownUnit } from '../core/rack/units';
 import { holesOfPattern, rackDimensions, standardHolesSource } from '../core/standards/rackDimensions';
 import { citeSource } from '../core/standards/source';
@@ -37,7 +37,7 @@ function cardPage({ page, document, text, lines }: Pdf, job: Job, card: HoleCard
     const size = Math.min(3, rackDimensions.unitMm * scale * 0.5);
     text(String(shownUnit(rack, unit)), x - 8, y((unit - 0.5) * rackDimensions.unitMm) + size / 3, size);
     for (const hole of holesOfPattern[rack.holePattern]) {
-      const at = (unit - 1) * rackDimensions.unitMm + (rackDimensions.holeOffsetsMm[hole - 1] ?? 0);
+      const at = holeHeightMm(unit, hole);
       const used = rows.some(
         (row) => row.face === 'front' && row.holes.some((one) => one.unit === unit && one.hole === hole),
       );

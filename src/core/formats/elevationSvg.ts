@@ -1,4 +1,5 @@
 import type { Job } from '../job/job';
+import { sideOf } from '../job/records/placement';
 import { type Elevation, type ElevationItem, elevation } from '../rack/elevation';
 import { rackDimensions } from '../standards/rackDimensions';
 import { naturalOrder } from '../text/naturalOrder';
@@ -23,7 +24,7 @@ const unitNumbers = ({ units }: Elevation) =>
 function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
   const { rackName, widthMm, heightMm, holes, items } = drawing;
   const turned = (x: number, width: number) => (side === 'front' ? x : widthMm - x - width);
-  const near = (item: ElevationItem) => (side === 'front' ? item.face === 'front' : item.face !== 'front');
+  const near = (item: ElevationItem) => sideOf(item.face) === side;
   const lines = [
     ...frame(rackName, side, widthMm, heightMm),
     ...holes.map(
@@ -58,7 +59,7 @@ function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
 
 /** A device on the rear rails turns its own front to the rear. */
 const seenPorts = (item: ElevationItem, port: 'front' | 'rear', side: 'front' | 'rear'): boolean =>
-  (item.face === 'front' ? port : port === 'front' ? 'rear' : 'front') === side;
+  (sideOf(item.face) === 'front' ? port : port === 'front' ? 'rear' : 'front') === side;
 
 /** The rack from its right: bodies, plugs before and behind them, the rear rails. */
 function side({ rackName, depthMm, heightMm, items, rearRails }: Elevation): string[] {

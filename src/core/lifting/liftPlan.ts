@@ -24,11 +24,11 @@ export type LiftAdvice = {
   /** Lifting equation at the floor and at the rails: the lower limit counts. */
   limitKg: number;
   index: number;
-  governs: 'origin' | 'destination';
   zone: string;
   oneKg: number;
   twoKg: number;
-  people: 1 | 2 | 3;
+  /** Beyond two people a support carries it. */
+  people: 1 | 2;
   support: boolean;
   words: string;
 };
@@ -51,10 +51,9 @@ export function liftOf(rack: Rack, gear: Gear, bottomU: number, lifters: Lifters
   const limitKg = Math.min(origin.limitKg, destination.limitKg);
   const zone = zoneOf(heightCm, lifters);
   const oneKg = zone.arms;
-  const team = (people: 2 | 3) => people * oneKg * teamShare[people];
+  const twoKg = 2 * oneKg * teamShare[2];
   const alone = massKg <= oneKg && massKg <= limitKg;
-  const people = alone ? 1 : massKg <= team(2) ? 2 : 3;
-  const support = !alone && massKg > team(2);
+  const support = !alone && massKg > twoKg;
   const words = alone
     ? 'One person.'
     : support
@@ -67,11 +66,10 @@ export function liftOf(rack: Rack, gear: Gear, bottomU: number, lifters: Lifters
     massKg,
     limitKg,
     index: liftingIndex(massKg, limitKg),
-    governs: destination.limitKg < origin.limitKg ? 'destination' : 'origin',
     zone: zone.zone,
     oneKg,
-    twoKg: team(2),
-    people: support ? 3 : people,
+    twoKg,
+    people: alone ? 1 : 2,
     support,
     words,
   };

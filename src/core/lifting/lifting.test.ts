@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, bench } from '../../../tests/support/jobs';
+import { bench } from '../../../tests/support/jobs';
 import { Gear } from '../job/records/gear';
 import { Rack } from '../job/records/rack';
 import { frequencyFactor, liftingFilter, teamShare } from '../standards/lifting';
@@ -85,7 +85,7 @@ describe('who lifts what (HSE INDG143, L23)', () => {
   });
 
   it('wants a support for what two cannot lift, higher up sooner', () => {
-    expect(liftOf(rack, gear(28), 1, 'men')).toMatchObject({ support: true, people: 3 });
+    expect(liftOf(rack, gear(28), 1, 'men')).toMatchObject({ support: true, people: 2 });
     expect(liftOf(rack, gear(12), 1, 'men').support).toBe(false);
     expect(liftOf(rack, gear(12), 17, 'men').support).toBe(true);
     expect(liftOf(rack, gear(0.9, 1), 3, 'women').people).toBe(1);
@@ -99,7 +99,9 @@ describe('who lifts what (HSE INDG143, L23)', () => {
         fc.double({ min: 0, max: 20, noNaN: true }),
         (bottomU, massKg, more) => {
           const light = liftOf(rack, gear(massKg), bottomU, 'women');
-          expect(liftOf(rack, gear(massKg + more), bottomU, 'women').people).toBeGreaterThanOrEqual(light.people);
+          const heavy = liftOf(rack, gear(massKg + more), bottomU, 'women');
+          expect(heavy.people).toBeGreaterThanOrEqual(light.people);
+          expect(Number(heavy.support)).toBeGreaterThanOrEqual(Number(light.support));
         },
       ),
     );
@@ -109,6 +111,5 @@ describe('who lifts what (HSE INDG143, L23)', () => {
     const steps = loadingOrder(bench(), Rack.parse({ ...rack, units: 12 }), 'men').map((step) => step.words);
     expect(steps[0]).toContain('Hang Rack empty');
     expect(steps.slice(1)).toEqual(['Switch into U11. One person.', 'Panel into U12. One person.']);
-    expect(apply(bench()).racks.rack?.units).toBe(12);
   });
 });

@@ -5,7 +5,7 @@ import type { Face, Placement } from '../job/records/placement';
 import type { Rack } from '../job/records/rack';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { itemHeightMm, shelfLayout, trayOf } from './shelf';
-import { bodyWidthMm, frontWidthMm, heatW, loadedKg, plugFrontMm, plugRearMm, standingIn } from './space';
+import { bodyWidthMm, depthsOf, frontWidthMm, heatW, loadedKg, plugFrontMm, plugRearMm, standingIn } from './space';
 import { shownUnit, unitName } from './units';
 
 /** A device in the drawing of one side: its box in millimetres, y downwards from the rack's top, x from the left rail's edge. */
@@ -75,21 +75,13 @@ function leftEdge(gear: Gear, face: Face, panelMm: number): number {
   return (panelMm - frontWidthMm(gear)) / 2;
 }
 
-/** Where a device begins and ends behind the front rails. */
-function depthsOf(rack: Rack, gear: Gear, face: Face): { frontMm: number; backMm: number } {
-  if (face === 'front') return { frontMm: 0, backMm: gear.depthMm };
-  const back = face === 'rear' ? (rack.rearRailMm ?? rack.depthMm) : rack.depthMm;
-  if (face === 'left' || face === 'right') return { frontMm: 0, backMm: gear.depthMm };
-  return { frontMm: back - gear.depthMm, backMm: back };
-}
-
 function carriedOn(job: Job, rack: Rack, carrier: Gear, top: number, face: Face): ElevationItem['carried'] {
   const { items } = shelfLayout(job, carrier);
   if (items.length === 0) return [];
   const panelMm = frameWidths[rack.frame].panelMm;
   const tray = trayOf(carrier);
   const inside = (panelMm - bodyWidthMm(carrier)) / 2;
-  const floor = top + carrier.heightU * unitMm - (carrier.heightU * unitMm - tray.heightMm);
+  const floor = top + tray.heightMm;
   return items.map(({ gear, xMm, yMm, widthMm, depthMm }) => {
     const height = Math.min(itemHeightMm(gear), tray.heightMm);
     const x = inside + xMm;

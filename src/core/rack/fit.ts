@@ -99,20 +99,16 @@ const tooDeep: Check = (job, gear, { rack }) => {
 const meetsRear: Check = (job, gear, { rack, bottomU, face }) => {
   if (!takesUnits({ face })) return null;
   const wanted = span(bottomU, gear.heightU);
-  const other = standingIn(job, rack.id).find(({ gear: there, placement }) => {
-    if (there.id === gear.id || placement.face !== (face === 'front' ? 'rear' : 'front')) return false;
-    const between = Math.max(rearRailMm(rack, bottomU) ?? 0, rearRailMm(rack, placement.bottomU) ?? 0) || rack.depthMm;
+  for (const { gear: there, placement } of standingIn(job, rack.id)) {
+    const across = there.id !== gear.id && placement.face === (face === 'front' ? 'rear' : 'front');
+    if (!across || wanted.bottomU > span(placement.bottomU, there.heightU).topU || placement.bottomU > wanted.topU)
+      continue;
+    const has = rearRailMm(rack, face === 'rear' ? bottomU : placement.bottomU) ?? rack.depthMm;
     const needs = gear.depthMm + there.depthMm + plugRearMm(gear) + plugRearMm(there);
-    return (
-      wanted.bottomU <= span(placement.bottomU, there.heightU).topU &&
-      placement.bottomU <= wanted.topU &&
-      needs > between
-    );
-  });
-  if (!other) return null;
-  const needs = gear.depthMm + other.gear.depthMm + plugRearMm(gear) + plugRearMm(other.gear);
-  const has = rearRailMm(rack, bottomU) ?? rack.depthMm;
-  return `${gear.name} and ${other.gear.name} meet back to back: with plugs they need ${mm(job, needs)}, and there are ${mm(job, has)} between the rails.`;
+    if (needs <= has) continue;
+    return `${gear.name} and ${there.name} meet back to back: with plugs they need ${mm(job, needs)}, and there are ${mm(job, has)} between the rails.`;
+  }
+  return null;
 };
 
 const plugsBehind: Check = (job, gear, { rack, bottomU, face }) => {

@@ -2,7 +2,7 @@ import type { Job } from '../job/job';
 import type { Gear } from '../job/records/gear';
 import type { Rack } from '../job/records/rack';
 import { holesOfPattern, rackDimensions, standardHoles } from '../standards/rackDimensions';
-import { isUpright, rearRailMm, standingIn } from './space';
+import { rearRailMm, standingIn } from './space';
 import { shownUnit, unitName } from './units';
 
 /** One hole of a column: its unit from the bottom, which of the three of that unit from below, and its height above unit 1's lower edge. */
@@ -57,7 +57,7 @@ export function holeCard(job: Job, rack: Rack): HoleCard {
   const rows = standingIn(job, rack.id)
     .toReversed()
     .flatMap(({ gear, placement: { bottomU, face } }): HoleCardRow[] => {
-      if (isUpright(gear) || (face !== 'front' && face !== 'rear')) return [];
+      if (face !== 'front' && face !== 'rear') return [];
       const holes = holesOf(gear, bottomU).map((one) => ({
         ...one,
         shownUnit: shownUnit(rack, one.unit),

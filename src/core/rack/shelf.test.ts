@@ -77,6 +77,9 @@ describe('shelves', () => {
     expect(shelfFault(one, kit, job.gear.b as Gear, 1)).toBe('Bay 1 of Kit holds a.');
     expect(shelfFault(one, kit, job.gear.b as Gear, 2)).toBeNull();
     expect(shelfFault(one, kit, job.gear.b as Gear, 3)).toContain('bays 1 to 2');
+    const x = (of: typeof job) => shelfLayout(of, of.gear.kit as Gear).items[0]?.xMm;
+    expect(x(one)).toBe(0);
+    expect(x(apply(one, { type: 'shelveGear', gearId: 'a', carrierId: 'kit', bay: 2 }))).toBe(220);
   });
 
   it('and units exclude one another: a device stands in one place only', () => {

@@ -61,11 +61,12 @@ const cache = new WeakMap<Gear, { gear: readonly Gear[]; layout: ShelfLayout }>(
  * in the depth of a device. Of a kit: one device a bay.
  */
 export function shelfLayout(job: Job, carrier: Gear): ShelfLayout {
+  if (carrier.bays > 0) return baysOf(job, carrier);
   const gear = carriedBy(job, carrier.id);
   const known = cache.get(carrier);
   if (known && known.gear.length === gear.length && known.gear.every((one, at) => one === gear[at]))
     return known.layout;
-  const layout = carrier.bays > 0 ? baysOf(job, carrier) : packed(carrier, gear);
+  const layout = packed(carrier, gear);
   if (Object.isFrozen(carrier)) cache.set(carrier, { gear, layout });
   return layout;
 }

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
 import type { Gear } from '../job/records/gear';
-import type { Placement } from '../job/records/placement';
+import { type Face, type Placement, sideOf } from '../job/records/placement';
 import type { Rack } from '../job/records/rack';
 import { cordBendFactor, cordDiameterMm, mainsPlugMm, plugMm } from '../standards/plugRoom';
 import { frameWidths } from '../standards/rackDimensions';
@@ -41,6 +41,13 @@ export const isUpright = (gear: Gear): boolean => gear.frame === 'upright';
 /** Whether a device takes units on the front or rear rails. */
 export const takesUnits = (placement: Pick<Placement, 'face'>): boolean =>
   placement.face === 'front' || placement.face === 'rear';
+
+/** Where a device begins and ends behind the front rails, millimetres. */
+export function depthsOf(rack: Rack, gear: Gear, face: Face): { frontMm: number; backMm: number } {
+  if (sideOf(face) === 'front') return { frontMm: 0, backMm: gear.depthMm };
+  const backMm = face === 'rear' ? (rack.rearRailMm ?? rack.depthMm) : rack.depthMm;
+  return { frontMm: backMm - gear.depthMm, backMm };
+}
 
 export type Standing = { gear: Gear; placement: Placement };
 

@@ -2,7 +2,7 @@
 
 import { Download } from 'lucide-react';
 import type { Rack } from '@/core/job/records/rack';
-import { type HoleCard, holeCard } from '@/core/rack/holes';
+import { type HoleCard, holeCard, holeHeightMm } from '@/core/rack/holes';
 import { shownUnit } from '@/core/rack/units';
 import { holesOfPattern, rackDimensions, standardHolesSource } from '@/core/standards/rackDimensions';
 import { citeSource } from '@/core/standards/source';
@@ -91,7 +91,7 @@ function CardOf({ card }: { card: HoleCard }) {
 
 /** The left rail as it is seen from the front, used holes filled. */
 function Strip({ rack, card }: { rack: Rack; card: HoleCard }) {
-  const { unitMm, holeOffsetsMm } = rackDimensions;
+  const { unitMm } = rackDimensions;
   const height = rack.units * unitMm;
   const used = new Set(
     card.rows.flatMap((row) => (row.face === 'front' ? row.holes.map((one) => `${one.unit} ${one.hole}`) : [])),
@@ -123,7 +123,7 @@ function Strip({ rack, card }: { rack: Rack; card: HoleCard }) {
             <rect
               key={hole}
               x={14}
-              y={height - (unit - 1) * unitMm - (holeOffsetsMm[hole - 1] ?? 0) - 5}
+              y={height - holeHeightMm(unit, hole) - 5}
               width={11}
               height={10}
               fill={used.has(`${unit} ${hole}`) ? 'var(--ink)' : 'none'}

@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, type RefObject } from 'react';
+import { sideOf } from '@/core/job/records/placement';
 import type { Rack } from '@/core/job/records/rack';
 import { aimWords } from '@/core/rack/aim';
 import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
@@ -40,10 +41,7 @@ export function RackFace({
   const drawing = elevation(job, rack);
   const { items, heightMm, widthMm } = drawing;
   const behind = side === 'rear';
-  const near = (item: ElevationItem) =>
-    behind
-      ? item.face !== 'front' && item.face !== 'left' && item.face !== 'right'
-      : item.face !== 'rear' && item.face !== 'rear-left' && item.face !== 'rear-right';
+  const near = (item: ElevationItem) => sideOf(item.face) === side;
   const [mine, far] = [items.filter(near), items.filter((item) => !near(item))];
   return (
     <figure className="shrink-0">
@@ -203,8 +201,7 @@ function Ghost({ rack, side, widthMm, scale }: { rack: Rack; side: 'front' | 're
   const gear = job.gear[carried?.gearId ?? ''];
   const aim = carried?.aim;
   if (!gear || !aim || aim.rackId !== rack.id) return null;
-  const seen = aim.face === 'rear' || aim.face === 'rear-left' || aim.face === 'rear-right' ? 'rear' : 'front';
-  if (seen !== side) return null;
+  if (sideOf(aim.face) !== side) return null;
   const carrier = aim.carrierId === null ? undefined : job.gear[aim.carrierId];
   const height = carrier?.heightU ?? gear.heightU;
   const upright = gear.frame === 'upright';

@@ -1,7 +1,8 @@
 import { memo } from 'react';
+import { sideOf } from '@/core/job/records/placement';
 import type { Rack } from '@/core/job/records/rack';
 import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
-import { plugFrontMm, plugRearMm } from '@/core/rack/space';
+import { depthsOf, plugFrontMm, plugRearMm } from '@/core/rack/space';
 import { rackDimensions } from '@/core/standards/rackDimensions';
 import { formatSize, type Units } from '@/core/units/length';
 import { useSession } from '../job/session';
@@ -142,8 +143,8 @@ function SideGhost({ rack }: { rack: Rack }) {
   const gear = useSession((session) => session.job.gear[carried?.gearId ?? '']);
   const aim = carried?.aim;
   if (!gear || !aim || aim.rackId !== rack.id || aim.carrierId !== null) return null;
-  const rear = aim.face !== 'front' && aim.face !== 'left' && aim.face !== 'right';
-  const back = aim.face === 'rear' ? (rack.rearRailMm ?? rack.depthMm) : rack.depthMm;
+  const rear = sideOf(aim.face) === 'rear';
+  const { frontMm } = depthsOf(rack, gear, aim.face);
   const [front, rearPlug] = [plugFrontMm(gear), plugRearMm(gear)];
   const y = unitTop(rack, aim.bottomU + gear.heightU - 1);
   const height = gear.heightU * rackDimensions.unitMm;
@@ -151,7 +152,7 @@ function SideGhost({ rack }: { rack: Rack }) {
   const dash = aim.fault ? { strokeDasharray: '12 7' } : {};
   return (
     <g fill="none" stroke={stroke} strokeWidth={5} {...dash}>
-      <rect x={rear ? back - gear.depthMm : 0} y={y} width={gear.depthMm} height={height} />
+      <rect x={frontMm} y={y} width={gear.depthMm} height={height} />
       {!rear && front > 0 && <rect x={-front} y={y + 8} width={front} height={height - 16} strokeWidth={2.5} />}
       {!rear && rearPlug > 0 && (
         <rect x={gear.depthMm} y={y + 8} width={rearPlug} height={height - 16} strokeWidth={2.5} />
