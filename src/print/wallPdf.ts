@@ -46,7 +46,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
   );
   if (verdict.use !== null)
     say(
-      `With safety factor ${mount.safetyFactor} the worst case uses ${Math.round(100 * verdict.use)} %: ${verdict.holds ? 'it holds by these figures.' : 'it does not hold.'}`,
+      `With safety factor ${mount.safetyFactor} the worst case uses ${Math.round(100 * verdict.use)} %: ${verdict.holds === null ? 'whether it holds cannot be told yet.' : verdict.holds ? `it holds${verdict.permittedShearN === null ? ' in pull' : ''} by these figures.` : 'it does not hold.'}`,
     );
   if (verdict.leadHoleMm)
     say(

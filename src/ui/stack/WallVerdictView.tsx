@@ -33,7 +33,9 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
           {holds === null
             ? 'It cannot be told yet.'
             : holds
-              ? 'The fixings hold by these figures.'
+              ? verdict.permittedShearN === null
+                ? 'The fixings hold in pull by these figures.'
+                : 'The fixings hold by these figures.'
               : 'The fixings do not hold.'}
         </p>
         <p className="text-ink">
