@@ -21,6 +21,8 @@ import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { CablesInstance, solveCables } from '../core/models/cables';
 import { LayoutInstance, solveLayout } from '../core/models/layout';
+import { PatchInstance, solvePatch } from '../core/models/patch';
+import { solveTails, TailsInstance } from '../core/models/tails';
 import { planJob } from '../core/plan';
 import { arrange } from '../core/rack/arrange/arrange';
 import { isSchool, SCHOOLS, wishOf } from '../core/rack/arrange/arrangeWish';
@@ -53,7 +55,7 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
                     plan which run is cut from which box of cable
   arrange JOB.json [--school sandwich|managers|entry] [--seconds N] [--seed N] [-o JOB.json]
                     propose places for all gear, with the reason for each; -o writes the job with it
-  solve cables|layout INSTANCE.json [--seconds N] [--seed N] [-o FILE]
+  solve cables|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
   schema [--of job|gear] [-o FILE]
                     the JSON Schema of the job file, or of the gear file
@@ -273,6 +275,8 @@ function readInstance<T>(schema: z.ZodType<T>, data: unknown): T {
 const MODELS: Record<string, (data: unknown, options: Options) => object> = {
   cables: (data, options) => solveCables(readInstance(CablesInstance, data), limitsOf(options, 10)),
   layout: (data, options) => solveLayout(readInstance(LayoutInstance, data), limitsOf(options, 20)),
+  patch: (data, options) => solvePatch(readInstance(PatchInstance, data), limitsOf(options, 5)),
+  tails: (data, options) => solveTails(readInstance(TailsInstance, data), limitsOf(options, 5)),
 };
 
 function solve(model: string, path: string | undefined, options: Options): number {

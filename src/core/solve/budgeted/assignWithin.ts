@@ -1,0 +1,238 @@
+import { assign } from '../assignment';
+import { isOver, type SearchLimits } from '../limits';
+import { seededRandom } from '../random';
+import { anneal } from './anneal';
+import { grainOf } from './grain';
+import { type Kinds, kindsOf } from './kinds';
+import { chooseSplit, type GainBook } from './lookAhead';
+import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK } from './problem';
+import { type Rule, relaxation, type Sample } from './relaxation';
+import { roundShares } from './rounding';
+import { brokenBy, splitsOf } from './splits';
+
+export type Within = {
+  /** For each row its column, -1 for left out; null when there is none, or none was found. */
+  columnOf: Int32Array | null;
+  cost: number;
+  /** No choice is cheaper. */
+  bound: number;
+  proven: boolean;
+};
+
+/** Called with each better choice as it is found. */
+type OnBetter = (columnOf: Int32Array, cost: number) => void;
+type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; samples: Sample[] };
+
+/** Share of the time, and nodes, for telling first how much must be left out whatever the rest costs. */
+const FIRST = { share: 0.2, nodes: 60 };
+/** Above so many cells splits are taken without trying them first: one trial costs as much as many nodes of a small one. */
+const LARGE_CELLS = 20_000;
+
+/**
+ * Cheapest one-to-one assignment within the budgets of the groups, where rows may be left out at a price.
+ *
+ * Without a budget that binds this is one assignment problem. Else a branch and bound over counts: each node's
+ * relaxation prices the budgets (Dantzig and Wolfe), and what it leaves broken is split, counts of like rows before
+ * single rows. Choices come from rounding the relaxations and annealing from there. What must be left out at least is
+ * settled first, since it is most of the cost.
+ *
+ * @returns the best choice met before time was over, with a bound that holds
+ */
+export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onBetter?: OnBetter): Within {
+  const bare = { ...problem, cost: problem.cost.map((one) => (Number.isFinite(one) ? 0 : one)) };
+  const now = limits.now();
+  const early = { ...limits, untilMs: Math.min(limits.untilMs, now + FIRST.share * (limits.untilMs - now)) };
+  const out = search(bare, early, { nodes: FIRST.nodes, outAtLeast: 0 });
+  if (out.proven && !out.columnOf) return out;
+  return search(
+    problem,
+    limits,
+    { nodes: Number.POSITIVE_INFINITY, outAtLeast: out.bound, start: out.columnOf },
+    onBetter,
+  );
+}
+
+type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null };
+
+function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, onBetter?: OnBetter): Within {
+  const { rows, columns, cost, must, leftOut, budget } = problem;
+  const never = dearest(problem);
+  const out = leftOut.map((price, row) => (must[row] ? never : price));
+  const free = assign(rows, columns, cost, out);
+  if (free.cost >= never) return { columnOf: null, cost: never, bound: never, proven: true };
+  const whole = (columnOf: Int32Array) => columnOf.every((column, row) => column >= 0 || !must[row]);
+  let best: Int32Array | null = null;
+  let least = never;
+  const take = (columnOf: Int32Array) => {
+    if (!whole(columnOf) || !isWithin(problem, columnOf)) return;
+    const found = costOf(problem, columnOf);
+    if (found >= least - 1e-9) return;
+    least = found;
+    best = Int32Array.from(columnOf);
+    onBetter?.(best, least);
+  };
+  take(free.columnOf);
+  if (best) return { columnOf: best, cost: least, bound: least, proven: true };
+  take(lightened(problem, free.columnOf));
+  if (given.start) take(given.start);
+
+  const grain = grainOf(problem);
+  const lifted = (bound: number) => (grain > 0 ? Math.ceil((bound - 1e-5) / grain) * grain : bound);
+  const passes = (bound: number) => lifted(bound) >= least - 1e-6;
+  const over = () => isOver(limits);
+  const random = seededRandom(limits.seed ?? 1);
+  const open = openColumns(problem);
+  const kinds = kindsOf(problem);
+  const relax = relaxation(problem, kinds, out, (sample) => take(sample.columnOf));
+  const width = budget.length + 1;
+  const book: GainBook = new Map();
+  const waiting: Node[] = [
+    {
+      bound: free.cost,
+      rules: [...budgetRules(problem, kinds), ...outRule(kinds, budget.length, given.outAtLeast)],
+      closed: null,
+      samples: [],
+    },
+  ];
+  // Of nodes that rounding in the arithmetic does not let finish.
+  let unfinished = Number.POSITIVE_INFINITY;
+  let low = free.cost;
+  for (let nodes = 0; ; nodes++) {
+    waiting.sort((a, b) => b.bound - a.bound);
+    const node = waiting.pop();
+    if (!node || passes(node.bound)) {
+      low = least;
+      break;
+    }
+    low = Math.max(low, node.bound);
+    if (nodes >= given.nodes || over()) break;
+    const relaxed = relax(node.rules, node.closed, node.samples, passes, over);
+    if (relaxed.cut) continue;
+    const tries = nodes === 0 ? 12 : nodes < 10 ? 3 : 2;
+    for (let turn = 0; turn < tries && !over(); turn++) {
+      const rounded = roundShares(problem, relaxed.shares, out, random, turn === 0 ? 0 : 0.35);
+      take(rounded);
+      const hot = turn % 2 === 0 ? 12 : 40;
+      if (whole(rounded) && isWithin(problem, rounded))
+        take(anneal(problem, rounded, { random, open, moves: rows * 400, hot, cold: 0.5 }));
+    }
+    const bound = Math.max(node.bound, relaxed.bound);
+    if (passes(bound)) continue;
+    if (over()) {
+      low = Math.max(low, Math.min(bound, waiting.at(-1)?.bound ?? bound));
+      break;
+    }
+    const splits = splitsOf(kinds, budget.length, relaxed.counts);
+    if (splits.length > 0) {
+      const trial = (rule: Rule, rounds: number) => {
+        let left = rounds;
+        return relax([...node.rules, rule], node.closed, relaxed.samples, passes, () => left-- <= 0 || over());
+      };
+      const halves = chooseSplit(
+        splits,
+        book,
+        { bound, samples: relaxed.samples },
+        least,
+        trial,
+        rows * columns <= LARGE_CELLS,
+      );
+      for (const half of halves) {
+        if (half.bound === Number.POSITIVE_INFINITY) continue;
+        waiting.push({
+          bound: half.bound,
+          rules: [...node.rules, half.rule],
+          closed: node.closed,
+          samples: half.samples,
+        });
+      }
+      continue;
+    }
+    const cell = mostBroken(relaxed.shares);
+    if (cell < 0) {
+      unfinished = Math.min(unfinished, bound);
+      continue;
+    }
+    const row = Math.floor(cell / width);
+    const [without, within] = [0, 1].map(() => Uint8Array.from(node.closed ?? new Uint8Array(rows * width))) as [
+      Uint8Array,
+      Uint8Array,
+    ];
+    without[cell] = 1;
+    for (let place = 0; place < width; place++) if (row * width + place !== cell) within[row * width + place] = 1;
+    for (const closed of [without, within]) waiting.push({ ...node, bound, closed, samples: relaxed.samples });
+  }
+  const bound = Math.min(lifted(Math.min(low, unfinished)), least);
+  return { columnOf: best, cost: least, bound, proven: bound >= least - 1e-9 };
+}
+
+/** More than any choice can cost. */
+function dearest({ rows, columns, cost, leftOut }: BudgetedProblem): number {
+  let sum = 1;
+  for (let row = 0; row < rows; row++) {
+    let most = leftOut[row] as number;
+    for (let column = 0; column < columns; column++) {
+      const one = cost[row * columns + column] as number;
+      if (Number.isFinite(one) && one > most) most = one;
+    }
+    sum += most;
+  }
+  return sum;
+}
+
+/** A choice with rows taken out of groups that are over their budgets, the cheapest for their weight first. */
+function lightened(problem: BudgetedProblem, columnOf: Int32Array): Int32Array {
+  const { weight, leftOut, must, groupOf, budget } = problem;
+  const given = givenBy(problem, columnOf);
+  const lighter = Int32Array.from(columnOf);
+  const worth = (row: number) => (leftOut[row] as number) / (weight[row] as number);
+  const heavy = [...lighter.keys()].filter((row) => (weight[row] as number) > 0 && !must[row]);
+  for (const row of heavy.sort((a, b) => worth(a) - worth(b))) {
+    const column = lighter[row] as number;
+    const group = column < 0 ? -1 : (groupOf[column] as number);
+    if (group < 0 || (given[group] as number) <= (budget[group] as number) + SLACK) continue;
+    given[group] = (given[group] as number) - (weight[row] as number);
+    lighter[row] = -1;
+  }
+  return lighter;
+}
+
+function openColumns({ rows, columns, cost, must }: BudgetedProblem): Int32Array[] {
+  return Array.from({ length: rows }, (_, row) => {
+    const open = must[row] ? [] : [-1];
+    for (let column = 0; column < columns; column++)
+      if (Number.isFinite(cost[row * columns + column] as number)) open.push(column);
+    return Int32Array.from(open);
+  });
+}
+
+function budgetRules({ budget }: BudgetedProblem, { weights }: Kinds): Rule[] {
+  const width = budget.length + 1;
+  return [...budget].map((limit, group) => {
+    const entries = new Float64Array(weights.length * width);
+    weights.forEach((weight, kind) => {
+      entries[kind * width + group] = weight;
+    });
+    return { entries, limit: limit + SLACK };
+  });
+}
+
+/** What is left out costs at least so much together. */
+function outRule({ weights, prices }: Kinds, groups: number, atLeast: number): Rule[] {
+  if (atLeast <= 0) return [];
+  const entries = new Float64Array(weights.length * (groups + 1));
+  prices.forEach((price, kind) => {
+    entries[kind * (groups + 1) + groups] = -price;
+  });
+  return [{ entries, limit: -atLeast + SLACK }];
+}
+
+function mostBroken(shares: Float64Array): number {
+  let cell = -1;
+  let most = 1e-5;
+  shares.forEach((share, at) => {
+    if (brokenBy(share) <= most) return;
+    most = brokenBy(share);
+    cell = at;
+  });
+  return cell;
+}

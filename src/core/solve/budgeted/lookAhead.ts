@@ -1,0 +1,85 @@
+import type { Relaxed, Rule, Sample } from './relaxation';
+import { halves, type Split } from './splits';
+
+type Half = { rule: Rule; bound: number; samples: Sample[] };
+export type Parting = { halves: [Half, Half] };
+
+/** What splits on one count have brought so far, a unit of the count. */
+type Gains = { tried: number; down: number; up: number };
+export type GainBook = Map<string, Gains>;
+
+/** After so many trials a split is judged by what it brought before. */
+const TRUSTED = 4;
+/** So many trials without a better one end the search. */
+const PATIENCE = 8;
+const ROUNDS = 10;
+
+/**
+ * The split that lifts the bound of both its halves most, by trying the likely ones for a few rounds (strong branching
+ * with a memory: Achterberg, Koch and Martin 2005).
+ * @param splits the likely ones first
+ * @param least cost of the best choice known
+ * @param tries 0 to take the first without trying
+ */
+export function chooseSplit(
+  splits: readonly Split[],
+  book: GainBook,
+  { bound, samples }: Pick<Relaxed, 'bound' | 'samples'>,
+  least: number,
+  relax: (rule: Rule, rounds: number) => Relaxed,
+  tries: boolean,
+): [Half, Half] {
+  const plain = (split: Split): [Half, Half] => {
+    const [down, up] = halves(split);
+    return [
+      { rule: down, bound, samples },
+      { rule: up, bound, samples },
+    ];
+  };
+  const [first] = splits as [Split, ...Split[]];
+  if (!tries || splits.length === 1) return plain(first);
+  const gain = (to: number) => Math.max(1e-3, Math.min(to, least) - bound);
+  const ranked = splits
+    .map((split) => {
+      const known = book.get(split.key);
+      const down = split.value - Math.floor(split.value);
+      const guess = known
+        ? Math.max(1e-3, (known.down / known.tried) * down) * Math.max(1e-3, (known.up / known.tried) * (1 - down))
+        : Number.POSITIVE_INFINITY;
+      return { split, known, down, guess };
+    })
+    .sort((a, b) => (a.guess === b.guess ? 0 : b.guess - a.guess));
+  let best: [Half, Half] | null = null;
+  let bestScore = -1;
+  let without = 0;
+  for (const { split, known, down, guess } of ranked) {
+    if (known && known.tried >= TRUSTED) {
+      if (guess <= bestScore) continue;
+      bestScore = guess;
+      best = plain(split);
+      continue;
+    }
+    if (without >= PATIENCE) continue;
+    const tried = halves(split).map((rule): Half => {
+      const half = relax(rule, ROUNDS);
+      return half.cut
+        ? { rule, bound: Number.POSITIVE_INFINITY, samples }
+        : { rule, bound: Math.max(bound, half.bound), samples: half.samples };
+    }) as [Half, Half];
+    const [low, high] = tried.map((half) => gain(half.bound)) as [number, number];
+    const gains = known ?? { tried: 0, down: 0, up: 0 };
+    book.set(split.key, {
+      tried: gains.tried + 1,
+      down: gains.down + low / down,
+      up: gains.up + high / (1 - down),
+    });
+    if (tried.some((half) => half.bound === Number.POSITIVE_INFINITY)) return tried;
+    const score = low * high;
+    without = score > bestScore ? 0 : without + 1;
+    if (score > bestScore) {
+      bestScore = score;
+      best = tried;
+    }
+  }
+  return best ?? plain(first);
+}

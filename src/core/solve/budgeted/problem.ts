@@ -1,0 +1,45 @@
+/** One-to-one assignment of rows to columns where the columns of a group share a budget of what the rows weigh. */
+export type BudgetedProblem = {
+  rows: number;
+  columns: number;
+  /** Row-major rows × columns, at least 0; Infinity where a pair is impossible. */
+  cost: Float64Array;
+  /** Price of leaving each row out. */
+  leftOut: Float64Array;
+  /** 1 where a row may not be left out. */
+  must: Uint8Array;
+  /** What each row takes of the budget of its column's group. */
+  weight: Float64Array;
+  groupOf: Int32Array;
+  budget: Float64Array;
+};
+
+/** Sums of decimal figures are compared with this much play. */
+export const SLACK = 1e-6;
+
+export const costAt = (problem: BudgetedProblem, row: number, column: number): number =>
+  column < 0 ? (problem.leftOut[row] as number) : (problem.cost[row * problem.columns + column] as number);
+
+export function costOf(problem: BudgetedProblem, columnOf: Int32Array): number {
+  let sum = 0;
+  for (let row = 0; row < problem.rows; row++) sum += costAt(problem, row, columnOf[row] as number);
+  return sum;
+}
+
+/** What each group has given away. */
+export function givenBy({ rows, weight, groupOf, budget }: BudgetedProblem, columnOf: Int32Array): Float64Array {
+  const given = new Float64Array(budget.length);
+  for (let row = 0; row < rows; row++) {
+    const column = columnOf[row] as number;
+    if (column >= 0) {
+      const group = groupOf[column] as number;
+      given[group] = (given[group] as number) + (weight[row] as number);
+    }
+  }
+  return given;
+}
+
+export function isWithin(problem: BudgetedProblem, columnOf: Int32Array): boolean {
+  const given = givenBy(problem, columnOf);
+  return problem.budget.every((budget, group) => (given[group] as number) <= budget + SLACK);
+}

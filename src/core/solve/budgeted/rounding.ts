@@ -1,0 +1,56 @@
+import { assign } from '../assignment';
+import { type BudgetedProblem, SLACK } from './problem';
+
+/**
+ * A choice within the budgets near the shares of a relaxation: each row takes the group it leans to most and that has
+ * room, then the columns within the groups are assigned exactly.
+ * @param shares rows × (groups + 1)
+ * @param loose how far chance bends the shares, 0 for not at all
+ */
+export function roundShares(
+  problem: BudgetedProblem,
+  shares: Float64Array,
+  out: Float64Array,
+  random: () => number,
+  loose: number,
+): Int32Array {
+  const { rows, columns, weight, groupOf, budget, cost, must } = problem;
+  const groups = budget.length;
+  const width = groups + 1;
+  const share = (row: number, place: number) => shares[row * width + place] as number;
+  const room = Float64Array.from(budget, (one) => one + SLACK);
+  const placeOf = new Int32Array(rows).fill(groups);
+  const take = (row: number, group: number): boolean => {
+    if ((weight[row] as number) > (room[group] as number)) return false;
+    room[group] = (room[group] as number) - (weight[row] as number);
+    placeOf[row] = group;
+    return true;
+  };
+  const sureness = Float64Array.from({ length: rows }, (_, row) => {
+    let most = must[row] ? 2 : 0;
+    for (let place = 0; place < width; place++) most = Math.max(most, share(row, place));
+    return most + loose * random();
+  });
+  const order = [...placeOf.keys()].sort(
+    (a, b) => (sureness[b] as number) - (sureness[a] as number) || (weight[b] as number) - (weight[a] as number),
+  );
+  for (const row of order) {
+    const leaning = Array.from({ length: width }, (_, place) => place)
+      .filter((place) => share(row, place) > 0)
+      .map((place) => ({ place, lean: share(row, place) * (1 - loose + 2 * loose * random()) }))
+      .sort((a, b) => b.lean - a.lean);
+    for (const { place } of leaning) if (place === groups || take(row, place)) break;
+  }
+  const waiting = order
+    .filter((row) => placeOf[row] === groups)
+    .sort((a, b) => (out[b] as number) - (out[a] as number));
+  for (const row of waiting) {
+    if (share(row, groups) > 0.99) continue;
+    for (let group = 0; group < groups; group++) if (take(row, group)) break;
+  }
+  const narrowed = new Float64Array(cost);
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++)
+      if (groupOf[column] !== placeOf[row]) narrowed[row * columns + column] = Number.POSITIVE_INFINITY;
+  return assign(rows, columns, narrowed, out).columnOf;
+}
