@@ -4,6 +4,7 @@ import { ENTITIES } from './entities';
 import { Migration20261123000000 } from './migrations/Migration20261123000000';
 import { Migration20261123190000 } from './migrations/Migration20261123190000';
 import { Migration20261123220000 } from './migrations/Migration20261123220000';
+import { Migration20261124030000 } from './migrations/Migration20261124030000';
 
 export type Store = MikroORM;
 
@@ -22,6 +23,7 @@ export function openStore(url: string): Promise<Store> {
         { name: 'Migration20261123000000', class: Migration20261123000000 },
         { name: 'Migration20261123190000', class: Migration20261123190000 },
         { name: 'Migration20261123220000', class: Migration20261123220000 },
+        { name: 'Migration20261124030000', class: Migration20261124030000 },
       ],
     },
     // The bundler turns the ORM's own dynamic imports into stubs: give it the real one.

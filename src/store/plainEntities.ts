@@ -23,6 +23,10 @@ export const TABLE_OF: Record<PlainTable, string> = {
   shelvings: 'shelving',
   neighbours: 'neighbour',
   mounts: 'mount',
+  allowances: 'allowance',
+  portNetworks: 'port_network',
+  uplinks: 'uplink',
+  terminations: 'termination',
 };
 
 /** The column of a field, from its schema: what is true of a record stands in its own file only. */

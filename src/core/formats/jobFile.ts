@@ -35,6 +35,10 @@ export const JobFile = z
     shelvings: z.array(TABLES.shelvings).max(2000).default([]),
     neighbours: z.array(TABLES.neighbours).max(2000).default([]),
     mounts: z.array(TABLES.mounts).max(50).default([]),
+    allowances: z.array(TABLES.allowances).max(5000).default([]),
+    portNetworks: z.array(TABLES.portNetworks).max(20_000).default([]),
+    uplinks: z.array(TABLES.uplinks).max(1000).default([]),
+    terminations: z.array(TABLES.terminations).max(40_000).default([]),
   })
   .meta({ title: 'Good Shelf job', description: 'One job of Good Shelf, format version 1.' });
 export type JobFile = z.infer<typeof JobFile>;

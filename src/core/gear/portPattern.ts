@@ -1,6 +1,8 @@
 import type { z } from 'zod';
 import { CONNECTORS, type Connector, PortGroup } from '../job/records/gear';
+import { CARRIES, type Carries } from '../job/records/run';
 import { refuse } from '../job/refusal';
+import { CATEGORIES } from '../standards/categoryReach';
 import { formatSpeed } from '../text/speed';
 
 const NAMES: Record<string, Connector> = {
@@ -31,6 +33,8 @@ const USUAL_MBPS: Record<Connector, number | null> = {
 /** Watts at the port that supplies, by the name of its type. IEEE 802.3 clauses 33 and 145. */
 const POE_W: Record<string, number> = { poe: 15.4, 'poe+': 30, 'poe++': 60 };
 
+const categoryNamed = (word: string) => CATEGORIES.find((one) => `cat${one.toLowerCase()}` === word) ?? null;
+
 const COUNT = /^(\d+)\s*[x×*]\s*(.+)$/i;
 const SPEED = /^(\d+(?:[.,]\d+)?)(m|g)$/i;
 const WATTS = /^(\d+(?:[.,]\d+)?)w$/i;
@@ -39,7 +43,8 @@ const number = (text: string) => Number(text.replace(',', '.'));
 
 /**
  * Groups of ports from a line such as `24×RJ45 1G PoE+ 2 rows; 4×SFP+`: count and connector, then in any order speed,
- * power (PoE, PoE+, PoE++ or watts), rows, `rear`, `internet`, `pitch 16 mm`, `at 120 mm`.
+ * power (PoE, PoE+, PoE++ or watts), rows, `rear`, `internet`, `pitch 16 mm`, `at 120 mm`; on panels also category
+ * (`cat6a`), `screened`, `coupler` or `tool-less`, and what a keystone opening is for (`fibre`, `coax`).
  * @throws Refusal naming the group and what was expected
  */
 export function parsePortPattern(text: string, active = true): PortGroup[] {
@@ -75,6 +80,10 @@ function parseGroup(part: string, at: number, active: boolean): PortGroup {
     else if (word in POE_W) group.poeW = POE_W[word] ?? 0;
     else if (rows) group.rows = Number(rows[1]);
     else if (word === 'rear' || word === 'front') group.side = word;
+    else if (/^cat/.test(word) && categoryNamed(word)) group.category = categoryNamed(word);
+    else if (word === 'screened') group.screened = true;
+    else if (word === 'punch' || word === 'tool-less' || word === 'coupler') group.fitting = word;
+    else if ((CARRIES as readonly string[]).includes(word)) group.carries = word as Carries;
     else if (word === 'internet') group.use = 'internet';
     else if (word === 'pitch' || word === 'at') {
       const size = /^(\d+(?:[.,]\d+)?)mm$/.exec((words[++index] ?? '').toLowerCase());
@@ -82,7 +91,7 @@ function parseGroup(part: string, at: number, active: boolean): PortGroup {
       group[word === 'pitch' ? 'pitchMm' : 'xMm'] = number(size[1] ?? '');
     } else
       return wrong(
-        `“${words[index]}” is not understood: expected a speed such as 2.5G, PoE+, 60W, 2 rows, rear, internet, pitch or at`,
+        `“${words[index]}” is not understood: expected a speed such as 2.5G, PoE+, 60W, 2 rows, rear, internet, cat6a, screened, coupler, tool-less, fibre, coax, pitch or at`,
       );
   }
   const checked = PortGroup.safeParse(group);
@@ -110,7 +119,7 @@ const shortSpeed = (mbps: number) => (mbps >= 1000 ? `${mbps / 1000}G` : `${mbps
 /** The line that says the same as a device's groups of ports. */
 export function portPattern(ports: readonly PortGroup[]): string {
   return ports
-    .map(({ count, connector, speedMbps, poeW, use, rows, pitchMm, xMm, side }) => {
+    .map(({ count, connector, speedMbps, poeW, use, rows, pitchMm, xMm, side, ...jack }) => {
       const type = Object.entries(POE_W).find(([, watts]) => watts === poeW)?.[0];
       return [
         `${count}×${WRITTEN[connector]}`,
@@ -121,6 +130,10 @@ export function portPattern(ports: readonly PortGroup[]): string {
         xMm === null ? '' : `at ${xMm} mm`,
         side === 'rear' ? 'rear' : '',
         use === 'internet' ? 'internet' : '',
+        jack.category === null ? '' : `cat${jack.category.toLowerCase()}`,
+        jack.screened ? 'screened' : '',
+        jack.fitting === 'punch' ? '' : jack.fitting,
+        jack.carries ?? '',
       ]
         .filter(Boolean)
         .join(' ');

@@ -71,7 +71,7 @@ export function looseEnds(job: Job): string[] {
       for (const { field, to } of refers) {
         if (row[field] !== null) want(to, String(row[field]), `${table} ${row.id}.${field}`);
       }
-      const wrong = rulesOf(table).fault?.(row as never);
+      const wrong = rulesOf(table).fault?.(row as never) ?? rulesOf(table).clash?.(job, row as never);
       if (wrong) loose.push(`${table} ${row.id}: ${wrong}`);
     }
   }

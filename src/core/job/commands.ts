@@ -3,7 +3,8 @@ import type { CommandKind } from './commands/command';
 import { editJob } from './commands/editJob';
 import { addGear, editGear, removeGear } from './commands/gear';
 import { landRuns, takeOffRuns } from './commands/landing';
-import { fixCords, patchPorts, unplug } from './commands/patching';
+import { addNetwork, editNetwork, removeNetwork } from './commands/networks';
+import { editCords, fixCords, patchPorts, unplug } from './commands/patching';
 import { liftGear, pinGear, placeGear, shelveGear } from './commands/placing';
 import { addRack, editRack, removeRack } from './commands/racks';
 import { dropRows, keepRows } from './commands/rows';
@@ -31,6 +32,10 @@ export const COMMAND_KINDS = {
   patchPorts,
   unplug,
   fixCords,
+  editCords,
+  addNetwork,
+  editNetwork,
+  removeNetwork,
   keepRows,
   dropRows,
 } as const;
@@ -59,6 +64,10 @@ export const Command = z.discriminatedUnion('type', [
   patchPorts.schema,
   unplug.schema,
   fixCords.schema,
+  editCords.schema,
+  addNetwork.schema,
+  editNetwork.schema,
+  removeNetwork.schema,
   keepRows.schema,
   dropRows.schema,
 ]);

@@ -19,8 +19,10 @@ export type PatchWish = {
   only?: ReadonlySet<string>;
 };
 
+export type PlannedCord = Omit<Cord, 'id' | 'lengthMm' | 'colour'>;
+
 export type PatchPlan = {
-  cords: Omit<Cord, 'id'>[];
+  cords: PlannedCord[];
   /** Runs left out, each with its reason in a sentence that begins with its label. */
   left: { runId: string; why: string }[];
   /** True when no other choice patches more runs by weight, or as many at less cost. */

@@ -46,6 +46,11 @@ function portsMustStay(job: Job, gear: Gear): void {
       ...(row.panelId === gear.id ? [row.panelPort] : []),
       ...(row.switchId === gear.id ? [row.switchPort] : []),
     ]),
+    ...Object.values(job.uplinks).flatMap((row) => [
+      ...(row.fromId === gear.id ? [row.fromPort] : []),
+      ...(row.toId === gear.id ? [row.toPort] : []),
+    ]),
+    ...Object.values(job.portNetworks).flatMap((row) => (row.gearId === gear.id ? [row.port] : [])),
   ];
   const most = Math.max(0, ...used);
   const count = portsOf(gear).length;

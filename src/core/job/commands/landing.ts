@@ -5,11 +5,13 @@ import { portKey } from '../jobIndex';
 import { Id } from '../records/fields';
 import { Landing } from '../records/landing';
 import { refuse } from '../refusal';
+import { changesOf } from './changesOf';
 import { commandKind } from './command';
 import { freeId, lookUp } from './lookUp';
 import { removeLandingsOf } from './runs';
 
-const Target = z.strictObject({ runId: Id, panelId: Id, port: Landing.shape.port });
+const { joint, jointMm } = changesOf(Landing).shape;
+const Target = z.strictObject({ runId: Id, panelId: Id, port: Landing.shape.port, joint, jointMm });
 
 /** End runs on panel ports. A run that is landed already moves, and its cord moves with it. */
 export const landRuns = commandKind({
@@ -31,7 +33,7 @@ export const landRuns = commandKind({
       [...old].map(([runId, { panelId, port }]) => [runId, cordAt.get(portKey(panelId, port))] as const),
     );
 
-    for (const { runId, panelId, port } of landings) {
+    for (const { runId, panelId, port, joint, jointMm } of landings) {
       const run = lookUp(job, 'runs', runId);
       const panel = lookUp(job, 'gear', panelId);
       const opening = isPanel(panel) ? portAt(panel, port) : null;
@@ -53,8 +55,16 @@ export const landRuns = commandKind({
         );
       }
       used.set(key, runId);
-      const id = old.get(runId)?.id ?? freeId(job.landings, runId);
-      job.landings[id] = { id, runId, panelId, port };
+      const was = old.get(runId);
+      const id = was?.id ?? freeId(job.landings, runId);
+      job.landings[id] = {
+        id,
+        runId,
+        panelId,
+        port,
+        joint: joint ?? was?.joint ?? 'none',
+        jointMm: jointMm === undefined ? (was?.jointMm ?? null) : jointMm,
+      };
       const cord = carried.get(runId);
       if (cord) Object.assign(cord, { panelId, panelPort: port });
     }

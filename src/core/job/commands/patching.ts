@@ -5,10 +5,16 @@ import { portKey } from '../jobIndex';
 import { Cord } from '../records/cord';
 import { Id } from '../records/fields';
 import { refuse } from '../refusal';
+import { changesOf } from './changesOf';
 import { commandKind } from './command';
 import { freeId, lookUp } from './lookUp';
 
-const Ends = Cord.omit({ id: true }).extend({ fixed: z.boolean() });
+const { lengthMm, colour } = changesOf(Cord).shape;
+const Ends = Cord.pick({ panelId: true, panelPort: true, switchId: true, switchPort: true }).extend({
+  fixed: z.boolean(),
+  lengthMm: lengthMm.describe('left out: as the cord is that was there'),
+  colour,
+});
 
 /**
  * Plug cords between panel ports and switch ports. A panel port that has a cord already gets that cord moved.
@@ -20,13 +26,17 @@ export const patchPorts = commandKind({
     const moving = new Set(cords.map((cord) => portKey(cord.panelId, cord.panelPort)));
     if (moving.size < cords.length) refuse('port-twice', 'A panel port takes one cord: one stands here twice.');
     const used = new Set<string>();
-    const oldId = new Map<string, string>();
+    const old = new Map<string, Cord>();
     for (const row of Object.values(job.cords)) {
       const key = portKey(row.panelId, row.panelPort);
       if (moving.has(key)) {
-        oldId.set(key, row.id);
+        old.set(key, { ...row });
         delete job.cords[row.id];
       } else used.add(portKey(row.switchId, row.switchPort));
+    }
+    for (const row of Object.values(job.uplinks)) {
+      used.add(portKey(row.fromId, row.fromPort));
+      used.add(portKey(row.toId, row.toPort));
     }
     const runAt = new Map(Object.values(job.landings).map((row) => [portKey(row.panelId, row.port), row.runId]));
 
@@ -46,12 +56,18 @@ export const patchPorts = commandKind({
       }
       const target = portKey(ends.switchId, ends.switchPort);
       if (used.has(target)) {
-        refuse('port-taken', `${device.name} port ${ends.switchPort} has a cord in it already.`, run.id);
+        refuse('port-taken', `${device.name} port ${ends.switchPort} is taken already.`, run.id);
       }
       used.add(target);
       const key = portKey(ends.panelId, ends.panelPort);
-      const id = oldId.get(key) ?? freeId(job.cords, `cord-${ends.panelPort}-${ends.panelId}`);
-      job.cords[id] = { id, ...ends };
+      const was = old.get(key);
+      const id = was?.id ?? freeId(job.cords, `cord-${ends.panelPort}-${ends.panelId}`);
+      job.cords[id] = {
+        ...ends,
+        id,
+        lengthMm: ends.lengthMm === undefined ? (was?.lengthMm ?? null) : ends.lengthMm,
+        colour: ends.colour ?? was?.colour ?? '',
+      };
     }
   },
   describe: (job, { cords }) => {
@@ -75,6 +91,19 @@ export const unplug = commandKind({
     }
   },
   describe: (_, { cordIds }) => `Unpatch ${counted(cordIds.length, 'run')}`,
+});
+
+/** Say of cords what they are: their length and colour as they lie there, or null and empty for as planned. */
+export const editCords = commandKind({
+  schema: z.strictObject({
+    type: z.literal('editCords'),
+    cordIds: z.array(Id).min(1).max(10_000),
+    changes: changesOf(Cord).pick({ lengthMm: true, colour: true }),
+  }),
+  apply: (job, { cordIds, changes }) => {
+    for (const id of cordIds) Object.assign(lookUp(job, 'cords', id), changes);
+  },
+  describe: (_, { cordIds }) => `Change ${counted(cordIds.length, 'cord')}`,
 });
 
 /** Mark cords as fixed by hand, or as free to be planned again. */

@@ -29,6 +29,10 @@ export const PlainRow = z.discriminatedUnion('table', [
   rowOf('tones'),
   rowOf('neighbours'),
   rowOf('mounts'),
+  rowOf('allowances'),
+  rowOf('portNetworks'),
+  rowOf('uplinks'),
+  rowOf('terminations'),
 ]);
 export type PlainRow = z.infer<typeof PlainRow>;
 
@@ -72,11 +76,13 @@ export const keepRows = commandKind({
     };
     for (const row of rows) {
       const { table, record } = row;
-      const { unique, refers, fault } = rulesOf(table);
+      const { unique, refers, fault, clash } = rulesOf(table);
       const fields = record as AnyRow;
       for (const { field, to } of refers) if (fields[field] !== null) lookUp(job, to, String(fields[field]));
       const wrong = fault?.(record as never);
       if (wrong) refuse('cannot-be', wrong, record.id);
+      const against = clash?.(job, record as never);
+      if (against) refuse('clash', against, record.id);
       if (unique) {
         const keys = keysOf(table);
         const was = rowsOf(job, table)[record.id];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, whole } from './fields';
+import { Id, line, whole } from './fields';
 
 /** A patch cord from a panel port to a switch port. Goes with either device, and with the landing behind it. */
 export const Cord = z
@@ -10,6 +10,8 @@ export const Cord = z
     switchId: Id,
     switchPort: whole(1, 1152),
     fixed: z.boolean().default(false).describe('put there by hand: planning leaves it alone'),
+    lengthMm: whole(1, 100_000).nullable().default(null).describe('of the cord that is there; null: as planned'),
+    colour: line(30).default('').describe('of the cord that is there; empty: as planned'),
   })
   .meta({ id: 'Cord' });
 export type Cord = z.infer<typeof Cord>;

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { CATEGORIES } from '../../standards/categoryReach';
 import { amount, Id, line, name, THREADS, whole } from './fields';
+import { CARRIES } from './run';
 
 export const GEAR_KINDS = [
   'panel',
@@ -28,6 +30,9 @@ export type GearKind = (typeof GEAR_KINDS)[number];
 export const CONNECTORS = ['rj45', 'keystone', 'sfp', 'sfp+', 'sfp28', 'qsfp28', 'lc', 'sc', 'f'] as const;
 export type Connector = (typeof CONNECTORS)[number];
 
+export const FITTINGS = ['punch', 'tool-less', 'coupler'] as const;
+export type Fitting = (typeof FITTINGS)[number];
+
 /** A group of like ports. Ports are numbered through the device, group after group, from 1. */
 export const PortGroup = z.strictObject({
   count: whole(1, 96),
@@ -42,6 +47,10 @@ export const PortGroup = z.strictObject({
     .default(null)
     .describe('left edge of the group from the left end; null: laid out by itself'),
   side: z.enum(['front', 'rear']).default('front'),
+  category: z.enum(CATEGORIES).nullable().default(null).describe('of jacks and couplers; null not known'),
+  screened: z.boolean().default(false),
+  fitting: z.enum(FITTINGS).default('punch').describe('how a cable is ended on a panel port'),
+  carries: z.enum(CARRIES).nullable().default(null).describe('of a keystone opening; null: as the run needs'),
 });
 export type PortGroup = z.infer<typeof PortGroup>;
 
@@ -49,6 +58,8 @@ export type PortGroup = z.infer<typeof PortGroup>;
 const FRAMES = ['19-inch', '10-inch', 'upright', 'free'] as const;
 export const INLETS = ['none', 'c6', 'c8', 'c14', 'c20', 'barrel', 'cord'] as const;
 const AIRFLOWS = ['none', 'front-rear', 'rear-front', 'side', 'up'] as const;
+/** Straight: block 1 to 24 behind port 1 to 24. Two-level: odd ports on the upper block row, even ones on the lower. */
+export const ROW_ORDERS = ['straight', 'two-level'] as const;
 export const HOLE_CHOICES = ['standard', 'outer', 'middle', 'all'] as const;
 const mm = (least: number, most = 2000) => whole(least, most).nullable().default(null);
 
@@ -82,6 +93,11 @@ export const Gear = z
     outlets: whole(0, 64).default(0).describe('mains outlets that it offers'),
     poeBudgetW: amount(0, 20_000).default(0).describe('watts all its ports together can supply'),
     ports: z.array(PortGroup).max(12).default([]),
+    rowOrder: z.enum(ROW_ORDERS).default('straight').describe('of a punch-down panel: its blocks behind'),
+    angled: z.boolean().default(false).describe('of a panel: cords leave to both sides'),
+    managed: z.boolean().default(false).describe('of a switch: its ports can be put into networks'),
+    loopGuard: z.boolean().default(false).describe('of a switch: it speaks a redundancy protocol (IEEE 802.1D)'),
+    fillMm2: whole(1, 100_000).nullable().default(null).describe('of a manager: room for cords, cross-section'),
     carriesKg: amount(0, 1000).nullable().default(null).describe('of a shelf, drawer or kit'),
     bays: whole(0, 12).default(0).describe('of a kit: how many devices side by side; 0: a tray'),
     priceMinor: whole(0, 1_000_000_000).nullable().default(null),

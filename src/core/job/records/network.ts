@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, name } from './fields';
+import { Id, name, whole } from './fields';
 
 export const NETWORK_COLOURS = ['blue', 'orange', 'green', 'red', 'violet', 'teal', 'brown', 'grey'] as const;
 export const LINE_PATTERNS = ['solid', 'dashed', 'dotted', 'dash-dot', 'long-dash', 'double-dot'] as const;
@@ -13,6 +13,7 @@ export const Network = z
     code: name(3),
     colour: z.enum(NETWORK_COLOURS),
     pattern: z.enum(LINE_PATTERNS),
+    number: whole(1, 4094).nullable().default(null).describe('as switches know it (IEEE 802.1Q)'),
   })
   .meta({ id: 'Network' });
 export type Network = z.infer<typeof Network>;
@@ -42,5 +43,6 @@ export function networkNamed(id: string, wanted: string, others: Network[]): Net
     colour: NETWORK_COLOURS[used % NETWORK_COLOURS.length] ?? 'grey',
     // Patterns and colours have different counts, so that the pairs repeat late.
     pattern: LINE_PATTERNS[used % LINE_PATTERNS.length] ?? 'solid',
+    number: null,
   };
 }
