@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { parseArgs } from 'node:util';
 import type { z } from 'zod';
+import { cordsCsv } from '../core/formats/cordsCsv';
 import { readCsvTable } from '../core/formats/csvTable';
-import { decodeText } from '../core/formats/decodeText';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { gearFileSchema, readGearFile } from '../core/formats/gearFile';
 import { issueWords, jobFileSchema, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
+import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
 import { portMapCsv } from '../core/formats/portMap';
+import { portPlanCsv } from '../core/formats/portPlanCsv';
 import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
 import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { guessColumns } from '../core/formats/runColumns';
@@ -36,7 +36,12 @@ import { elevationPng } from '../print/elevationPng';
 import { holeCardPdf } from '../print/holeCardPdf';
 import { labelsPdf } from '../print/labelsPdf';
 import { labelsSvg } from '../print/labelsSvg';
+import { portMapPdf } from '../print/portMapPdf';
+import { terminationPdf } from '../print/terminationPdf';
 import { wallPdf } from '../print/wallPdf';
+import { needOut, readText, say, write } from './io';
+import { landJob, patchJob } from './landAndPatch';
+import { limitsOf, type Options, readArguments } from './options';
 
 const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
 
@@ -47,7 +52,8 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
   check JOB.json [--json]
                     list the snags; exit 1 when something won't work
   export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|elevation.png|hole-card.pdf|wall.pdf|
-                       labels.svg|labels.pdf|job.json -o FILE
+                       labels.svg|labels.pdf|port-map.pdf|cords.csv|port-plan.csv|patch.graphml|patch.dot|
+                       termination.pdf|job.json -o FILE
                     labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
                     and --code-for URL, which the label is added to
@@ -55,6 +61,11 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
                     plan which run is cut from which box of cable
   arrange JOB.json [--school sandwich|managers|entry] [--seconds N] [--seed N] [-o JOB.json]
                     propose places for all gear, with the reason for each; -o writes the job with it
+  land JOB.json [--order label|room|plate|bundle] [--anew] [--seconds N] [--seed N] -o JOB.json
+                    land the runs that wait, or with --anew all of them; short tails go where they reach
+  patch JOB.json [--school short|number|network] [--moves none|few|free] [--include-spare] [--seconds N] [--seed N]
+        -o JOB.json
+                    patch runs to switch ports, with the reason for each; --moves says what becomes of cords there are
   solve cables|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
   schema [--of job|gear] [-o FILE]
@@ -85,69 +96,14 @@ const EXPORTS: Record<string, (job: Job, options: Options) => string | Promise<U
   'wall.pdf': (job) => wallPdf(job, ROOT),
   'labels.svg': (job, options) => labelsSvg(labelsFor(job, options)),
   'labels.pdf': (job, options) => labelsPdf(labelsFor(job, options), `Labels of ${job.name}`, ROOT),
+  'port-map.pdf': (job) => portMapPdf(job, ROOT),
+  'cords.csv': cordsCsv,
+  'port-plan.csv': portPlanCsv,
+  'patch.graphml': patchGraphMl,
+  'patch.dot': patchDot,
+  'termination.pdf': (job) => terminationPdf(job, ROOT),
   'job.json': writeJobFile,
 };
-
-type Options = ReturnType<typeof readArguments>['values'];
-
-function readArguments(args: string[]) {
-  return parseArgs({
-    args,
-    allowPositionals: true,
-    options: {
-      gear: { type: 'string' },
-      name: { type: 'string' },
-      units: { type: 'string' },
-      out: { type: 'string', short: 'o' },
-      as: { type: 'string' },
-      of: { type: 'string' },
-      json: { type: 'boolean' },
-      kind: { type: 'string' },
-      sheet: { type: 'string' },
-      own: { type: 'string' },
-      'code-for': { type: 'string' },
-      school: { type: 'string' },
-      seconds: { type: 'string' },
-      seed: { type: 'string' },
-      'skip-bad-rows': { type: 'boolean' },
-      'include-spare': { type: 'boolean' },
-      help: { type: 'boolean', short: 'h' },
-    },
-  });
-}
-
-const say = (text: string) => process.stderr.write(`${text}\n`);
-
-function read(path: string): Uint8Array {
-  try {
-    return readFileSync(path === '-' ? 0 : path);
-  } catch (fault) {
-    const reason =
-      (fault as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : String((fault as Error).message);
-    return refuse('cannot-read', `${path}: ${reason}.`);
-  }
-}
-
-const readText = (path: string) => decodeText(read(path)).text;
-
-/** Written beside and then renamed, so that a file is never half-written. */
-function write(path: string | undefined, text: string | Uint8Array): void {
-  if (path === undefined || path === '-') {
-    process.stdout.write(text);
-    return;
-  }
-  const beside = `${path}.${process.pid}.part`;
-  try {
-    writeFileSync(beside, text);
-    renameSync(beside, path);
-  } catch (fault) {
-    refuse('cannot-write', `${path}: ${(fault as Error).message}.`);
-  }
-}
-
-function needOut(options: Options): string {
-  return options.out ?? refuse('usage', 'Say where to write with -o FILE, or -o - for standard output.');
-}
 
 function importRuns(path: string, options: Options): number {
   const out = needOut(options);
@@ -210,21 +166,6 @@ function check(path: string, options: Options): number {
 }
 
 /** A number of an option, or its default. */
-function numberOption(options: Options, name: 'seconds' | 'seed', initial: number, least: number): number {
-  const text = options[name];
-  if (text === undefined) return initial;
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value) || value < least)
-    return refuse('usage', `--${name}: expected a number from ${least}, found “${text}”.`);
-  return value;
-}
-
-const limitsOf = (options: Options, seconds: number) => ({
-  seed: numberOption(options, 'seed', 1, 0),
-  now: () => performance.now(),
-  untilMs: performance.now() + numberOption(options, 'seconds', seconds, 0) * 1000,
-});
-
 function buy(path: string, options: Options): number {
   const out = needOut(options);
   const job = readJobFile(readText(path));
@@ -320,12 +261,14 @@ export async function main(args: string[]): Promise<number> {
       export: exportJob,
       buy,
       arrange: arrangeJob,
+      land: landJob,
+      patch: patchJob,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, check, export, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, check, export, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

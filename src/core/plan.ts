@@ -2,13 +2,14 @@ import { applyCommands } from './job/apply';
 import type { Command } from './job/commands';
 import type { Job } from './job/job';
 import { planLanding } from './panels/planLanding';
-import { type PatchWish, planPatching } from './patching/planPatching';
+import type { PatchWish } from './patching/patchWish';
+import { planPatching } from './patching/planPatching';
 import { planPlacement } from './rack/planPlacement';
 
 export type Plan = { job: Job; commands: Command[]; left: string[]; proven: boolean };
 
 /** Decide all that is not decided yet: place gear, land runs, patch the live ones. What stands is kept. */
-export function planJob(start: Job, wish: PatchWish = {}): Plan {
+export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
   const commands: Command[] = [];
   let job = start;
   const take = (more: Command[]) => {

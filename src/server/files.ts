@@ -1,7 +1,10 @@
+import { cordsCsv } from '../core/formats/cordsCsv';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { gearFileSchema } from '../core/formats/gearFile';
 import { jobFileSchema, writeJobFile } from '../core/formats/jobFile';
+import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
 import { portMapCsv } from '../core/formats/portMap';
+import { portPlanCsv } from '../core/formats/portPlanCsv';
 import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { runsCsv } from '../core/formats/runsCsv';
 import type { Job } from '../core/job/job';
@@ -11,6 +14,8 @@ import { elevationPng } from '../print/elevationPng';
 import { holeCardPdf } from '../print/holeCardPdf';
 import { labelsPdf } from '../print/labelsPdf';
 import { labelsSvg } from '../print/labelsSvg';
+import { portMapPdf } from '../print/portMapPdf';
+import { terminationPdf } from '../print/terminationPdf';
 import { wallPdf } from '../print/wallPdf';
 
 type JobFile = { type: string; make: (job: Job, address: URL) => string | Promise<Uint8Array> };
@@ -47,6 +52,12 @@ export const JOB_FILES: Record<string, JobFile> = {
     type: PDF,
     make: (job, address) => labelsPdf(labelsFor(job, address), `Labels of ${job.name}`, process.cwd()),
   },
+  'port-map.pdf': { type: PDF, make: (job) => portMapPdf(job, process.cwd()) },
+  'cords.csv': { type: CSV, make: cordsCsv },
+  'port-plan.csv': { type: CSV, make: portPlanCsv },
+  'patch.graphml': { type: 'application/graphml+xml; charset=utf-8', make: patchGraphMl },
+  'patch.dot': { type: 'text/vnd.graphviz; charset=utf-8', make: patchDot },
+  'termination.pdf': { type: PDF, make: (job) => terminationPdf(job, process.cwd()) },
   'job.json': { type: 'application/json; charset=utf-8', make: writeJobFile },
 };
 

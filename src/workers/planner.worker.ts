@@ -1,13 +1,25 @@
 /// <reference lib="webworker" />
 import * as Comlink from 'comlink';
 import type { Job } from '../core/job/job';
+import type { PatchWish } from '../core/patching/patchWish';
 import { planPatching } from '../core/patching/planPatching';
 import { type Arrangement, arrange, type BetterSoFar } from '../core/rack/arrange/arrange';
 import type { ArrangeWish } from '../core/rack/arrange/arrangeWish';
 import { planCable } from '../core/runs/cablePlan';
 
+const within = (seconds: number) => ({
+  seed: 1,
+  now: () => performance.now(),
+  untilMs: performance.now() + seconds * 1000,
+});
+
 const planner = {
-  patch: (job: Job, includeSpare: boolean) => planPatching(job, { includeSpare }),
+  patch: async (
+    job: Job,
+    wish: Partial<PatchWish>,
+    seconds: number,
+    onBetter: (points: number, patched: number) => unknown,
+  ) => planPatching(job, wish, within(seconds), (points, patched) => void onBetter(points, patched)),
   cable: (job: Job, seconds: number) =>
     planCable(
       job,

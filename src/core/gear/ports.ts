@@ -1,5 +1,6 @@
-import type { Connector, Gear } from '../job/records/gear';
+import type { Connector, Fitting, Gear } from '../job/records/gear';
 import type { Carries } from '../job/records/run';
+import type { Category } from '../standards/categoryReach';
 
 /** One port of a device, numbered from 1 through all its groups. */
 export type Port = {
@@ -9,6 +10,10 @@ export type Port = {
   poeW: number;
   use: 'access' | 'internet';
   side: 'front' | 'rear';
+  category: Category | null;
+  screened: boolean;
+  fitting: Fitting;
+  carries: Carries | null;
 };
 
 const cache = new WeakMap<Gear['ports'], Port[]>();
@@ -17,8 +22,8 @@ const cache = new WeakMap<Gear['ports'], Port[]>();
 export function portsOf(gear: Gear): Port[] {
   const known = cache.get(gear.ports);
   if (known) return known;
-  const ports = gear.ports.flatMap(({ count, connector, speedMbps, poeW, use, side }) =>
-    Array.from({ length: count }, () => ({ connector, speedMbps, poeW, use, side })),
+  const ports = gear.ports.flatMap(({ count, rows: _, pitchMm: __, xMm: ___, ...port }) =>
+    Array.from({ length: count }, () => port),
   );
   const numbered = ports.map((port, at) => ({ number: at + 1, ...port }));
   if (Object.isFrozen(gear.ports)) cache.set(gear.ports, numbered);
@@ -57,7 +62,8 @@ const PATCHES: Record<Connector, readonly Carries[]> = {
 };
 
 /** Whether a cable that carries this can be ended on a panel port of this kind. */
-export const canLand = (connector: Connector, carries: Carries): boolean => LANDS[connector].includes(carries);
+export const canLand = (port: Pick<Port, 'connector' | 'carries'>, carries: Carries): boolean =>
+  LANDS[port.connector].includes(carries) && (port.carries ?? carries) === carries;
 /** Whether a cord for this can be plugged into a switch port of this kind, modules for fibre included. */
 export const canPatch = (connector: Connector, carries: Carries): boolean => PATCHES[connector].includes(carries);
 /** Whether a switch has any port at all for this. */

@@ -1,61 +1,124 @@
 import { portCentreX } from '../gear/portLayout';
+import { portAt } from '../gear/ports';
 import type { Job } from '../job/job';
-import { indexJob } from '../job/jobIndex';
+import { indexJob, type JobIndex } from '../job/jobIndex';
 import type { Cord } from '../job/records/cord';
+import type { Gear } from '../job/records/gear';
+import type { Placement } from '../job/records/placement';
 import { standOf } from '../rack/stand';
+import { type CordKind, cordBuilds, cordHabits } from '../standards/cords';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
+import { answerOf } from '../survey/answers';
+import { readLengths } from '../units/lengthList';
 
-/** Common practice, no source: stock lengths, and what plugs, bends and the way round the side take. Millimetres. */
-export const cordPractice = {
-  stockMm: [250, 500, 1000, 1500, 2000, 3000, 5000],
-  /** Up to this many units apart a cord goes straight across the faces. */
-  adjacentWithinU: 2,
-  adjacentAllowanceMm: 120,
-  sideAllowanceMm: 300,
-} as const;
+/** How a cord goes: across the faces, through a manager, or round the side. */
+export type CordWay = 'straight' | 'manager' | 'side';
+export type CordRoute = { way: CordWay; mm: number; managerId: string | null };
+export type CordEnds = Pick<Cord, 'panelId' | 'panelPort' | 'switchId' | 'switchPort'>;
+
+/** Plug, boot and bend at both ends, and ease. */
+export function endsMm(kind: CordKind): number {
+  const { bootMm, bendMm } = cordBuilds[kind];
+  // A quarter turn at each end.
+  return Math.round(2 * (bootMm + (Math.PI / 2) * bendMm * 0.5) + cordHabits.easeMm);
+}
 
 /**
- * Way of a cord between two ports of one rack: straight where the devices are neighbours, else round the nearer side.
- * @param x millimetres from the left panel edge
- * @param unitsApart whole units between the two devices
+ * Way between two ports of one rack, millimetres.
+ * @param x from the left panel edge
+ * @param unitsApart between the two devices
  * @param widthMm of the rack's panels
  */
 export function cordPathMm(
+  way: CordWay,
   x1: number,
   x2: number,
   unitsApart: number,
+  kind: CordKind = 'standard',
   widthMm: number = frameWidths['19-inch'].panelMm,
 ): number {
-  const { adjacentWithinU, adjacentAllowanceMm, sideAllowanceMm } = cordPractice;
   const drop = unitsApart * rackDimensions.unitMm;
-  if (unitsApart <= adjacentWithinU) return Math.abs(x1 - x2) + drop + adjacentAllowanceMm;
+  const ends = endsMm(kind);
+  if (way === 'straight') return Math.abs(x1 - x2) + drop + ends;
+  if (way === 'manager') return Math.abs(x1 - x2) + drop + 2 * cordHabits.intoManagerMm + ends;
   const left = x1 + x2;
-  const right = 2 * widthMm - left;
-  return Math.min(left, right) + drop + sideAllowanceMm;
+  return Math.min(left, 2 * widthMm - left) + drop + cordHabits.aroundMm + ends;
+}
+
+/** Lengths that cords of this job come in, ascending, millimetres. */
+export function stockLengths(job: Job): number[] {
+  return readLengths(answerOf(job, 'cord-lengths')).mm;
 }
 
 /** Smallest stock length that covers a path; null when none does. */
-export function stockLengthMm(pathMm: number): number | null {
-  return cordPractice.stockMm.find((length) => length >= pathMm) ?? null;
+export const stockLengthMm = (stock: readonly number[], pathMm: number): number | null =>
+  stock.find((length) => length >= pathMm) ?? null;
+
+/** Kind of the cord that a port takes. */
+export function cordKindFor(job: Job, device: Gear, port: number): CordKind {
+  const connector = portAt(device, port)?.connector ?? 'rj45';
+  if (connector !== 'rj45') return 'fibre';
+  if (answerOf(job, 'cord-screened') === 'yes') return 'screened';
+  return answerOf(job, 'cord-awg') === '28' ? 'slim' : 'standard';
 }
 
-/** Path between a panel port and a switch port as they stand; null while either device has no place or they stand in different racks. */
-export function pathBetweenMm(
-  job: Job,
-  ends: Pick<Cord, 'panelId' | 'panelPort' | 'switchId' | 'switchPort'>,
-): number | null {
-  const index = indexJob(job);
-  const [panel, device] = [job.gear[ends.panelId], job.gear[ends.switchId]];
-  const [from, to] = [standOf(index, ends.panelId), standOf(index, ends.switchId)];
+type Standing = { gear: Gear; place: Placement };
+
+/** The manager that a cord between two devices lies in: one between them, or one that touches either. */
+function managerNear(index: JobIndex, from: Standing, to: Standing): Gear | null {
+  const low = Math.min(from.place.bottomU, to.place.bottomU);
+  const high = Math.max(from.place.bottomU + from.gear.heightU, to.place.bottomU + to.gear.heightU);
+  let touching: Gear | null = null;
+  for (const gear of index.gearInOrder) {
+    if (gear.kind !== 'manager') continue;
+    const place = index.placementOfGear.get(gear.id);
+    if (!place || place.rackId !== from.place.rackId || place.face !== from.place.face) continue;
+    const top = place.bottomU + gear.heightU;
+    if (place.bottomU >= low && top <= high) return gear;
+    if (top === low || place.bottomU === high) touching ??= gear;
+  }
+  return touching;
+}
+
+/** How cords go between two devices, whatever the ports; null where either has no place or they stand in different racks. */
+export function wayBetween(
+  index: JobIndex,
+  panelId: string,
+  switchId: string,
+): { way: CordWay; managerId: string | null; unitsApart: number; widthMm: number } | null {
+  const { job } = index;
+  const [panel, device] = [job.gear[panelId], job.gear[switchId]];
+  const [from, to] = [standOf(index, panelId), standOf(index, switchId)];
   if (!panel || !device || !from || !to || from.rackId !== to.rackId) return null;
+  const rack = job.racks[from.rackId];
+  const unitsApart = Math.abs(from.bottomU - to.bottomU);
+  const widthMm = rack ? frameWidths[rack.frame].panelMm : frameWidths['19-inch'].panelMm;
+  const side = { way: 'side' as const, managerId: null, unitsApart, widthMm };
+  if (answerOf(job, 'cord-way') === 'side' || panel.angled || from.face !== to.face) return side;
+  const manager =
+    unitsApart <= cordHabits.managerWithinU
+      ? managerNear(index, { gear: panel, place: from }, { gear: device, place: to })
+      : null;
+  if (manager) return { way: 'manager', managerId: manager.id, unitsApart, widthMm };
+  return unitsApart <= cordHabits.adjacentWithinU ? { way: 'straight', managerId: null, unitsApart, widthMm } : side;
+}
+
+/** Route between a panel port and a switch port as they stand; null while it cannot be told. */
+export function routeBetween(job: Job, ends: CordEnds): CordRoute | null {
+  const index = indexJob(job);
+  const between = wayBetween(index, ends.panelId, ends.switchId);
+  const [panel, device] = [job.gear[ends.panelId], job.gear[ends.switchId]];
+  if (!between || !panel || !device) return null;
   const [x1, x2] = [portCentreX(panel, ends.panelPort), portCentreX(device, ends.switchPort)];
   if (x1 === null || x2 === null) return null;
-  const rack = job.racks[from.rackId];
-  return cordPathMm(x1, x2, Math.abs(from.bottomU - to.bottomU), rack && frameWidths[rack.frame].panelMm);
+  const kind = cordKindFor(job, device, ends.switchPort);
+  const { way, managerId, unitsApart, widthMm } = between;
+  return { way, managerId, mm: Math.round(cordPathMm(way, x1, x2, unitsApart, kind, widthMm)) };
 }
 
-/** Length of cord to take from stock; null while it cannot be told. */
-export function cordLengthMm(job: Job, cord: Cord): number | null {
-  const path = pathBetweenMm(job, cord);
-  return path === null ? null : stockLengthMm(path);
+/** Length of a cord: as it is, or as to be taken from stock; null while it cannot be told. */
+export function cordLengthMm(job: Job, cord: CordEnds & { lengthMm?: number | null }): number | null {
+  if (cord.lengthMm) return cord.lengthMm;
+  const route = routeBetween(job, cord);
+  return route === null ? null : stockLengthMm(stockLengths(job), route.mm);
 }

@@ -2,7 +2,7 @@ import { type JobIndex, portKey } from '../job/jobIndex';
 import type { Cord } from '../job/records/cord';
 import type { Gear } from '../job/records/gear';
 import type { Run } from '../job/records/run';
-import { portWattsFor } from '../power/poe';
+import { budgetWatts } from './budgetWatts';
 
 /** The run behind a cord, through the panel port it is plugged into. */
 export function runBehind(index: JobIndex, cord: Cord): Run | null {
@@ -12,14 +12,14 @@ export function runBehind(index: JobIndex, cord: Cord): Run | null {
 
 export type SwitchLoad = { gear: Gear; usedW: number; budgetW: number; runs: { run: Run; cord: Cord }[] };
 
-/** Power that each switching device must set aside, by class (IEEE 802.3), for the runs patched to it. */
+/** Power that each switching device sets aside, by class (IEEE 802.3) or by draw as the job has it, for the runs patched to it. */
 export function switchLoads(index: JobIndex): Map<string, SwitchLoad> {
   const loads = new Map<string, SwitchLoad>();
   for (const cord of Object.values(index.job.cords)) {
     const [gear, run] = [index.job.gear[cord.switchId], runBehind(index, cord)];
     if (!gear || !run) continue;
     const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [] };
-    const watts = portWattsFor(run.poeW);
+    const watts = budgetWatts(index.job, run);
     load.usedW += Number.isFinite(watts) ? watts : run.poeW;
     load.runs.push({ run, cord });
     loads.set(gear.id, load);

@@ -12,6 +12,16 @@ export function poeClassFor(deviceW: number): PoeClass | null | 'beyond' {
 }
 
 /**
+ * Watts that leave the port for a device that draws so much: its draw and the loss of its class over 100 m.
+ * @returns Infinity when no class carries it
+ */
+export function drawnWattsFor(deviceW: number): number {
+  const row = poeClassFor(deviceW);
+  if (row === null) return 0;
+  return row === 'beyond' ? Number.POSITIVE_INFINITY : (deviceW * row.pseW) / row.pdW;
+}
+
+/**
  * Watts that a switch port must be able to supply for a device, by class.
  * @returns Infinity when no class carries it
  */

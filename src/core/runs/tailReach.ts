@@ -1,39 +1,32 @@
-import { portLayout } from '../gear/portLayout';
 import { isPanel } from '../gear/ports';
-import { type JobIndex, portKey } from '../job/jobIndex';
+import type { JobIndex } from '../job/jobIndex';
 import type { Run } from '../job/records/run';
-import { frontWidthMm } from '../rack/space';
-import { rackDimensions } from '../standards/rackDimensions';
-import { pulling } from '../standards/slack';
+import { loopMm, tailPaths } from '../panels/tailPath';
 
 export type TailShortfall = { panelName: string; needMm: number; missingMm: number };
 
+/** What a run has inside the cabinet: its tail, and what it was made longer by. Null while it was not measured. */
+export function tailOf({ landingOfRun }: JobIndex, run: Run): number | null {
+  return run.tailMm === null ? null : run.tailMm + (landingOfRun.get(run.id)?.jointMm ?? 0);
+}
+
 /**
- * Whether the free tail of a run reaches a panel: from the entry at the top or bottom of the rack up or down its side,
- * along to the port, and a service loop. Its own port where it is landed, else the nearest port of any panel.
+ * Whether the free tail of a run reaches a panel with its service loop: its own port where it is landed, else the
+ * nearest port of any panel.
  * @returns null while the tail, the rack or every panel's place is not known
  */
-export function tailShortfall({ job, placementOfGear, landingOfRun }: JobIndex, run: Run): TailShortfall | null {
-  if (run.tailMm === null) return null;
-  const landing = landingOfRun.get(run.id);
+export function tailShortfall(index: JobIndex, run: Run): TailShortfall | null {
+  const tailMm = tailOf(index, run);
+  if (tailMm === null) return null;
+  const landing = index.landingOfRun.get(run.id);
   let nearest: TailShortfall | null = null;
-  for (const panel of Object.values(job.gear)) {
+  for (const panel of Object.values(index.job.gear)) {
     if (!isPanel(panel) || (landing && landing.panelId !== panel.id)) continue;
-    const place = placementOfGear.get(panel.id);
-    const rack = place && job.racks[place.rackId];
-    if (!place || !rack) continue;
-    const middleU = place.bottomU - 1 + panel.heightU / 2;
-    const fromBottom = middleU * rackDimensions.unitMm;
-    const height = rack.units * rackDimensions.unitMm;
-    const entry = run.entry ?? 'top';
-    const alongMm =
-      entry === 'bottom' ? fromBottom : entry === 'top' ? height - fromBottom : Math.abs(height / 2 - fromBottom);
-    for (const port of portLayout(panel)) {
-      if (landing && portKey(panel.id, port.number) !== portKey(landing.panelId, landing.port)) continue;
-      const x = port.x + port.width / 2;
-      const needMm = Math.round(alongMm + Math.min(x, frontWidthMm(panel) - x) + pulling.serviceLoopMm);
+    for (const [port, wayMm] of tailPaths(index, panel, run.entry ?? 'top') ?? []) {
+      if (landing && landing.port !== port) continue;
+      const needMm = wayMm + loopMm(index.job);
       if (nearest && needMm >= nearest.needMm) continue;
-      nearest = { panelName: panel.name, needMm, missingMm: needMm - run.tailMm };
+      nearest = { panelName: panel.name, needMm, missingMm: needMm - tailMm };
     }
   }
   return nearest;

@@ -8,6 +8,7 @@ import { capacityShort } from './rules/capacityShort';
 import { categoryTooLow } from './rules/categoryTooLow';
 import { channelTooLong } from './rules/channelTooLong';
 import { conduitMayJam } from './rules/conduitMayJam';
+import { cordDoesNotFit } from './rules/cordDoesNotFit';
 import { cordInUsedPort } from './rules/cordInUsedPort';
 import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
@@ -16,12 +17,18 @@ import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
 import { holeMissing } from './rules/holeMissing';
 import { hooksFarApart } from './rules/hooksFarApart';
+import { jackTooLow } from './rules/jackTooLow';
+import { jointInLink } from './rules/jointInLink';
 import { labelMissing } from './rules/labelMissing';
 import { labelTwice } from './rules/labelTwice';
 import { landedTwice } from './rules/landedTwice';
 import { linkTooLong } from './rules/linkTooLong';
 import { liveUnpatched } from './rules/liveUnpatched';
+import { managerOverfull } from './rules/managerOverfull';
 import { meetsRearGear } from './rules/meetsRearGear';
+import { networkNotOnPort } from './rules/networkNotOnPort';
+import { networksMixed } from './rules/networksMixed';
+import { networkUnnumbered } from './rules/networkUnnumbered';
 import { nothingHoldsIt } from './rules/nothingHoldsIt';
 import { outsideRack } from './rules/outsideRack';
 import { overloadedRack } from './rules/overloadedRack';
@@ -35,14 +42,19 @@ import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
 import { railsDoNotReach } from './rules/railsDoNotReach';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
+import { screenNotCarried } from './rules/screenNotCarried';
 import { screwThreads } from './rules/screwThreads';
 import { shelfOverloaded } from './rules/shelfOverloaded';
 import { shelfTooFull } from './rules/shelfTooFull';
 import { sideRoomShort } from './rules/sideRoomShort';
 import { switchBudget } from './rules/switchBudget';
+import { switchNotLinked } from './rules/switchNotLinked';
 import { tailTooShort } from './rules/tailTooShort';
 import { toneContradiction } from './rules/toneContradiction';
 import { unitsOverlap } from './rules/unitsOverlap';
+import { uplinkLoop } from './rules/uplinkLoop';
+import { uplinkNarrow } from './rules/uplinkNarrow';
+import { uplinkUnfit } from './rules/uplinkUnfit';
 import { uprightTooWide } from './rules/uprightTooWide';
 import { wantsSupport } from './rules/wantsSupport';
 import { widerThanRails } from './rules/widerThanRails';
@@ -100,6 +112,18 @@ export const SNAG_RULES: readonly SnagRule[] = [
   cutTooShort,
   roomNotOnPlan,
   capacityShort,
+  jackTooLow,
+  screenNotCarried,
+  jointInLink,
+  cordDoesNotFit,
+  managerOverfull,
+  uplinkUnfit,
+  uplinkLoop,
+  switchNotLinked,
+  uplinkNarrow,
+  networkNotOnPort,
+  networksMixed,
+  networkUnnumbered,
 ];
 
 const cache = new WeakMap<Job, Snag[]>();

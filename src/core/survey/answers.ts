@@ -23,6 +23,10 @@ export function answerText(job: Job, id: QuestionId): string {
 }
 
 function readNumber(question: Question, text: string, units: Units): string {
+  if (question.kind === 'words') {
+    const wrong = question.check?.(text.trim());
+    if (wrong) refuse('answer', `${question.words}: ${wrong}`);
+  }
   if (question.kind !== 'number' && question.kind !== 'length') return text.trim();
   const { least, most, kind } = question;
   const plain = units === 'metric' ? 'm' : 'ft';

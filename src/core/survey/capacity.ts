@@ -55,7 +55,7 @@ export function capacities(job: Job): Capacity[] {
   const switchPorts = switches.flatMap(portsOf).filter((port) => port.use === 'access' && port.connector === 'rj45');
   // A run of a later wish hangs on a device, if not on this job's.
   const landable = index.runsInOrder.filter(
-    (run) => !isUntraced(run) && panelPorts.some((port) => canLand(port.connector, run.carries)),
+    (run) => !isUntraced(run) && panelPorts.some((port) => canLand(port, run.carries)),
   );
   const live = index.runsInOrder.filter(
     (run) => run.device !== '' && run.carries === 'ethernet' && isSwitched(run.carries),

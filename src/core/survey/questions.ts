@@ -1,5 +1,6 @@
-import { slack, slackSource } from '../standards/slack';
+import { pulling, slack, slackSource } from '../standards/slack';
 import { commonPractice, type Source } from '../standards/source';
+import { readLengths } from '../units/lengthList';
 
 export const QUESTION_GROUPS = [
   'Building',
@@ -12,6 +13,8 @@ export const QUESTION_GROUPS = [
   'Labels',
   'What things cost',
   'Arranging',
+  'Landing',
+  'Patching and cords',
 ] as const;
 export type QuestionGroup = (typeof QUESTION_GROUPS)[number];
 
@@ -38,7 +41,12 @@ export type NumberQuestion = Common & {
   most: number;
   unit: string;
 };
-export type WordsQuestion = Common & { kind: 'words'; initial: string };
+export type WordsQuestion = Common & {
+  kind: 'words';
+  initial: string;
+  /** What is wrong with an answer, or null. */
+  check?: (text: string) => string | null;
+};
 export type Question = ChoiceQuestion | NumberQuestion | WordsQuestion;
 
 const choice = (
@@ -83,6 +91,22 @@ const length = (
   whatFor: string,
   source: Source = commonPractice,
 ): NumberQuestion => ({ ...number(group, words, '', [initial, least, most], whatFor, source), kind: 'length' });
+const words = (
+  group: QuestionGroup,
+  question: string,
+  initial: string,
+  whatFor: string,
+  check: (text: string) => string | null,
+): WordsQuestion => ({
+  kind: 'words',
+  group,
+  words: question,
+  initial,
+  changes: 'a computation',
+  whatFor,
+  source: commonPractice,
+  check,
+});
 const yesNo = { no: 'no', yes: 'yes', unknown: 'not known' };
 
 const runs = (what: string, initial: number, why: string) =>
@@ -429,6 +453,162 @@ export const QUESTIONS = {
     'women',
     'a caution',
     'Which column of the guideline filter counts.',
+  ),
+  'land-wiring': choice(
+    'Landing',
+    'Pins and pairs, at both ends of every run',
+    { A: 'T568A', B: 'T568B' },
+    'B',
+    'the record',
+    'The colours on every termination card. Both are the same to the network; mixed on one run they cross.',
+  ),
+  'land-order': choice(
+    'Landing',
+    'Order of the runs on the panels',
+    {
+      room: 'by floor and room, then label',
+      label: 'by label alone',
+      plate: 'the number of the wall plate, where it has one',
+      bundle: 'by bundle, then label',
+    },
+    'label',
+    'a computation',
+    'Which run is meant for which port.',
+  ),
+  'land-apart': choice(
+    'Landing',
+    'Runs to outdoors on a panel of their own',
+    { no: 'no', yes: 'yes, where there are panels enough' },
+    'no',
+    'a computation',
+    'Outdoor runs keep apart from the others. What is not copper, and telephone, always does where it can.',
+  ),
+  'land-spares': number(
+    'Landing',
+    'Ports left free behind each room',
+    'ports',
+    [0, 0, 12],
+    'Growth keeps its place beside its room, as far as ports suffice.',
+  ),
+  'land-loop': length(
+    'Landing',
+    'Service loop of each tail',
+    [pulling.serviceLoopMm, 0, 3000],
+    'Every tail must reach its port and this much more, so that a panel can be drawn forward.',
+  ),
+  'patch-school': choice(
+    'Patching and cords',
+    'What matters in patching, beside power and speed',
+    {
+      short: 'the shortest cords',
+      number: 'the same number on panel and switch',
+      network: 'networks together on the switch',
+    },
+    'short',
+    'a computation',
+    'Which port among those that will do.',
+  ),
+  'patch-which': choice(
+    'Patching and cords',
+    'Which runs are patched',
+    { live: 'those with a device', all: 'all of them' },
+    'live',
+    'a computation',
+    'What the plan for patching takes in.',
+  ),
+  'patch-power': choice(
+    'Patching and cords',
+    'Watts that count against the budget of a switch',
+    { class: 'what the class sets aside', measured: 'what the devices draw' },
+    'class',
+    'a computation',
+    'By draw more devices fit; a switch that budgets by class will turn some of them down.',
+  ),
+  'patch-spread': choice(
+    'Patching and cords',
+    'Critical runs over two switches, where there are two',
+    { yes: 'yes', no: 'no' },
+    'yes',
+    'a computation',
+    'One switch that fails does not take all of them down.',
+  ),
+  'cord-screened': choice(
+    'Patching and cords',
+    'Screened patch cords',
+    { no: 'no', yes: 'yes' },
+    'no',
+    'a computation',
+    'Room for plug, boot and bend; what goes with screened jacks.',
+  ),
+  'cord-way': choice(
+    'Patching and cords',
+    'Way of the cords',
+    {
+      auto: 'straight between neighbours, through a manager where one is near, else round the side',
+      side: 'always round the side',
+    },
+    'auto',
+    'a computation',
+    'Length of every cord.',
+  ),
+  'cord-lengths': words(
+    'Patching and cords',
+    'Lengths that cords come in',
+    '0.25 m, 0.5 m, 1 m, 1.5 m, 2 m, 3 m, 5 m',
+    'Each cord is the smallest of these that reaches. With units: 0.5 m, 1 ft, 6 in.',
+    (text) => readLengths(text).fault,
+  ),
+  'cord-colour': choice(
+    'Patching and cords',
+    'Colour of the cords',
+    { network: 'by network', floor: 'by floor', use: 'by use: power, critical, plain' },
+    'network',
+    'a computation',
+    'Colour and letter of every cord on the pick list.',
+  ),
+  'cord-source': choice(
+    'Patching and cords',
+    'Cords are',
+    { bought: 'bought', made: 'made here' },
+    'bought',
+    'a computation',
+    'Cost and minutes of the pick list; both are shown.',
+  ),
+  'cord-spare': number(
+    'Patching and cords',
+    'Spare cords of each length and colour',
+    '%',
+    [10, 0, 100],
+    'Rounded up on the pick list.',
+  ),
+  'price-cord': number(
+    'What things cost',
+    'Price of a bought cord',
+    '',
+    [2, 0, 1000],
+    'The pick list; each metre comes on top.',
+  ),
+  'price-cord-metre': number('What things cost', 'and for each metre of it', '', [1, 0, 1000], 'The pick list.'),
+  'price-made-cord': number(
+    'What things cost',
+    'Plugs and boots of a cord made here',
+    '',
+    [0.8, 0, 1000],
+    'The pick list, cords made here.',
+  ),
+  'price-made-metre': number(
+    'What things cost',
+    'and stranded cable for each metre',
+    '',
+    [0.4, 0, 1000],
+    'The pick list, cords made here.',
+  ),
+  'minutes-made-cord': number(
+    'What things cost',
+    'Minutes to make and test one cord',
+    'min',
+    [8, 0, 60],
+    'The pick list, cords made here.',
   ),
 } as const satisfies Record<string, Question>;
 

@@ -116,7 +116,7 @@ function PortCell({
   const point = useSession((session) => session.point);
   const target = usePortTarget(portKey(panel.id, port.number), run);
   const view = useInView<HTMLSpanElement>(selected);
-  const takes = carried && !run && canLand(port.connector, carried.carries);
+  const takes = carried && !run && canLand(port, carried.carries);
   // What is written on the port comes first, so that a person can call it by what they see.
   const written = run ? `${port.number} ${run.label} ${run.device || 'no device'}` : `${port.number} spare`;
   const name = [written, `${panel.name} port ${port.number}`, run?.room, run?.outlet].filter(Boolean).join(', ');

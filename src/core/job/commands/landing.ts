@@ -38,7 +38,7 @@ export const landRuns = commandKind({
       const panel = lookUp(job, 'gear', panelId);
       const opening = isPanel(panel) ? portAt(panel, port) : null;
       if (!opening) refuse('no-port', `${panel.name} has no panel port ${port}.`, runId);
-      if (!canLand(opening.connector, run.carries)) {
+      if (!canLand(opening, run.carries)) {
         refuse(
           'wrong-port',
           `${run.label} carries ${run.carries}: ${panel.name} port ${port} does not take that.`,

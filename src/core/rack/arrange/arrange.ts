@@ -8,6 +8,7 @@ import { cordPathMm } from '../../patching/cordLength';
 import type { SearchLimits } from '../../solve/limits';
 import { largestFree, stackCost } from '../../solve/stacking/problem';
 import { stackUp } from '../../solve/stacking/stackUp';
+import { cordHabits } from '../../standards/cords';
 import { frameWidths } from '../../standards/rackDimensions';
 import { formatMass } from '../../units/force';
 import { unitName, unitsToEdge } from '../units';
@@ -237,7 +238,16 @@ function describe(
       cordsMm: Math.round(
         cords.reduce((sum, { a, b, cords: count }) => {
           const apart = Math.abs((bottoms[index.get(a) ?? 0] ?? 0) - (bottoms[index.get(b) ?? 0] ?? 0));
-          return sum + count * cordPathMm(middle, middle, Math.round(apart));
+          return (
+            sum +
+            count *
+              cordPathMm(
+                Math.round(apart) <= cordHabits.adjacentWithinU ? 'straight' : 'side',
+                middle,
+                middle,
+                Math.round(apart),
+              )
+          );
         }, 0),
       ),
       gravityMm: mass === 0 ? 0 : loads.reduce((sum, load) => sum + load.heightMm * load.massKg, 0) / mass,

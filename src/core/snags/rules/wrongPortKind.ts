@@ -14,7 +14,7 @@ export const wrongPortKind: SnagRule = {
     const landed = Object.values(job.landings).flatMap((row): Finding[] => {
       const [run, panel] = [job.runs[row.runId], job.gear[row.panelId]];
       const port = panel && portAt(panel, row.port);
-      if (!run || !port || canLand(port.connector, run.carries)) return [];
+      if (!run || !port || canLand(port, run.carries)) return [];
       return [
         {
           grade: 'wont-work',

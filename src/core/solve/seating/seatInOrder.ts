@@ -29,7 +29,9 @@ export function seatInOrder(
   const most = mostSpare(problem, unseated);
   const cells = problem.reach.length ** 2 * problem.way.length;
   const apart = cells > LARGE_CELLS ? () => 0 : leastApart(problem);
-  let best = judge(problem, dealt(problem));
+  let best: Seating = judge(problem, dealt(problem));
+  const inOrder = dealInOrder(problem);
+  if (isBetter(inOrder, best)) best = judge(problem, inOrder.seatOf);
   let disorderBound = 0;
   let proven = false;
   for (const width of WIDTHS) {
@@ -50,6 +52,37 @@ export function seatInOrder(
     if (proven || isOver(limits)) break;
   }
   return { ...best, disorderBound, spareBound: proven ? best.spare : most, proven };
+}
+
+/**
+ * Seats dealt one after the other: those that do not reach everywhere first, as near as they need, then the rest in
+ * order over what is left. Proven where everybody reaches everywhere and nothing is out of order.
+ */
+export function dealInOrder(problem: SeatingProblem): Seated {
+  const { reach, way } = problem;
+  const far = way.reduce((most, one) => Math.max(most, one), 0);
+  const seatOf = new Int32Array(reach.length).fill(-1);
+  const taken = new Uint8Array(way.length);
+  const short = [...reach.keys()].filter((item) => (reach[item] as number) < far);
+  for (const item of short.sort((a, b) => (reach[a] as number) - (reach[b] as number))) {
+    const seat = way.findIndex((one, at) => !taken[at] && one <= (reach[item] as number));
+    if (seat < 0) continue;
+    seatOf[item] = seat;
+    taken[seat] = 1;
+  }
+  let seat = 0;
+  for (let item = 0; item < reach.length; item++) {
+    if ((reach[item] as number) < far) continue;
+    while (seat < way.length && taken[seat]) seat += 1;
+    if (seat === way.length) break;
+    seatOf[item] = seat;
+    taken[seat] = 1;
+  }
+  const found = judge(problem, seatOf);
+  const other = judge(problem, dealt(problem));
+  const best = other.unseated < found.unseated ? other : found;
+  const proven = short.length === 0 && best.unseated === fewestUnseated(problem) && best.disorder === 0;
+  return { ...best, disorderBound: proven ? best.disorder : 0, spareBound: best.spare, proven };
 }
 
 /** The nearest seats to the shortest, without regard to order: as many as can be have one. */

@@ -1,0 +1,73 @@
+import { readJobFile, writeJobFile } from '../core/formats/jobFile';
+import { applyCommands } from '../core/job/apply';
+import type { Job } from '../core/job/job';
+import { refuse } from '../core/job/refusal';
+import { LAND_ORDERS, type LandOrder, landWishOf } from '../core/panels/landWish';
+import { planLanding } from '../core/panels/planLanding';
+import { patchCommands } from '../core/patching/patchCommands';
+import { type PatchMoves, type PatchSchool, patchSchools, patchWishOf } from '../core/patching/patchWish';
+import { planPatching } from '../core/patching/planPatching';
+import { counted } from '../core/text/counted';
+import { formatLength } from '../core/units/length';
+import { needOut, readText, say, write } from './io';
+import { limitsOf, type Options } from './options';
+
+const portWords = (job: Job, gearId: string, port: number) => `${job.gear[gearId]?.name} ${port}`;
+
+export function landJob(path: string, options: Options): number {
+  const out = needOut(options);
+  const job = readJobFile(readText(path));
+  const order = options.order ?? landWishOf(job).order;
+  if (!(LAND_ORDERS as readonly string[]).includes(order))
+    return refuse('usage', `--order: expected one of ${LAND_ORDERS.join(', ')}, found “${order}”.`);
+  const wish = { order: order as LandOrder, anew: options.anew ?? false };
+  const plan = planLanding(job, wish, limitsOf(options, 5));
+  const { landings, left, moved, disorder, proven } = plan;
+  write(out, writeJobFile(landings.length > 0 ? applyCommands(job, [{ type: 'landRuns', landings }]).job : job));
+  for (const { runId, from, to, minutes } of moved)
+    say(
+      `${job.runs[runId]?.label}: from ${portWords(job, from.panelId, from.port)} to ${portWords(job, to.panelId, to.port)}, ${minutes} min`,
+    );
+  for (const { why, waysOut } of left)
+    say(`left: ${why}${waysOut.length > 0 ? ` Ways out: ${waysOut.map(({ words }) => words).join('; ')}.` : ''}`);
+  const minutes = moved.reduce((sum, one) => sum + one.minutes, 0);
+  const again = moved.length > 0 ? `, ${counted(moved.length, 'run')} landed anew in ${minutes} min` : '';
+  say(
+    `${counted(landings.length, 'run')} landed${again}; disorder ${disorder} (${proven ? 'proven least' : 'best found, not proven'})`,
+  );
+  return 0;
+}
+
+const MOVES: readonly PatchMoves[] = ['none', 'few', 'free'];
+
+export function patchJob(path: string, options: Options): number {
+  const out = needOut(options);
+  const job = readJobFile(readText(path));
+  const { school = patchWishOf(job).school, moves = 'none' } = options;
+  if (!Object.hasOwn(patchSchools, school))
+    return refuse('usage', `--school: expected one of ${Object.keys(patchSchools).join(', ')}, found “${school}”.`);
+  if (!(MOVES as readonly string[]).includes(moves))
+    return refuse('usage', `--moves: expected one of ${MOVES.join(', ')}, found “${moves}”.`);
+  const wish = {
+    school: school as PatchSchool,
+    moves: moves as PatchMoves,
+    ...(options['include-spare'] ? { includeSpare: true } : {}),
+  };
+  const plan = planPatching(job, wish, limitsOf(options, 5));
+  const commands = patchCommands(plan);
+  write(out, writeJobFile(commands.length > 0 ? applyCommands(job, commands).job : job));
+  const landed = new Map(Object.values(job.landings).map((row) => [`${row.panelId}:${row.port}`, row.runId]));
+  for (const cord of plan.cords) {
+    const runId = landed.get(`${cord.panelId}:${cord.panelPort}`) ?? '';
+    say(`${job.runs[runId]?.label}: ${portWords(job, cord.switchId, cord.switchPort)}, ${plan.why[runId]}`);
+  }
+  for (const { why, letsIn } of plan.left)
+    say(`left: ${why}${letsIn.length > 0 ? ` What would let it in: ${letsIn.join('; or ')}.` : ''}`);
+  const standing = plan.proven
+    ? 'proven best'
+    : `best found, at most ${(plan.points - plan.bound).toFixed(1)} points from the best`;
+  say(
+    `${counted(plan.patched, 'run')} with a port, ${counted(plan.moved.length, 'cord')} moved, ${formatLength(plan.cordMm, job.units)} of cord (${standing})`,
+  );
+  return 0;
+}

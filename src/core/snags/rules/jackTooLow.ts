@@ -1,0 +1,23 @@
+import { portAt } from '../../gear/ports';
+import { jackFor } from '../../panels/jacks';
+import { cableCategory } from '../../runs/cableCategory';
+import { CATEGORIES } from '../../standards/categoryReach';
+import { published } from '../../standards/source';
+import type { SnagRule } from '../snag';
+
+export const jackTooLow: SnagRule = {
+  id: 'jack-too-low',
+  why: 'A link is only as good as its lowest part: cable, jack, panel or cord.',
+  source: published('ANSI/TIA-568.2; ISO/IEC 11801-1: category of a link'),
+  stations: ['land'],
+  find: ({ job }) =>
+    Object.values(job.landings).flatMap((row) => {
+      const [run, panel] = [job.runs[row.runId], job.gear[row.panelId]];
+      const port = panel && portAt(panel, row.port);
+      if (!run || !port || run.carries !== 'ethernet') return [];
+      const [cable, jack] = [cableCategory(run.cable), jackFor(job, run, port).category];
+      if (cable === null || jack === null || CATEGORIES.indexOf(jack) >= CATEGORIES.indexOf(cable)) return [];
+      const what = `${run.label} is Cat ${cable} cable on a Cat ${jack} port of ${panel.name}: the link is Cat ${jack}.`;
+      return { grade: 'will-bite' as const, runIds: [run.id], gearIds: [panel.id], what };
+    }),
+};

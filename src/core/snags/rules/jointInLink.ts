@@ -1,0 +1,35 @@
+import { published } from '../../standards/source';
+import { formatLength } from '../../units/length';
+import type { SnagRule } from '../snag';
+
+export const jointInLink: SnagRule = {
+  id: 'joint-in-link',
+  why: 'Every joint is one of the four connections that a channel may have, and the first place to look when a run fails. Test it as it is.',
+  source: published('ANSI/TIA-568.1; ISO/IEC 11801-1: four connections in a channel'),
+  stations: ['land'],
+  find: ({ job }) =>
+    Object.values(job.landings).flatMap((row) => {
+      const run = job.runs[row.runId];
+      if (!run || row.joint === 'none') return [];
+      const by = row.jointMm === null ? '' : ` by ${formatLength(row.jointMm, job.units)}`;
+      const how = row.joint === 'coupler' ? 'a coupler' : 'a joint';
+      return {
+        grade: row.joint === 'joint' ? ('will-bite' as const) : ('could-be-neater' as const),
+        runIds: [run.id],
+        what: `${run.label} was made longer${by} with ${how}.`,
+        mends: () => [
+          {
+            label: `${run.label} goes without now`,
+            commands: [
+              {
+                type: 'landRuns' as const,
+                landings: [
+                  { runId: run.id, panelId: row.panelId, port: row.port, joint: 'none' as const, jointMm: null },
+                ],
+              },
+            ],
+          },
+        ],
+      };
+    }),
+};

@@ -1,0 +1,22 @@
+import { managerFills } from '../../patching/cordList';
+import { cordHabits } from '../../standards/cords';
+import { percent } from '../../standards/practice';
+import { commonPractice } from '../../standards/source';
+import { counted } from '../../text/counted';
+import type { SnagRule } from '../snag';
+
+export const managerOverfull: SnagRule = {
+  id: 'manager-overfull',
+  why: 'Round cords leave gaps: a manager counted more than six tenths full does not close, and no cord comes out of it alone.',
+  source: commonPractice,
+  stations: ['patch', 'stack'],
+  find: ({ job }) =>
+    managerFills(job).flatMap(({ manager, cords, usedMm2, roomMm2, share }) => {
+      if (share <= cordHabits.managerFull) return [];
+      return {
+        grade: share > 1 ? ('wont-work' as const) : ('will-bite' as const),
+        gearIds: [manager.id],
+        what: `${manager.name} takes ${counted(cords, 'cord')} and is ${percent(usedMm2, roomMm2)} full.`,
+      };
+    }),
+};

@@ -1,0 +1,19 @@
+import { commonPractice } from '../../standards/source';
+import { topologyOf } from '../../uplinks/topology';
+import type { SnagRule } from '../snag';
+
+export const switchNotLinked: SnagRule = {
+  id: 'switch-not-linked',
+  why: 'What is patched to a switch without a way to the gateway reaches neither the internet nor the other switches.',
+  source: commonPractice,
+  stations: ['patch'],
+  find: ({ job }) => {
+    const { gateway, switches } = topologyOf(job);
+    if (!gateway) return [];
+    return switches.flatMap(({ gear, downMbps, reachesGateway }) => {
+      if (reachesGateway || downMbps === 0) return [];
+      const what = `${gear.name} has runs patched and no uplink that leads to ${gateway.name}.`;
+      return { grade: 'will-bite' as const, gearIds: [gear.id], what };
+    });
+  },
+};

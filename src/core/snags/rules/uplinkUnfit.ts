@@ -1,0 +1,34 @@
+import { commonPractice } from '../../standards/source';
+import { listUplinks } from '../../uplinks/uplinkFacts';
+import type { SnagRule } from '../snag';
+
+export const uplinkUnfit: SnagRule = {
+  id: 'uplink-unfit',
+  why: 'All that is patched below it goes through this link.',
+  source: commonPractice,
+  stations: ['patch'],
+  find: ({ job }) =>
+    listUplinks(job).flatMap(({ uplink, from, to, faults }) =>
+      faults.map(({ grade, words, source }) => ({
+        grade,
+        gearIds: [from.id, to.id],
+        rowIds: [uplink.id],
+        source,
+        what: `Uplink ${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}: ${words}.`,
+        mends: () =>
+          uplink.medium === 'auto'
+            ? []
+            : [
+                {
+                  label: 'Choose the medium by distance',
+                  commands: [
+                    {
+                      type: 'keepRows' as const,
+                      rows: [{ table: 'uplinks' as const, record: { ...uplink, medium: 'auto' as const } }],
+                    },
+                  ],
+                },
+              ],
+      })),
+    ),
+};

@@ -1,0 +1,94 @@
+import { fromMemory, published, type Source } from './source';
+
+/** Longest passive direct-attach cable by speed, millimetres. */
+export const directAttach: { speedMbps: number; mostMm: number; source: Source }[] = [
+  {
+    speedMbps: 10_000,
+    mostMm: 7000,
+    source: fromMemory('SFF-8431, practice: passive SFP+ direct-attach to about 7 m'),
+  },
+  { speedMbps: 25_000, mostMm: 5000, source: published('IEEE 802.3: 25GBASE-CR') },
+  { speedMbps: 40_000, mostMm: 7000, source: published('IEEE 802.3: 40GBASE-CR4') },
+  { speedMbps: 100_000, mostMm: 5000, source: published('IEEE 802.3: 100GBASE-CR4') },
+];
+
+export const FIBRES = ['OM1', 'OM2', 'OM3', 'OM4', 'OS2'] as const;
+export type FibreKind = (typeof FIBRES)[number];
+
+/** A pair of modules of one kind: speed and how far they reach over a kind of fibre, millimetres. */
+export type ModuleReach = {
+  name: string;
+  speedMbps: number;
+  mode: 'multi' | 'single';
+  reachMm: Partial<Record<FibreKind, number>>;
+  source: Source;
+};
+
+const km = 1_000_000;
+const m = 1000;
+export const modules: ModuleReach[] = [
+  {
+    name: '1000BASE-SX',
+    speedMbps: 1000,
+    mode: 'multi',
+    reachMm: { OM1: 275 * m, OM2: 550 * m, OM3: 550 * m, OM4: 550 * m },
+    source: published('IEEE 802.3 clause 38'),
+  },
+  {
+    name: '1000BASE-LX',
+    speedMbps: 1000,
+    mode: 'single',
+    reachMm: { OS2: 5 * km },
+    source: published('IEEE 802.3 clause 38'),
+  },
+  {
+    name: '10GBASE-SR',
+    speedMbps: 10_000,
+    mode: 'multi',
+    reachMm: { OM1: 33 * m, OM2: 82 * m, OM3: 300 * m, OM4: 400 * m },
+    source: published('IEEE 802.3 clause 52'),
+  },
+  {
+    name: '10GBASE-LR',
+    speedMbps: 10_000,
+    mode: 'single',
+    reachMm: { OS2: 10 * km },
+    source: published('IEEE 802.3 clause 52'),
+  },
+  {
+    name: '25GBASE-SR',
+    speedMbps: 25_000,
+    mode: 'multi',
+    reachMm: { OM3: 70 * m, OM4: 100 * m },
+    source: published('IEEE 802.3 clause 112'),
+  },
+  {
+    name: '40GBASE-SR4',
+    speedMbps: 40_000,
+    mode: 'multi',
+    reachMm: { OM3: 100 * m, OM4: 150 * m },
+    source: published('IEEE 802.3 clause 86'),
+  },
+  {
+    name: '100GBASE-SR4',
+    speedMbps: 100_000,
+    mode: 'multi',
+    reachMm: { OM3: 70 * m, OM4: 100 * m },
+    source: published('IEEE 802.3 clause 95'),
+  },
+];
+
+/** Loss of optical elements at most, dB, and the budget of a channel. */
+export const fibreLoss = {
+  matedPairDb: 0.75,
+  spliceDb: 0.3,
+  multiPerKmDb: 3.5,
+  singleIndoorPerKmDb: 1,
+  source: published('ANSI/TIA-568.3'),
+} as const;
+export const channelLossDb: Partial<Record<string, Partial<Record<FibreKind, number>>>> = {
+  '10GBASE-SR': { OM3: 2.6, OM4: 2.9 },
+};
+
+/** A copper module in a fast port: it runs hot, and shortly. Common practice, no source. */
+export const copperModule = { heatW: 2.5, mostMm: 30_000 } as const;

@@ -1,0 +1,129 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import type { Gear } from '../job/records/gear';
+import { patchedRuns } from '../patching/patchedRuns';
+import { figureOf } from '../survey/answers';
+import { listUplinks, type UplinkFacts } from './uplinkFacts';
+
+export type SwitchUplinks = {
+  gear: Gear;
+  uplinks: UplinkFacts[];
+  /** Speed of all that is patched to it, and of all its uplinks together, Mb/s. */
+  downMbps: number;
+  upMbps: number;
+  /** Down over up; null without an uplink or with nothing patched. */
+  ratio: number | null;
+  reachesGateway: boolean;
+  /** One uplink can fail and it still reaches the gateway. */
+  redundant: boolean;
+};
+
+export type Topology = {
+  switches: SwitchUplinks[];
+  gateway: Gear | null;
+  /** Devices in rings, each with whether all of them speak a redundancy protocol. */
+  loops: { gear: Gear[]; guarded: boolean }[];
+  /** Fastest link to the gateway against the internet speed, Mb/s. */
+  gatewayMbps: number;
+  internetMbps: number;
+};
+
+/** Speed of all downlinks over speed of all uplinks. */
+export const oversubscription = (downMbps: number, upMbps: number): number => downMbps / upMbps;
+
+/** Whether `to` is reached from `from` over these links. */
+function reaches(links: readonly UplinkFacts[], from: string, to: string): boolean {
+  const seen = new Set([from]);
+  const open = [from];
+  for (let at = open.pop(); at !== undefined; at = open.pop()) {
+    if (at === to) return true;
+    for (const { from: a, to: b } of links) {
+      const next = a.id === at ? b.id : b.id === at ? a.id : null;
+      if (next === null || seen.has(next)) continue;
+      seen.add(next);
+      open.push(next);
+    }
+  }
+  return false;
+}
+
+/** How switches and gateway hang together. */
+export function topologyOf(job: Job): Topology {
+  const index = indexJob(job);
+  const links = listUplinks(job);
+  const gateway = index.gearInOrder.find((gear) => gear.kind === 'router') ?? null;
+  const patched = patchedRuns(index);
+  const switches = index.gearInOrder
+    .filter((gear) => gear.kind === 'switch')
+    .map((gear): SwitchUplinks => {
+      const own = links.filter(({ from, to }) => from.id === gear.id || to.id === gear.id);
+      const towards = gateway
+        ? own.filter(({ from, to }) => {
+            const other = from.id === gear.id ? to : from;
+            return (
+              other.id === gateway.id ||
+              reaches(
+                links.filter((link) => link.from.id !== gear.id && link.to.id !== gear.id),
+                other.id,
+                gateway.id,
+              )
+            );
+          })
+        : own;
+      const downMbps = patched
+        .filter(({ device }) => device.id === gear.id)
+        .reduce((sum, { port }) => sum + (port.speedMbps ?? 0), 0);
+      const upMbps = towards.reduce((sum, { speedMbps }) => sum + speedMbps, 0);
+      const reachesGateway = gateway !== null && reaches(links, gear.id, gateway.id);
+      return {
+        gear,
+        uplinks: own,
+        downMbps,
+        upMbps,
+        ratio: upMbps > 0 && downMbps > 0 ? oversubscription(downMbps, upMbps) : null,
+        reachesGateway,
+        redundant:
+          reachesGateway &&
+          links.every((one) =>
+            reaches(
+              links.filter((link) => link !== one),
+              gear.id,
+              gateway.id,
+            ),
+          ),
+      };
+    });
+  const atGateway = gateway ? links.filter(({ from, to }) => from.id === gateway.id || to.id === gateway.id) : [];
+  return {
+    switches,
+    gateway,
+    loops: loopsIn(links),
+    gatewayMbps: Math.max(0, ...atGateway.map(({ speedMbps }) => speedMbps)),
+    internetMbps: figureOf(job, 'internet-mbps'),
+  };
+}
+
+/** Links that can go without parting what they join lie in rings: the devices of each ring. */
+function loopsIn(links: readonly UplinkFacts[]): Topology['loops'] {
+  const inRing = links.filter((link) =>
+    reaches(
+      links.filter((one) => one !== link),
+      link.from.id,
+      link.to.id,
+    ),
+  );
+  const rings: Set<string>[] = [];
+  const gearById = new Map<string, Gear>();
+  for (const { from, to } of inRing) {
+    gearById.set(from.id, from);
+    gearById.set(to.id, to);
+    const touching = rings.filter((ring) => ring.has(from.id) || ring.has(to.id));
+    const joined = new Set([from.id, to.id, ...touching.flatMap((ring) => [...ring])]);
+    for (const ring of touching) rings.splice(rings.indexOf(ring), 1);
+    rings.push(joined);
+  }
+  return rings.map((ring) => {
+    const gear = [...ring].map((id) => gearById.get(id) as Gear);
+    return { gear, guarded: gear.every((one) => one.loopGuard) };
+  });
+}

@@ -1,0 +1,66 @@
+import type { Job } from '../core/job/job';
+import { indexJob } from '../core/job/jobIndex';
+import { traceParts, traceRun } from '../core/trace/traceRun';
+import { A4, openPdf } from './pdf';
+
+const MARGIN = 12;
+const ROW = 5.2;
+const SIZE = 2.7;
+/** Left edges of the columns on a page laid across, mm, and their names: the parts of the trace in their order. */
+const COLUMNS = [
+  { name: 'Outlet', x: 0, width: 62 },
+  { name: 'Run', x: 63, width: 58 },
+  { name: 'Device', x: 122, width: 30 },
+  { name: 'Panel port', x: 153, width: 40 },
+  { name: 'Cord', x: 194, width: 22 },
+  { name: 'Switch port', x: 217, width: 36 },
+  { name: 'Network', x: 254, width: 20 },
+] as const;
+
+/** The port map, a line a run: the trace of each run as it stands on the screen. */
+export function portMapPdf(job: Job, root: string): Promise<Buffer> {
+  const pdf = openPdf(`Port map of ${job.name}`, root);
+  const { page, text, document } = pdf;
+  const runs = indexJob(job).runsInOrder;
+  const width = A4.heightMm;
+  const height = A4.widthMm;
+  let y = Number.POSITIVE_INFINITY;
+  let number = 0;
+  const fitted = (words: string, room: number) => {
+    document.font('plain').fontSize(SIZE);
+    if (document.widthOfString(words) <= room) return words;
+    let cut = words;
+    while (cut.length > 1 && document.widthOfString(`${cut}…`) > room) cut = cut.slice(0, -1);
+    return `${cut}…`;
+  };
+  const head = () => {
+    page(width, height);
+    number += 1;
+    text(`Port map: ${job.name}`, MARGIN, 14, 5, true);
+    text(`page ${number}`, width - MARGIN - 16, 14, SIZE);
+    for (const column of COLUMNS) text(column.name, MARGIN + column.x, 23, SIZE, true);
+    document
+      .lineWidth(0.3)
+      .moveTo(MARGIN, 25)
+      .lineTo(width - MARGIN, 25)
+      .stroke();
+    y = 30;
+  };
+  if (runs.length === 0) head();
+  for (const run of runs) {
+    if (y > height - MARGIN) head();
+    const parts = traceParts(job, traceRun(job, run));
+    for (const column of COLUMNS) {
+      const part = parts.find((one) => one.kind === column.name);
+      if (part)
+        text(fitted(part.words, column.width), MARGIN + column.x, y, SIZE, column.name === 'Run' && run.critical);
+    }
+    document
+      .lineWidth(0.08)
+      .moveTo(MARGIN, y + 1.6)
+      .lineTo(width - MARGIN, y + 1.6)
+      .stroke();
+    y += ROW;
+  }
+  return pdf.finish();
+}
