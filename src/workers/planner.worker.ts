@@ -1,8 +1,10 @@
 /// <reference lib="webworker" />
 import * as Comlink from 'comlink';
 import type { Job } from '../core/job/job';
+import type { LandWish } from '../core/panels/landWish';
+import { planLanding } from '../core/panels/planLanding';
 import type { PatchWish } from '../core/patching/patchWish';
-import { planPatching } from '../core/patching/planPatching';
+import { patchAlternatives, planPatching } from '../core/patching/planPatching';
 import { type Arrangement, arrange, type BetterSoFar } from '../core/rack/arrange/arrange';
 import type { ArrangeWish } from '../core/rack/arrange/arrangeWish';
 import { planCable } from '../core/runs/cablePlan';
@@ -20,6 +22,9 @@ const planner = {
     seconds: number,
     onBetter: (points: number, patched: number) => unknown,
   ) => planPatching(job, wish, within(seconds), (points, patched) => void onBetter(points, patched)),
+  patchAlternatives: (job: Job, wish: Partial<PatchWish>, seconds: number) =>
+    patchAlternatives(job, wish, () => within(seconds)),
+  land: (job: Job, wish: Partial<LandWish>, seconds: number) => planLanding(job, wish, within(seconds)),
   cable: (job: Job, seconds: number) =>
     planCable(
       job,

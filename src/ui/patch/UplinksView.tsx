@@ -1,0 +1,251 @@
+'use client';
+
+import { Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { portsOf } from '@/core/gear/ports';
+import type { Job } from '@/core/job/job';
+import { indexJob, portKey } from '@/core/job/jobIndex';
+import type { Gear } from '@/core/job/records/gear';
+import { UPLINK_MEDIA, type UplinkMedium } from '@/core/job/records/uplink';
+import { switchingGear } from '@/core/networks/portPlan';
+import { copperModule } from '@/core/standards/links';
+import { formatSpeed } from '@/core/text/speed';
+import { formatLength, lengthToField, parseLength } from '@/core/units/length';
+import { topologyOf } from '@/core/uplinks/topology';
+import { listUplinks } from '@/core/uplinks/uplinkFacts';
+import { useSession } from '../job/session';
+import { Button } from '../kit/Button';
+import { CommitField, CommitSelect } from '../kit/CommitField';
+import { Select } from '../kit/Field';
+import { newRowId, useRows } from '../kit/useRows';
+
+const MEDIUM_WORDS: Record<UplinkMedium, string> = {
+  auto: 'by distance',
+  copper: 'copper',
+  'direct-attach': 'direct-attach',
+  fibre: 'fibre',
+};
+
+/** Ports of a device that nothing is in yet, fast ones first. */
+function freePorts(job: Job, gear: Gear) {
+  const { cordAtSwitchPort } = indexJob(job);
+  const taken = new Set(
+    Object.values(job.uplinks).flatMap((row) => [portKey(row.fromId, row.fromPort), portKey(row.toId, row.toPort)]),
+  );
+  return portsOf(gear)
+    .filter((port) => !taken.has(portKey(gear.id, port.number)) && !cordAtSwitchPort.has(portKey(gear.id, port.number)))
+    .filter((port) => port.use === 'access')
+    .sort((a, b) => (b.speedMbps ?? 0) - (a.speedMbps ?? 0) || a.number - b.number);
+}
+
+/** Links between switches and to the gateway: what they are made of, and what goes through them. */
+export function UplinksView() {
+  const job = useSession((session) => session.job);
+  const { keep, drop } = useRows();
+  const links = listUplinks(job);
+  const gear = switchingGear(job);
+  const { switches, gateway, gatewayMbps, internetMbps, loops } = topologyOf(job);
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
+      {gear.length < 2 ? (
+        <p>Uplinks join two switching devices: add a switch or a router at Stack.</p>
+      ) : (
+        <NewUplink gear={gear} />
+      )}
+      <section aria-label="Uplinks">
+        <h2 className="wide font-bold">Uplinks</h2>
+        {links.length === 0 && <p className="text-soft">None yet.</p>}
+        {links.length > 0 && (
+          <table className="mt-1 w-full text-[13px]">
+            <thead>
+              <tr className="border-b text-left">
+                <th className="pr-2">From</th>
+                <th className="pr-2">To</th>
+                <th className="pr-2">Comes up at</th>
+                <th className="pr-2">Medium</th>
+                <th className="pr-2">Way</th>
+                <th className="pr-2">Take</th>
+                <th className="pr-2">What is wrong</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {links.map((link) => {
+                const { uplink, from, to, speedMbps, medium, wayMm, parts, heatW, faults, lossDb } = link;
+                const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
+                return (
+                  <tr key={uplink.id} className="border-b align-top">
+                    <td className="pr-2 font-mono text-xs leading-6">
+                      {from.name} {uplink.fromPort}
+                    </td>
+                    <td className="pr-2 font-mono text-xs leading-6">
+                      {to.name} {uplink.toPort}
+                    </td>
+                    <td className="pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
+                    <td className="pr-2">
+                      <CommitSelect
+                        hideLabel
+                        label={`Medium of ${name}`}
+                        value={uplink.medium}
+                        options={UPLINK_MEDIA.map((value) => ({
+                          value,
+                          words: value === 'auto' ? `by distance: ${MEDIUM_WORDS[medium]}` : MEDIUM_WORDS[value],
+                        }))}
+                        onCommit={(value) =>
+                          keep({ table: 'uplinks', record: { ...uplink, medium: value as UplinkMedium } })
+                        }
+                      />
+                    </td>
+                    <td className="pr-2">
+                      <CommitField
+                        hideLabel
+                        label={`Length of ${name} (${job.units === 'metric' ? 'm' : 'ft'})`}
+                        className="w-20"
+                        placeholder={wayMm === null ? 'not known' : formatLength(wayMm, job.units)}
+                        value={lengthToField(uplink.lengthMm, job.units)}
+                        onCommit={(text) => {
+                          const mm = text.trim() === '' ? null : parseLength(text, job.units === 'metric' ? 'm' : 'ft');
+                          if (text.trim() !== '' && (mm === null || mm < 1)) return 'Expected a length such as 12 m.';
+                          return keep({ table: 'uplinks', record: { ...uplink, lengthMm: mm } })
+                            ? null
+                            : 'It could not be taken.';
+                        }}
+                      />
+                    </td>
+                    <td className="pr-2 leading-6">
+                      {parts.join(', ')}
+                      {heatW > 0 && <span className="text-soft"> · {heatW} W of heat</span>}
+                      {lossDb !== null && <span className="text-soft"> · {lossDb.toFixed(2)} dB at most</span>}
+                    </td>
+                    <td className="pr-2 text-wont leading-6">{faults.map((fault) => fault.words).join('. ')}</td>
+                    <td>
+                      <Button look="quiet" aria-label={`Remove ${name}`} onClick={() => drop('uplinks', uplink.id)}>
+                        <Trash2 size={15} aria-hidden />
+                      </Button>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+        <p className="narrow mt-1 text-soft text-xs">
+          A copper module in a fast port takes about {copperModule.heatW} W (common practice, no source). Never look
+          into a fibre or a port that may be lit, and unplug before cleaning (IEC 60825-1, -2).
+        </p>
+      </section>
+      {switches.length > 0 && (
+        <section aria-label="What goes through them">
+          <h2 className="wide font-bold">What goes through them</h2>
+          <table className="mt-1 w-full max-w-3xl text-[13px]">
+            <thead>
+              <tr className="border-b text-left">
+                <th className="pr-2">Switch</th>
+                <th className="pr-2 text-right">Patched below</th>
+                <th className="pr-2 text-right">Uplinks</th>
+                <th className="pr-2 text-right">Below to above</th>
+                <th className="pr-2">Way to the gateway</th>
+              </tr>
+            </thead>
+            <tbody>
+              {switches.map((row) => (
+                <tr key={row.gear.id} className="border-b">
+                  <th scope="row" className="pr-2 text-left font-semibold">
+                    {row.gear.name}
+                  </th>
+                  <td className="pr-2 text-right font-mono text-xs">{formatSpeed(row.downMbps)}</td>
+                  <td className="pr-2 text-right font-mono text-xs">
+                    {row.upMbps > 0 ? formatSpeed(row.upMbps) : 'none'}
+                  </td>
+                  <td className="pr-2 text-right font-bold font-mono text-xs">
+                    {row.ratio === null ? '–' : `${row.ratio.toFixed(1)} : 1`}
+                  </td>
+                  <td className="pr-2">
+                    {!row.reachesGateway ? 'none' : row.redundant ? 'over more than one link' : 'over one link'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="mt-1 text-[13px]">
+            {gateway
+              ? gatewayMbps > 0
+                ? `${gateway.name} is linked at ${formatSpeed(gatewayMbps)}; the internet comes in at ${formatSpeed(internetMbps)}.`
+                : `${gateway.name} is linked to no switch yet.`
+              : 'No gateway yet: add a router at Stack.'}{' '}
+            {loops.length > 0 &&
+              (loops.every((loop) => loop.guarded)
+                ? 'Rings are kept by a redundancy protocol.'
+                : 'There is a ring without a redundancy protocol: see the docket.')}
+          </p>
+        </section>
+      )}
+    </div>
+  );
+}
+
+function NewUplink({ gear }: { gear: Gear[] }) {
+  const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const [fromId, setFrom] = useState(gear.find((one) => one.kind === 'switch')?.id ?? gear[0]?.id ?? '');
+  const [toId, setTo] = useState(gear.find((one) => one.kind === 'router')?.id ?? gear[1]?.id ?? '');
+  const [ports, setPorts] = useState<[string, string]>(['', '']);
+  const [from, to] = [job.gear[fromId], job.gear[toId]];
+  if (!from || !to) return null;
+  const open = [freePorts(job, from), freePorts(job, to)] as const;
+  const chosen = open.map((list, at) => list.find((port) => String(port.number) === ports[at]) ?? list[0]);
+  const pick = (label: string, value: string, onValue: (id: string) => void, at: 0 | 1) => (
+    <>
+      <label className="grid gap-0.5 font-semibold text-[13px]">
+        {label}
+        <Select value={value} onChange={(event) => onValue(event.target.value)}>
+          {gear.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <label className="grid gap-0.5 font-semibold text-[13px]">
+        Port
+        <Select
+          value={String(chosen[at]?.number ?? '')}
+          onChange={(event) => setPorts(at === 0 ? [event.target.value, ports[1]] : [ports[0], event.target.value])}
+        >
+          {open[at].map((port) => (
+            <option key={port.number} value={port.number}>
+              {port.number} · {port.connector.toUpperCase()} {formatSpeed(port.speedMbps ?? 0)}
+            </option>
+          ))}
+        </Select>
+      </label>
+    </>
+  );
+  return (
+    <form
+      aria-label="New uplink"
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const [a, b] = chosen;
+        if (!a || !b) return;
+        const record = {
+          id: newRowId('uplink'),
+          fromId,
+          fromPort: a.number,
+          toId,
+          toPort: b.number,
+          medium: 'auto' as const,
+          lengthMm: null,
+        };
+        if (keep({ table: 'uplinks', record })) setPorts(['', '']);
+      }}
+    >
+      {pick('From', fromId, setFrom, 0)}
+      {pick('To', toId, setTo, 1)}
+      <Button look="main" type="submit" disabled={!chosen[0] || !chosen[1] || fromId === toId}>
+        Link them
+      </Button>
+    </form>
+  );
+}
