@@ -45,6 +45,32 @@ function siteCommands(job: Job): Command[] {
 /** Marrowby House: inherited cables that nobody labelled, some of them too short. */
 export const addTracingDemo = (store: Store): Promise<{ id: string }> => takeInJob(store, read('marrowby-job.json'));
 
+/** Tarnbrook Survey Office: two switches and a map that grew by itself, to be made better with few moves. */
+export const addPatchingDemo = (store: Store): Promise<{ id: string }> => takeInJob(store, read('tarnbrook-job.json'));
+
+/** How the switches hang together, and the numbers of the networks. */
+function linkCommands(job: Job): Command[] {
+  const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({
+    table: 'uplinks' as const,
+    record: { id, fromId, fromPort, toId, toPort, medium: 'auto' as const, lengthMm: null },
+  });
+  return [
+    {
+      type: 'keepRows',
+      rows: [
+        uplink('uplink-gateway', 'aggregation', 1, 'router', 10),
+        uplink('uplink-a', 'switch-a', 25, 'aggregation', 2),
+        uplink('uplink-b', 'switch-b', 17, 'aggregation', 3),
+      ],
+    },
+    ...Object.values(job.networks).map((network, at) => ({
+      type: 'editNetwork' as const,
+      networkId: network.id,
+      changes: { number: (at + 1) * 10 },
+    })),
+  ];
+}
+
 /** Quillback Veterinary Surgery: surveyed, laid out but for its UPS, all runs landed, the ground floor patched. */
 export async function addDemoJob(store: Store): Promise<string> {
   const { racks, gear } = readGearFile(read('quillback-gear.json'));
@@ -71,6 +97,7 @@ export async function addDemoJob(store: Store): Promise<string> {
   await step(siteCommands);
   await step((job) => planPlacement(job).commands.filter((command) => command.gearId !== 'ups'));
   await step((job) => [{ type: 'landRuns', landings: planLanding(job).landings }]);
+  await step(linkCommands);
   await step((job) => {
     const ground = Object.values(job.runs).filter((run) => run.floor === 'Ground');
     return [{ type: 'patchPorts', cords: planPatching(job, { only: new Set(ground.map((run) => run.id)) }).cords }];

@@ -257,7 +257,7 @@ describe('the command line', () => {
     [['export', 'x', '--as', 'pdf'], '--as: expected one of'],
     [['plan', 'x'], 'Say where to write'],
     [['buy', 'x', '-o', '-', '--seconds', 'soon'], 'there is no such file'],
-    [['solve', 'shelves', 'x'], 'solve takes a model (cables, layout)'],
+    [['solve', 'shelves', 'x'], 'solve takes a model (cables, layout, patch, tails)'],
     [['solve', 'cables', demo('quillback-gear.json')], 'The instance is not as its model says'],
     [['check', 'x', '--wrong'], '--wrong'],
   ])('refuses %j in words', async (args, words) => {

@@ -7,8 +7,8 @@ import { type PatchTask, patchTask } from './patchProblem';
 import { type PatchMoves, type PatchWish, patchWishOf } from './patchWish';
 import { whatLetsIn, whyHere, whyLeftOut } from './whyPatched';
 
-/** A cord to be plugged. `lengthMm` is null for one to be taken from stock. */
-export type PlannedCord = Omit<Cord, 'id' | 'colour'>;
+/** A cord to be plugged: `lengthMm` null and `colour` empty for one to be taken from stock. */
+export type PlannedCord = Omit<Cord, 'id'>;
 
 export type PatchPlan = {
   /** New cords, and those that change their switch port. */
@@ -21,6 +21,7 @@ export type PatchPlan = {
   left: { runId: string; why: string; letsIn: string[] }[];
   /** Cords that lie already and change their place. */
   moved: { runId: string; from: string; to: string }[];
+  /** Runs with a port, and the length of all cords, once this is done. */
   patched: number;
   cordMm: number;
   points: number;
@@ -75,6 +76,12 @@ function describe(
     bound,
     proven,
   };
+  const planned = new Set(wanting.flatMap(({ cord }) => (cord ? [cord.id] : [])));
+  for (const cord of Object.values(job.cords)) {
+    if (planned.has(cord.id)) continue;
+    plan.patched += 1;
+    plan.cordMm += cordLengthMm(job, cord) ?? 0;
+  }
   wanting.forEach((one, row) => {
     const seat = seats[columnOf[row] as number];
     const { run, landing, cord } = one;
@@ -98,7 +105,7 @@ function describe(
     plan.cordMm += cordLengthMm(job, stays ? cord : ends) ?? 0;
     plan.why[run.id] = whyHere(job, wish, one, seat);
     if (stays) return;
-    plan.cords.push({ ...ends, fixed: false, lengthMm: null });
+    plan.cords.push({ ...ends, fixed: false, lengthMm: null, colour: '' });
     if (cord)
       plan.moved.push({
         runId: run.id,

@@ -29,7 +29,7 @@ export function CardsView() {
   const first = cards.flatMap((one) => one.cards)[0]?.run;
   const run = job.runs[selectedId ?? ''] ?? first;
   return (
-    <div className="grid min-h-0 flex-1 content-start gap-4 overflow-auto px-3 py-2 lg:grid-cols-[200px_minmax(0,1fr)_minmax(0,0.8fr)]">
+    <div className="grid min-h-0 flex-1 content-start gap-4 overflow-auto px-3 py-2 lg:grid-cols-[200px_minmax(0,1.5fr)_minmax(0,0.8fr)]">
       <RunList cards={cards.map(({ panel, cards: rows }) => ({ panel, runs: rows.map((row) => row.run) }))} now={run} />
       {run ? <Card run={run} /> : <p className="text-soft">No run is landed yet: land some first.</p>}
       <Parts />
@@ -88,7 +88,7 @@ function Card({ run }: { run: Run }) {
       {card.wiring && (
         <div className="mt-2">
           <AnswerField id="land-wiring" label="Both ends of every run" className="max-w-48" />
-          <ol className="mt-1 grid grid-cols-2 gap-x-4 text-[13px] sm:grid-cols-4">
+          <ol className="mt-1 grid gap-x-4 text-[13px] sm:grid-cols-2">
             {card.pins.map(({ pin, colour, pair }) => (
               <li key={pin} className="flex items-center gap-1.5 border-b py-0.5">
                 <b className="w-4 text-right font-mono">{pin}</b>
@@ -205,7 +205,7 @@ function End({
             </label>
           ),
       )}
-      <div className="mt-1 grid grid-cols-2 gap-2">
+      <div className="mt-1 grid gap-1.5">
         <CommitField
           label="Who"
           value={base.by}

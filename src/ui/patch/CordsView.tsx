@@ -28,7 +28,7 @@ export function CordsView() {
         <AnswerField id="cord-colour" label="Colour" />
         <AnswerField id="cord-spare" label="Spares" />
       </div>
-      <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1.7fr)]">
+      <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1.9fr)]">
         <div className="grid content-start gap-4">
           <PickList />
           <Managers />
@@ -187,15 +187,15 @@ function CordTable({ cords }: { cords: ListedCord[] }) {
                   {one.run?.label ?? '–'}
                 </button>
               </th>
-              <td className="pr-2 font-mono text-xs">
+              <td className="whitespace-nowrap pr-2 font-mono text-xs">
                 {one.panel.name} {one.cord.panelPort}
               </td>
-              <td className="pr-2 font-mono text-xs">
+              <td className="whitespace-nowrap pr-2 font-mono text-xs">
                 {one.device.name} {one.cord.switchPort}
               </td>
               <td className="pr-2">{one.way ?? 'not placed'}</td>
-              <td className="pr-2 text-right font-mono text-xs">{show(one.pathMm)}</td>
-              <td className="pr-2 text-right font-bold font-mono text-xs">{show(one.lengthMm)}</td>
+              <td className="whitespace-nowrap pr-2 text-right font-mono text-xs">{show(one.pathMm)}</td>
+              <td className="whitespace-nowrap pr-2 text-right font-bold font-mono text-xs">{show(one.lengthMm)}</td>
               <td className="pr-2">
                 <CommitField
                   hideLabel

@@ -43,14 +43,23 @@ function cordPath({ points, sagMm }: HangingCord): string {
 /** The faces of a rack to scale, with the cords as they hang between the ports. */
 export function FacesView() {
   const job = useSession((session) => session.job);
-  const select = useSession((session) => session.select);
   const point = useSession((session) => session.point);
   const lit = useSession((session) => session.pointedRunId ?? session.selectedRunId);
   const { all, rack, onRack } = useRack();
   const front = useMemo(() => (rack ? elevation(job, rack) : null), [job, rack]);
   const cords = useMemo(() => (rack ? hangingCords(job, rack) : []), [job, rack]);
   if (!rack || !front) return <p className="m-4">No rack yet: put one up at Stack.</p>;
-  const used = front.items.filter((item) => item.face === 'front');
+  // What has ports or leads cords, and what stands between: the rest of the rack is at Stack.
+  const plugged = front.items.filter(
+    (item) => item.face === 'front' && (item.kind === 'manager' || item.ports.some((port) => port.side === 'front')),
+  );
+  const [high, low] = [
+    Math.min(...plugged.map((item) => item.y)),
+    Math.max(...plugged.map((item) => item.y + item.height)),
+  ];
+  const used = front.items.filter(
+    (item) => item.face === 'front' && item.y >= high - 1 && item.y + item.height <= low + 1,
+  );
   const top = Math.min(...used.map((item) => item.y), front.heightMm) - 12;
   const bottom = Math.max(...used.map((item) => item.y + item.height), 0) + 12;
   const ordered = [...cords].sort((a, b) => Number(a.run?.id === lit) - Number(b.run?.id === lit));
@@ -108,14 +117,10 @@ export function FacesView() {
             const here = cord.run?.id === lit;
             const d = cordPath(cord);
             return (
-              // biome-ignore lint/a11y/noStaticElementInteractions: the same runs are reached by key on the loom
-              // biome-ignore lint/a11y/useKeyWithClickEvents: as above
               <g
                 key={cord.cordId}
                 onPointerEnter={() => point(cord.run?.id ?? null)}
                 onPointerLeave={() => point(null)}
-                onClick={() => cord.run && select(cord.run.id)}
-                className="cursor-pointer"
               >
                 <path d={d} fill="none" stroke="transparent" strokeWidth={9} />
                 <path

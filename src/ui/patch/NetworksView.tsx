@@ -23,7 +23,7 @@ import { newRowId, useRows } from '../kit/useRows';
 /** Networks with their marks and numbers, and what every switch port is to be set to. */
 export function NetworksView() {
   return (
-    <div className="grid min-h-0 flex-1 content-start gap-4 overflow-auto px-3 py-2 xl:grid-cols-[minmax(0,1fr)_minmax(0,1.3fr)]">
+    <div className="grid min-h-0 flex-1 content-start gap-4 overflow-auto px-3 py-2 min-[1700px]:grid-cols-2">
       <Networks />
       <PortPlan />
     </div>
@@ -55,7 +55,7 @@ function Networks() {
       </div>
       {networks.length === 0 && <p className="text-soft">None yet. Runs name theirs at Runs, or add one here.</p>}
       {networks.length > 0 && (
-        <table className="mt-1 w-full text-[13px]">
+        <table className="mt-1 w-full max-w-3xl text-[13px]">
           <thead>
             <tr className="border-b text-left">
               <th className="pr-1">Mark</th>

@@ -16,7 +16,6 @@ import { listUplinks } from '@/core/uplinks/uplinkFacts';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
-import { Select } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
 
 const MEDIUM_WORDS: Record<UplinkMedium, string> = {
@@ -196,29 +195,21 @@ function NewUplink({ gear }: { gear: Gear[] }) {
   const chosen = open.map((list, at) => list.find((port) => String(port.number) === ports[at]) ?? list[0]);
   const pick = (label: string, value: string, onValue: (id: string) => void, at: 0 | 1) => (
     <>
-      <label className="grid gap-0.5 font-semibold text-[13px]">
-        {label}
-        <Select value={value} onChange={(event) => onValue(event.target.value)}>
-          {gear.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </Select>
-      </label>
-      <label className="grid gap-0.5 font-semibold text-[13px]">
-        Port
-        <Select
-          value={String(chosen[at]?.number ?? '')}
-          onChange={(event) => setPorts(at === 0 ? [event.target.value, ports[1]] : [ports[0], event.target.value])}
-        >
-          {open[at].map((port) => (
-            <option key={port.number} value={port.number}>
-              {port.number} · {port.connector.toUpperCase()} {formatSpeed(port.speedMbps ?? 0)}
-            </option>
-          ))}
-        </Select>
-      </label>
+      <CommitSelect
+        label={label}
+        value={value}
+        options={gear.map((one) => ({ value: one.id, words: one.name }))}
+        onCommit={onValue}
+      />
+      <CommitSelect
+        label={`${label}: port`}
+        value={String(chosen[at]?.number ?? '')}
+        options={open[at].map((port) => ({
+          value: String(port.number),
+          words: `${port.number} · ${port.connector.toUpperCase()} ${formatSpeed(port.speedMbps ?? 0)}`,
+        }))}
+        onCommit={(number) => setPorts(at === 0 ? [number, ports[1]] : [ports[0], number])}
+      />
     </>
   );
   return (

@@ -63,8 +63,12 @@ export const patchPorts = commandKind({
       const was = old.get(key);
       const id = was?.id ?? freeId(job.cords, `cord-${ends.panelPort}-${ends.panelId}`);
       job.cords[id] = {
-        ...ends,
         id,
+        panelId: ends.panelId,
+        panelPort: ends.panelPort,
+        switchId: ends.switchId,
+        switchPort: ends.switchPort,
+        fixed: ends.fixed,
         lengthMm: ends.lengthMm === undefined ? (was?.lengthMm ?? null) : ends.lengthMm,
         colour: ends.colour ?? was?.colour ?? '',
       };

@@ -1,8 +1,10 @@
 import { stockLengthMm, stockLengths } from '../../patching/cordLength';
 import { type ListedCord, listCords } from '../../patching/cordList';
+import { cordHabits } from '../../standards/cords';
 import { commonPractice } from '../../standards/source';
+import { counted } from '../../text/counted';
 import { formatLength } from '../../units/length';
-import type { Mend, SnagRule } from '../snag';
+import type { Finding, Mend, SnagRule } from '../snag';
 
 /** Lengths that are there and do not fit, and ways that no length in stock covers. */
 export const cordDoesNotFit: SnagRule = {
@@ -23,33 +25,50 @@ export const cordDoesNotFit: SnagRule = {
           { label: `Take one of ${show(length)}`, commands: [{ type: 'editCords', cordIds: [cord.id], changes }] },
         ];
       };
-    return listCords(job).flatMap((one) => {
-      const { run, panel, device, cord, pathMm, lengthMm, verdict, coilMm } = one;
+    const cords = listCords(job);
+    // What stock does not offer any shorter is nobody's fault.
+    const long = cords.filter((one) => one.verdict === 'too long' && one.cord.lengthMm !== null);
+    const [longest] = [...long].sort((a, b) => (b.coilMm ?? 0) - (a.coilMm ?? 0));
+    const tooLong: Finding[] = longest
+      ? [
+          {
+            grade: 'could-be-neater',
+            runIds: longest.run ? [longest.run.id] : [],
+            gearIds: [longest.device.id],
+            what: `${counted(long.length, 'cord')} with more than ${show(cordHabits.longMm)} left over, ${longest.run?.label ?? 'one'} with ${show(longest.coilMm ?? 0)}.`,
+            mends: () => [
+              {
+                label: `Take shorter cords for ${long.length === 1 ? 'it' : `these ${long.length}`}`,
+                commands: [{ type: 'editCords', cordIds: long.map((one) => one.cord.id), changes: { lengthMm: null } }],
+              },
+            ],
+          },
+        ]
+      : [];
+    const misfits = cords.flatMap((one): Finding[] => {
+      const { run, panel, device, cord, pathMm, lengthMm, verdict } = one;
       if (pathMm === null) return [];
       const name = `The cord of ${run?.label ?? `${panel.name} ${cord.panelPort}`} to ${device.name} port ${cord.switchPort}`;
       const about = { runIds: run ? [run.id] : [], gearIds: [device.id] };
       if (verdict === 'none reaches')
-        return {
-          ...about,
-          grade: 'wont-work' as const,
-          what: `${name} needs ${show(pathMm)}; the longest in stock is ${show(stock.at(-1) ?? 0)}.`,
-        };
+        return [
+          {
+            ...about,
+            grade: 'wont-work' as const,
+            what: `${name} needs ${show(pathMm)}; the longest in stock is ${show(stock.at(-1) ?? 0)}.`,
+          },
+        ];
       if (verdict === 'too tight' && lengthMm !== null)
-        return {
-          ...about,
-          grade: 'wont-work' as const,
-          what: `${name} is ${show(lengthMm)} long; the way takes ${show(pathMm)}.`,
-          mends: asPlanned(one),
-        };
-      // What stock does not offer any shorter is nobody's fault.
-      if (verdict === 'too long' && cord.lengthMm !== null && coilMm !== null)
-        return {
-          ...about,
-          grade: 'could-be-neater' as const,
-          what: `${name} has ${show(coilMm)} left over.`,
-          mends: asPlanned(one),
-        };
+        return [
+          {
+            ...about,
+            grade: 'wont-work' as const,
+            what: `${name} is ${show(lengthMm)} long; the way takes ${show(pathMm)}.`,
+            mends: asPlanned(one),
+          },
+        ];
       return [];
     });
+    return [...misfits, ...tooLong];
   },
 };

@@ -10,10 +10,12 @@ export const switchNotLinked: SnagRule = {
   find: ({ job }) => {
     const { gateway, switches } = topologyOf(job);
     if (!gateway) return [];
+    // While no uplink is planned at all, that is a step to come, not a fault.
+    const grade = Object.keys(job.uplinks).length > 0 ? ('will-bite' as const) : ('could-be-neater' as const);
     return switches.flatMap(({ gear, downMbps, reachesGateway }) => {
       if (reachesGateway || downMbps === 0) return [];
       const what = `${gear.name} has runs patched and no uplink that leads to ${gateway.name}.`;
-      return { grade: 'will-bite' as const, gearIds: [gear.id], what };
+      return { grade, gearIds: [gear.id], what };
     });
   },
 };

@@ -1,6 +1,6 @@
 import { isOver, type SearchLimits } from '../limits';
 import { leastApart } from './apart';
-import { fewestUnseated, isBetter, judge, mostSpare, type Seating, type SeatingProblem } from './problem';
+import { breakPrice, fewestUnseated, isBetter, judge, mostSpare, type Seating, type SeatingProblem } from './problem';
 import { sweep } from './sweep';
 
 export type Seated = Seating & {
@@ -81,9 +81,35 @@ export function dealInOrder(problem: SeatingProblem): Seated {
   const found = judge(problem, seatOf);
   const other = judge(problem, dealt(problem));
   const best = other.unseated < found.unseated ? other : found;
-  const proven = short.length === 0 && best.unseated === fewestUnseated(problem) && best.disorder === 0;
+  const proven =
+    short.length === 0 &&
+    best.unseated === fewestUnseated(problem) &&
+    best.disorder <= stretchesNeeded(problem, reach.length - best.unseated) * cheapestBreak(problem) + 1e-9;
   return { ...best, disorderBound: proven ? best.disorder : 0, spareBound: best.spare, proven };
 }
+
+/** How often the line of seats must be left for another stretch at least, for so many to sit. */
+function stretchesNeeded({ joined }: SeatingProblem, count: number): number {
+  const lengths: number[] = [];
+  joined.forEach((one, seat) => {
+    if (seat > 0 && one) lengths[lengths.length - 1] = (lengths.at(-1) ?? 0) + 1;
+    else lengths.push(1);
+  });
+  let left = count;
+  let stretches = 0;
+  for (const length of lengths.sort((a, b) => b - a)) {
+    if (left <= 0) break;
+    left -= length;
+    stretches += 1;
+  }
+  return Math.max(0, stretches - 1);
+}
+
+const cheapestBreak = (problem: SeatingProblem): number =>
+  Array.from({ length: Math.max(0, problem.reach.length - 1) }, (_, at) => breakPrice(problem, at + 1)).reduce(
+    (least, price) => Math.min(least, price),
+    Number.POSITIVE_INFINITY,
+  );
 
 /** The nearest seats to the shortest, without regard to order: as many as can be have one. */
 function dealt({ reach, way }: SeatingProblem): Int32Array {
