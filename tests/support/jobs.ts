@@ -92,3 +92,6 @@ export const surveyed = (): Job =>
 
 /** The demo house whose inherited cables nobody labelled. */
 export const marrowby = (): Job => readJobFile(demoText('marrowby-job.json'));
+
+/** The demo office with two switches and a map that grew by itself. */
+export const tarnbrook = (): Job => readJobFile(demoText('tarnbrook-job.json'));
