@@ -105,6 +105,20 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
       await expect(page.getByRole('button', { name: /^Patch \d+ runs/ })).toBeVisible();
     },
   },
+  { name: 'a landing plan', path: '/jobs/quillback/land/plan' },
+  { name: 'termination cards', path: '/jobs/tarnbrook/land/cards' },
+  { name: 'faces', path: '/jobs/tarnbrook/patch/faces' },
+  {
+    name: 'a plan of the map',
+    path: '/jobs/tarnbrook/patch/plan',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Plan the map' }).click();
+      await expect(page.getByRole('button', { name: 'Put away' })).toBeVisible({ timeout: 30_000 });
+    },
+  },
+  { name: 'cords', path: '/jobs/tarnbrook/patch/cords' },
+  { name: 'uplinks', path: '/jobs/tarnbrook/patch/uplinks' },
+  { name: 'networks', path: '/jobs/tarnbrook/patch/networks' },
   {
     name: 'find',
     path: '/jobs/quillback/land',

@@ -28,7 +28,7 @@ test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', asy
   // A new 24-port switch from a line.
   await device(page, 'Add gear').click();
   await page.getByLabel('Look for gear').fill('small switch');
-  await expect(page.getByText('2 of 7', { exact: false })).toBeVisible();
+  await expect(page.getByText('2 of 8', { exact: false })).toBeVisible();
   await device(page, 'Add Small switch, 5 × 1G').click();
   await page.getByLabel('Look for gear').fill('shelf 250');
   await page.getByRole('button', { name: 'Add Shelf, 250 mm', exact: true }).click();

@@ -21,6 +21,7 @@ import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { dragFrames, threeCabinets } from './lib/benchDrag';
 import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
+import { benchPatching } from './lib/benchPatching';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
 import { openDatabases } from './lib/database';
@@ -317,6 +318,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   core,
   solvers,
   layouts: () => benchLayouts(note),
+  patching: () => benchPatching(note),
   boxes,
   application,
   start: demoStart,

@@ -60,7 +60,7 @@ function linkCommands(job: Job): Command[] {
       rows: [
         uplink('uplink-gateway', 'aggregation', 1, 'router', 10),
         uplink('uplink-a', 'switch-a', 25, 'aggregation', 2),
-        uplink('uplink-b', 'switch-b', 17, 'aggregation', 3),
+        uplink('uplink-b', 'switch-b', 14, 'router', 2),
       ],
     },
     ...Object.values(job.networks).map((network, at) => ({

@@ -45,9 +45,15 @@ export function cordPathMm(
   return Math.min(left, 2 * widthMm - left) + drop + cordHabits.aroundMm + ends;
 }
 
+const stockCache = new WeakMap<Job['answers'], number[]>();
+
 /** Lengths that cords of this job come in, ascending, millimetres. */
 export function stockLengths(job: Job): number[] {
-  return readLengths(answerOf(job, 'cord-lengths')).mm;
+  const known = stockCache.get(job.answers);
+  if (known) return known;
+  const { mm } = readLengths(answerOf(job, 'cord-lengths'));
+  stockCache.set(job.answers, mm);
+  return mm;
 }
 
 /** Smallest stock length that covers a path; null when none does. */
@@ -80,12 +86,22 @@ function managerNear(index: JobIndex, from: Standing, to: Standing): Gear | null
   return touching;
 }
 
+type WayBetween = { way: CordWay; managerId: string | null; unitsApart: number; widthMm: number };
+const wayCache = new WeakMap<Job, Map<string, WayBetween | null>>();
+
 /** How cords go between two devices, whatever the ports; null where either has no place or they stand in different racks. */
-export function wayBetween(
-  index: JobIndex,
-  panelId: string,
-  switchId: string,
-): { way: CordWay; managerId: string | null; unitsApart: number; widthMm: number } | null {
+export function wayBetween(index: JobIndex, panelId: string, switchId: string): WayBetween | null {
+  const ways = wayCache.get(index.job) ?? new Map<string, WayBetween | null>();
+  wayCache.set(index.job, ways);
+  const key = `${panelId}:${switchId}`;
+  const known = ways.get(key);
+  if (known !== undefined) return known;
+  const way = findWay(index, panelId, switchId);
+  ways.set(key, way);
+  return way;
+}
+
+function findWay(index: JobIndex, panelId: string, switchId: string): WayBetween | null {
   const { job } = index;
   const [panel, device] = [job.gear[panelId], job.gear[switchId]];
   const [from, to] = [standOf(index, panelId), standOf(index, switchId)];

@@ -123,15 +123,6 @@ function pointsOf(
   const { job } = index;
   const stock = stockLengths(job);
   const allowed = allowedNetworks(index);
-  const ways = new Map<string, ReturnType<typeof wayBetween>>();
-  const wayOf = (panelId: string, switchId: string) => {
-    const key = portKey(panelId, 0) + switchId;
-    const known = ways.get(key);
-    if (known !== undefined) return known;
-    const way = wayBetween(index, panelId, switchId);
-    ways.set(key, way);
-    return way;
-  };
   const switchXs = seats.map(({ gear, port }) => portCentreX(gear, port.number));
   const kinds = seats.map(({ gear, port }) => cordKindFor(job, gear, port.number));
   const block = wish.school === 'network' ? blockSeats(index, wanting, seats) : null;
@@ -143,7 +134,7 @@ function pointsOf(
     if (networks && run.networkId !== null && !networks.has(run.networkId)) return Number.POSITIVE_INFINITY;
     const stays = cord?.switchId === gear.id && cord.switchPort === port.number;
     const panel = job.gear[landing.panelId];
-    const way = wayOf(landing.panelId, gear.id);
+    const way = wayBetween(index, landing.panelId, gear.id);
     const x1 = panel ? portCentreX(panel, landing.port) : null;
     const x2 = switchXs[column] ?? null;
     let points = 0;

@@ -12,10 +12,19 @@ import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
+import { Select } from '../kit/Field';
 import { RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { LoomView } from './LoomView';
+import { LOOM_GROUPS, LOOM_SHOWS, type LoomGroup, type LoomShow } from './loomLayout';
 
+const SHOW_WORDS: Record<LoomShow, string> = {
+  all: 'every run',
+  snags: 'with a snag',
+  unpatched: 'not patched',
+  spare: 'spare',
+  critical: 'critical',
+};
 /** Time for a plan: what it proves sooner comes sooner. */
 export const SECONDS = 5;
 const noteNothing = Comlink.proxy(() => undefined);
@@ -29,6 +38,8 @@ export function LoomScreen() {
   const planner = usePlanner<PatchPlan>(job);
   const [includeSpare, setIncludeSpare] = useState(false);
   const [big, setBig] = useState(false);
+  const [group, setGroup] = useState<LoomGroup>('room');
+  const [show, setShow] = useState<LoomShow>('all');
   const [carriedId, setCarriedId] = useState<string | null>(null);
   const [seekFor, setSeekFor] = useState<string | null>(null);
   const carried = job.runs[carriedId ?? ''] ?? null;
@@ -138,6 +149,30 @@ export function LoomScreen() {
                 />
                 big rows
               </label>
+              <Select
+                aria-label="Gather by"
+                className="max-w-32"
+                value={group}
+                onChange={(event) => setGroup(event.target.value as LoomGroup)}
+              >
+                {LOOM_GROUPS.map((value) => (
+                  <option key={value} value={value}>
+                    by {value}
+                  </option>
+                ))}
+              </Select>
+              <Select
+                aria-label="Show"
+                className="max-w-36"
+                value={show}
+                onChange={(event) => setShow(event.target.value as LoomShow)}
+              >
+                {LOOM_SHOWS.map((value) => (
+                  <option key={value} value={value}>
+                    {SHOW_WORDS[value]}
+                  </option>
+                ))}
+              </Select>
             </>
           )}
           <RunActions carried={carried} onPickUp={pickUp} onLetGo={letGo} onUnpatch={unpatch} />
@@ -166,6 +201,8 @@ export function LoomScreen() {
           seek={carried !== null && seekFor === carried.id}
           proposal={plan}
           big={big}
+          group={group}
+          show={show}
           onPickUp={pickUp}
           onPatch={patch}
           onUnpatch={unpatch}

@@ -2,8 +2,6 @@
 
 import { useDraggable } from '@dnd-kit/core';
 import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
-import type { Job } from '@/core/job/job';
-import { portKey } from '@/core/job/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
 import { portFault } from '@/core/patching/fitness';
 import type { PatchPlan } from '@/core/patching/planPatching';
@@ -11,12 +9,14 @@ import { findSnags } from '@/core/snags/findSnags';
 import type { Grade } from '@/core/snags/snag';
 import { formatSpeed } from '@/core/text/speed';
 import { traceRun } from '@/core/trace/traceRun';
+import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
-import { DASHES, networkInk } from '../kit/NetworkMark';
+import { networkInk } from '../kit/NetworkMark';
 import { useInView } from '../kit/useInView';
 import { usePortTarget } from '../kit/usePortTarget';
-import { type Loom, type LoomHead, type LoomPort, type LoomRow, layLoom } from './loomLayout';
+import { COLUMNS, LoomStrands } from './LoomStrands';
+import { type LoomGroup, type LoomHead, type LoomPort, type LoomRow, type LoomShow, layLoom } from './loomLayout';
 
 type Actions = {
   onPickUp: (run: Run) => boolean;
@@ -24,14 +24,15 @@ type Actions = {
   onUnpatch: (run: Run) => void;
 };
 
-/** Shares of the width at which the columns stand: room and outlet, run, panel port, switch port, network. */
-const COLUMNS = { run: 0.315, panel: 0.5, device: 0.735, network: 0.925 };
 const ROW = { fit: 12.6, big: 26 };
 /** Text of ports and rows: all of a small job in one view, or large enough for a ladder. */
 const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };
 const ROW_TEXT = { fit: 'text-[12px]', big: 'text-[15px]' };
 const LABEL_TEXT = { fit: 'text-[11px] leading-[12px]', big: 'text-[14px] leading-[20px]' };
 type Size = keyof typeof ROW;
+/** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
+const STEP_PX = 60;
+const MARGIN_PX = 300;
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
 export function LoomView({
@@ -39,8 +40,17 @@ export function LoomView({
   seek,
   proposal,
   big,
+  group,
+  show,
   ...actions
-}: { carried: Run | null; seek: boolean; proposal: PatchPlan | null; big: boolean } & Actions) {
+}: {
+  carried: Run | null;
+  seek: boolean;
+  proposal: PatchPlan | null;
+  big: boolean;
+  group: LoomGroup;
+  show: LoomShow;
+} & Actions) {
   const job = useSession((session) => session.job);
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 980, height: 560 });
@@ -54,28 +64,50 @@ export function LoomView({
     return () => watch.disconnect();
   }, []);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
-  const loom = useMemo(() => {
-    const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
-    return layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]));
-  }, [job, size.height, big, opened, proposal]);
-  const turn = (id: string) =>
-    setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
   const grades = useMemo(() => {
     const worst = new Map<string, Grade>();
     // Snags come gravest first.
     for (const snag of findSnags(job)) for (const id of snag.runIds) if (!worst.has(id)) worst.set(id, snag.grade);
     return worst;
   }, [job]);
+  const loom = useMemo(() => {
+    const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
+    const view = { group, show, withSnags: new Set(grades.keys()) };
+    return layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]), view);
+  }, [job, size.height, big, opened, proposal, group, show, grades]);
+  // Only what is near the view is drawn, in steps, so that a long loom scrolls like a short one.
+  const [step, setStep] = useState(0);
+  const near = useMemo(
+    () => ({ from: step * STEP_PX - MARGIN_PX, to: step * STEP_PX + size.height + MARGIN_PX + STEP_PX }),
+    [step, size.height],
+  );
+  const inside = (y: number) => y >= near.from && y <= near.to;
+  const selectedId = useSession((session) => session.selectedRunId);
+  useEffect(() => {
+    const element = frame.current;
+    const row = loom.rows.find(({ run }) => run.id === selectedId);
+    if (!element || !row) return;
+    if (row.y < element.scrollTop || row.y > element.scrollTop + element.clientHeight - 40)
+      element.scrollTop = Math.max(0, row.y - element.clientHeight / 2);
+  }, [selectedId, loom]);
+  const turn = (id: string) =>
+    setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
   // Picked up by key or button, the strand goes on at the first port that suits it.
   useEffect(() => {
     if (seek) frame.current?.querySelector<HTMLElement>('[data-socket][data-fits]')?.focus();
   }, [seek]);
 
+  const visible = loom.rows.map((row, index) => ({ row, index })).filter(({ row }) => inside(row.y));
   const rows: Size = big ? 'big' : 'fit';
   const width = Math.max(760, size.width);
   const at = (share: number) => Math.round(width * share);
   return (
-    <div ref={frame} className="relative mx-3 min-h-80 flex-1 overflow-auto" data-testid="loom">
+    <div
+      ref={frame}
+      className="relative mx-3 min-h-80 flex-1 overflow-auto"
+      data-testid="loom"
+      onScroll={(event) => setStep(Math.floor(event.currentTarget.scrollTop / STEP_PX))}
+    >
       <div
         className="narrow sticky top-0 z-20 h-5 border-strong border-b bg-paper font-bold text-xs"
         style={{ width }}
@@ -95,10 +127,13 @@ export function LoomView({
           Network
         </span>
       </div>
-      {loom.rows.length === 0 && <p className="mt-6">No runs yet: they come in at Runs.</p>}
+      {loom.rows.length === 0 && (
+        <p className="mt-6">
+          {Object.keys(job.runs).length === 0 ? 'No runs yet: they come in at Runs.' : 'No run is like that.'}
+        </p>
+      )}
       <div className="relative" style={{ height: loom.height, width }}>
-        <Strands job={job} loom={loom} width={width} proposal={proposal} />
-        <Lit loom={loom} width={width} />
+        <LoomStrands frame={frame} loom={loom} width={width} height={size.height} proposal={proposal} />
         {loom.rooms.map((room) => (
           <div
             key={room.key}
@@ -110,12 +145,13 @@ export function LoomView({
             </span>
           </div>
         ))}
-        {loom.rows.map((row, index) => (
+        {visible.map(({ row, index }) => (
           <StrandRow
             key={row.run.id}
             rows={rows}
             row={row}
             index={index}
+            first={index === visible[0]?.index}
             height={loom.rowPx}
             left={at(0.14)}
             right={at(COLUMNS.run)}
@@ -131,26 +167,30 @@ export function LoomView({
         {loom.switchHeads.map((head) => (
           <Head key={head.key} head={head} left={at(COLUMNS.device)} onTurn={turn} />
         ))}
-        {loom.panelPorts.map((port) => (
-          <span
-            key={port.key}
-            aria-hidden="true"
-            className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono ${PORT_TEXT[rows]} ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
-            style={{ left: at(COLUMNS.panel), top: port.y }}
-          >
-            {port.port.number}
-          </span>
-        ))}
-        {loom.switchPorts.map((port) => (
-          <Socket
-            key={port.key}
-            rows={rows}
-            port={port}
-            left={at(COLUMNS.device)}
-            carried={carried}
-            onPatch={actions.onPatch}
-          />
-        ))}
+        {loom.panelPorts
+          .filter((port) => inside(port.y))
+          .map((port) => (
+            <span
+              key={port.key}
+              aria-hidden="true"
+              className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono ${PORT_TEXT[rows]} ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
+              style={{ left: at(COLUMNS.panel), top: port.y }}
+            >
+              {port.port.number}
+            </span>
+          ))}
+        {loom.switchPorts
+          .filter((port) => inside(port.y))
+          .map((port) => (
+            <Socket
+              key={port.key}
+              rows={rows}
+              port={port}
+              left={at(COLUMNS.device)}
+              carried={carried}
+              onPatch={actions.onPatch}
+            />
+          ))}
         {loom.networks.map(({ network, y }) => (
           <div
             key={network.id}
@@ -196,127 +236,11 @@ function Head({ head, left, onTurn }: { head: LoomHead; left: number; onTurn: (i
   );
 }
 
-const curve = (x1: number, y1: number, x2: number, y2: number): string => {
-  const middle = (x1 + x2) / 2;
-  return `M${x1} ${y1.toFixed(1)}C${middle} ${y1.toFixed(1)} ${middle} ${y2.toFixed(1)} ${x2} ${y2.toFixed(1)}`;
-};
-
-type Places = { panel: Map<string, number>; device: Map<string, number>; network: Map<string, number> };
-const placesOf = (loom: Loom): Places => ({
-  panel: new Map(loom.panelPorts.map((port) => [port.key, port.y])),
-  device: new Map(loom.switchPorts.map((port) => [port.key, port.y])),
-  network: new Map(loom.networks.map(({ network, y }) => [network.id, y])),
-});
-
-/** The pieces of one strand, from its run as far as it goes. */
-function strandPath({ trace, y }: LoomRow, places: Places, width: number): string {
-  const x = (share: number) => Math.round(width * share);
-  const { landing, cord, run } = trace;
-  if (!landing) return '';
-  const panelY = places.panel.get(portKey(landing.panelId, landing.port));
-  if (panelY === undefined) return '';
-  const parts = [curve(x(COLUMNS.run) + 22, y, x(COLUMNS.panel) - 14, panelY)];
-  const deviceY = cord && places.device.get(portKey(cord.switchId, cord.switchPort));
-  if (deviceY != null) {
-    parts.push(curve(x(COLUMNS.panel) + 14, panelY, x(COLUMNS.device) - 20, deviceY));
-    const networkY = places.network.get(run.networkId ?? '');
-    if (networkY !== undefined) parts.push(curve(x(COLUMNS.device) + 20, deviceY, x(COLUMNS.network), networkY));
-  }
-  return parts.join('');
-}
-
-const Strands = memo(function Strands({
-  job,
-  loom,
-  width,
-  proposal,
-}: {
-  job: Job;
-  loom: Loom;
-  width: number;
-  proposal: PatchPlan | null;
-}) {
-  const places = placesOf(loom);
-  const x = (share: number) => Math.round(width * share);
-  return (
-    <svg
-      aria-hidden="true"
-      width={width}
-      height={loom.height}
-      className="pointer-events-none absolute inset-0 will-change-transform"
-      fill="none"
-    >
-      {loom.rows.map((row) => (
-        <path
-          key={row.run.id}
-          d={strandPath(row, places, width)}
-          stroke={networkInk(row.trace.network)}
-          strokeWidth={row.trace.cord ? 2 : 1.2}
-          strokeDasharray={row.trace.network ? DASHES[row.trace.network.pattern] : undefined}
-          opacity={row.trace.cord ? 0.85 : 0.5}
-        />
-      ))}
-      {loom.rows.map(({ run, trace }) => {
-        const y =
-          trace.landing &&
-          !trace.cord &&
-          isLive(run) &&
-          places.panel.get(portKey(trace.landing.panelId, trace.landing.port));
-        return y ? (
-          <circle
-            key={run.id}
-            cx={x(COLUMNS.panel) + 19}
-            cy={y}
-            r={3.4}
-            stroke="var(--bite)"
-            strokeWidth={2}
-            fill="var(--paper)"
-          />
-        ) : null;
-      })}
-      {proposal?.cords.map((cord) => {
-        const from = places.panel.get(portKey(cord.panelId, cord.panelPort));
-        const to = places.device.get(portKey(cord.switchId, cord.switchPort));
-        if (from === undefined || to === undefined) return null;
-        return (
-          <path
-            key={portKey(cord.panelId, cord.panelPort)}
-            d={curve(x(COLUMNS.panel) + 14, from, x(COLUMNS.device) - 20, to)}
-            stroke="var(--act)"
-            strokeWidth={2.4}
-            strokeDasharray="5 4"
-          />
-        );
-      })}
-      <title>{job.name}</title>
-    </svg>
-  );
-});
-
-/** The strand under the pointer or selected, drawn over the others. */
-function Lit({ loom, width }: { loom: Loom; width: number }) {
-  const lit = useSession((session) => session.pointedRunId ?? session.selectedRunId);
-  const row = loom.rows.find(({ run }) => run.id === lit);
-  if (!row) return null;
-  const d = strandPath(row, placesOf(loom), width);
-  return (
-    <svg
-      aria-hidden="true"
-      width={width}
-      height={loom.height}
-      className="pointer-events-none absolute inset-0 will-change-transform"
-      fill="none"
-    >
-      <path d={d} stroke="var(--paper)" strokeWidth={7} />
-      <path d={d} stroke="var(--trace)" strokeWidth={4} />
-    </svg>
-  );
-}
-
 const StrandRow = memo(function StrandRow({
   rows,
   row,
   index,
+  first,
   height,
   left,
   right,
@@ -328,6 +252,7 @@ const StrandRow = memo(function StrandRow({
   rows: Size;
   row: LoomRow;
   index: number;
+  first: boolean;
   height: number;
   left: number;
   right: number;
@@ -365,7 +290,7 @@ const StrandRow = memo(function StrandRow({
       type="button"
       data-strand={String(index)}
       // One stop for Tab; the arrows go from row to row.
-      tabIndex={index === 0 || selected ? 0 : -1}
+      tabIndex={first || selected ? 0 : -1}
       aria-label={`${run.label} ${run.outlet} ${isLive(run) ? run.device : '· spare'}, ${run.room}, ${where}`}
       aria-pressed={held}
       onClick={() => select(run.id)}
@@ -392,7 +317,7 @@ const StrandRow = memo(function StrandRow({
   );
 });
 
-function Socket({
+const Socket = memo(function Socket({
   rows,
   port,
   left,
@@ -421,7 +346,8 @@ function Socket({
   ]
     .filter(Boolean)
     .join(' · ');
-  const cord = run && traceRun(job, run).cord;
+  const { cord, cordMm } = run ? traceRun(job, run) : { cord: null, cordMm: null };
+  const cordWords = cord && cordMm !== null ? formatLength(cordMm, job.units) : '';
   const look = fits
     ? 'z-10 border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
     : run
@@ -456,8 +382,16 @@ function Socket({
       style={{ left, top: port.y }}
     >
       {number}
+      {cordWords && (
+        <span
+          aria-hidden
+          className="absolute right-full mr-1 whitespace-nowrap bg-paper px-0.5 font-normal text-soft text-[10px] leading-none"
+        >
+          {cordWords}
+        </span>
+      )}
       {poeW > 0 && <span aria-hidden>⚡</span>}
       {cord?.fixed && <span aria-hidden>•</span>}
     </button>
   );
-}
+});

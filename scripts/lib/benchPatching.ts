@@ -1,0 +1,98 @@
+import loadHighs from 'highs';
+import { solvePatch } from '../../src/core/models/patch';
+import { solveTails } from '../../src/core/models/tails';
+import { patchInstance, patchLp } from '../../tests/support/patches';
+import { tailsInstance, tailsLp } from '../../tests/support/tails';
+import { timed } from './measure';
+
+type Note = (
+  what: string,
+  size: string,
+  ms: number,
+  goal: string,
+  reference: { name: string; ms: number } | null,
+) => void;
+
+const MILP_SECONDS = 60;
+const within = (seconds: number) => ({
+  seed: 1,
+  now: () => performance.now(),
+  untilMs: performance.now() + seconds * 1000,
+});
+
+/** Sizes with their goals: loose ones and large ones by time, the others proven within a second. */
+const PATCHES = [
+  { runs: 60, ports: 96, mode: 'loose', seconds: 1, goal: '100 ms', seeds: [1, 2, 3] },
+  { runs: 240, ports: 288, mode: 'loose', seconds: 5, goal: '1000 ms', seeds: [1, 2, 3] },
+  { runs: 40, ports: 48, mode: 'tight', seconds: 1, goal: 'proven in 1000 ms', seeds: [1, 2, 3] },
+  { runs: 40, ports: 48, mode: 'short', seconds: 1, goal: 'proven in 1000 ms', seeds: [1, 2, 3] },
+  { runs: 60, ports: 96, mode: 'tight', seconds: 1, goal: 'proven in 1000 ms', seeds: [1, 2, 3] },
+  { runs: 60, ports: 96, mode: 'short', seconds: 1, goal: 'proven in 1000 ms', seeds: [1, 2, 3] },
+  { runs: 240, ports: 288, mode: 'tight', seconds: 5, goal: 'not worse', seeds: [1, 2] },
+  { runs: 240, ports: 288, mode: 'short', seconds: 5, goal: 'not worse', seeds: [1, 2] },
+] as const;
+const TAILS = [
+  { count: 12, seconds: 2, goal: 'proven in 2000 ms', seeds: [1, 2] },
+  { count: 24, seconds: 2, goal: 'proven in 2000 ms', seeds: [1, 2, 3] },
+  { count: 48, seconds: 5, goal: 'not worse', seeds: [1, 2, 3] },
+] as const;
+/** Of each size so many seeds are solved alone, to say how many of them are proven in time. */
+const ALONE = 20;
+
+async function against(lp: string): Promise<{ words: string; ms: number; value: number }> {
+  const highs = await loadHighs();
+  let words = 'nothing';
+  let value = Number.NaN;
+  const ms = await timed(1, () => {
+    const { Status, ObjectiveValue } = highs.solve(lp, { mip_rel_gap: 0, time_limit: MILP_SECONDS });
+    value = ObjectiveValue;
+    words = Number.isFinite(value) ? `${value.toFixed(1)} (${Status})` : `nothing (${Status})`;
+  });
+  return { words, ms, value };
+}
+
+const verdict = (ours: number | null, theirs: number) =>
+  ours === null || Number.isNaN(theirs) ? '' : ours <= theirs + 1e-4 ? 'not worse' : 'WORSE';
+const name = `highs, same model, at most ${MILP_SECONDS} s`;
+
+/** Ports for runs and for short tails: our solvers against a general one on the same seeded instances in one run. */
+export async function benchPatching(note: Note) {
+  // The first instance of a kind is solved while the engine still compiles.
+  solvePatch(patchInstance(40, 48, 'tight', 99), within(2));
+  solveTails(tailsInstance(24, 99), within(2));
+  const perSwitch = (ports: number) => (ports > 48 ? { perSwitch: 48 } : {});
+  for (const { runs, ports, mode, seconds, goal, seeds } of PATCHES) {
+    for (const seed of seeds) {
+      const instance = patchInstance(runs, ports, mode, seed, perSwitch(ports));
+      const made = solvePatch(instance, within(seconds));
+      const theirs = await against(patchLp(instance));
+      note(`patch, ${mode}`, `${runs}/${ports} #${seed}`, made.seconds * 1000, goal, { name, ms: theirs.ms });
+      const words = `${made.objective?.toFixed(1)} (${made.status}, bound ${made.bound?.toFixed(1)})`;
+      console.log(`${' '.repeat(46)}${words} against ${theirs.words}: ${verdict(made.objective, theirs.value)}`);
+    }
+    if (seconds > 1 || mode === 'loose') continue;
+    for (const each of ports > 48 ? [48, 24] : [24]) {
+      const proven = Array.from({ length: ALONE }, (_, at) =>
+        solvePatch(patchInstance(runs, ports, mode, at + 1, { perSwitch: each }), within(seconds)),
+      ).filter((one) => one.status === 'optimal').length;
+      console.log(
+        `${' '.repeat(46)}${runs}/${ports} ${mode}, switches of ${each}: ${proven} of ${ALONE} proven in ${seconds} s`,
+      );
+    }
+  }
+  for (const { count, seconds, goal, seeds } of TAILS) {
+    for (const seed of seeds) {
+      const instance = tailsInstance(count, seed);
+      const made = solveTails(instance, within(seconds));
+      const theirs = await against(tailsLp(instance));
+      note('tails', `${count} #${seed}`, made.seconds * 1000, goal, { name, ms: theirs.ms });
+      console.log(
+        `${' '.repeat(46)}${made.objective} (${made.status}, bound ${made.bound}) against ${theirs.words}: ${verdict(made.objective, theirs.value)}`,
+      );
+    }
+    const proven = Array.from({ length: ALONE }, (_, at) =>
+      solveTails(tailsInstance(count, at + 1), within(seconds)),
+    ).filter((one) => one.status === 'optimal').length;
+    console.log(`${' '.repeat(46)}${count} tails: ${proven} of ${ALONE} proven in ${seconds} s`);
+  }
+}
