@@ -22,7 +22,6 @@ const CHANGED =
 
 const VIEWS: View[] = [
   { name: 'jobs', path: '/' },
-  { name: 'new-job', path: '/new' },
   {
     name: 'survey',
     path: job('survey'),
@@ -30,7 +29,6 @@ const VIEWS: View[] = [
   },
   { name: 'wishes', path: job('survey/wishes') },
   { name: 'capacity', path: job('survey/capacity') },
-  { name: 'advice', path: job('survey/advice') },
   {
     name: 'pathways',
     path: job('runs/pathways'),
@@ -91,6 +89,16 @@ const VIEWS: View[] = [
   { name: 'land', path: job('land'), prepare: (page) => page.getByRole('button', { name: /^26 |^2 26 / }).hover() },
   { name: 'patch', path: job('patch'), prepare: (page) => page.getByRole('button', { name: /^07 / }).click() },
   {
+    name: 'patch-plan',
+    path: '/jobs/tarnbrook/patch/plan',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Plan the map' }).click();
+      await page.getByRole('button', { name: 'Put away' }).waitFor();
+      await page.getByRole('region', { name: 'Move few cords' }).getByRole('button', { name: 'Why so' }).click();
+    },
+  },
+  { name: 'faces', path: '/jobs/tarnbrook/patch/faces' },
+  {
     name: 'patch-closet-light',
     path: job('patch'),
     theme: 'closet',
@@ -119,7 +127,7 @@ if (!ensureBuild(true)) process.exit(1);
 const databases = await openDatabases('test');
 const name = `good_shelf_pictures_${process.pid}`;
 const url = await databases.ensure(name);
-await prepareDatabase(url, false);
+await prepareDatabase(url, true);
 const server = await startServer(url, await portFrom(4690));
 const browser = await openBrowser();
 for (const view of VIEWS.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {

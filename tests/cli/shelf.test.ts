@@ -5,6 +5,8 @@ import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it, vi } from 'vitest';
 import { main } from '../../src/cli/main';
 import { demoFolder } from '../support/jobs';
+import { patchInstance } from '../support/patches';
+import { tailsInstance } from '../support/tails';
 
 const root = resolve(import.meta.dirname, '../..');
 const folder = mkdtempSync(join(tmpdir(), 'shelf-'));
@@ -66,6 +68,40 @@ describe('the command line', () => {
     expect((await shelf('export', at('plan.json'), '--as', 'job.json', '-o', '-')).out).toBe(
       readFileSync(at('plan.json'), 'utf8'),
     );
+  });
+
+  it('lands and patches a job with reasons, and draws the wiring', { timeout: 60_000 }, async () => {
+    const start = demo('tarnbrook-job.json');
+    const landed = await shelf('land', start, '--order', 'room', '--anew', '--seconds', '2', '-o', at('landed.json'));
+    expect(landed).toMatchObject({ code: 0, said: expect.stringMatching(/\d+ runs landed anew in \d+ min/) });
+    const patched = await shelf('patch', start, '--moves', 'few', '--seconds', '20', '-o', at('patched.json'));
+    expect(patched.said).toMatch(/46 runs with a port, 12 cords moved, .* \(proven best\)/);
+    expect(patched.said).toContain('What would let it in:');
+    const made = async (as: string) => (await shelf('export', at('patched.json'), '--as', as, '-o', at(as))).code;
+    for (const as of ['port-map.pdf', 'cords.csv', 'port-plan.csv', 'patch.graphml', 'patch.dot', 'termination.pdf'])
+      expect(await made(as), as).toBe(0);
+    expect(readFileSync(at('port-map.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
+    expect(readFileSync(at('cords.csv'), 'utf8').trim().split('\n')).toHaveLength(1 + 46 + 2);
+    expect(await shelf('land', start, '--order', 'size', '-o', '-')).toMatchObject({ code: 2 });
+    expect(await shelf('patch', start, '--moves', 'many', '-o', '-')).toMatchObject({ code: 2 });
+  });
+
+  it('solves instances of patching and of tails', async () => {
+    writeFileSync(at('patch-instance.json'), JSON.stringify(patchInstance(20, 24, 'tight', 1)));
+    expect(JSON.parse((await shelf('solve', 'patch', at('patch-instance.json'))).out)).toMatchObject({
+      status: 'optimal',
+      solution: { assignment: expect.any(Object) },
+    });
+    writeFileSync(at('tails-instance.json'), JSON.stringify(tailsInstance(12, 1)));
+    expect(JSON.parse((await shelf('solve', 'tails', at('tails-instance.json'))).out)).toMatchObject({
+      status: 'optimal',
+      solution: { portOf: expect.any(Object) },
+    });
+    writeFileSync(at('bad-instance.json'), '{"tails": [{"id": "a"}]}');
+    expect(await shelf('solve', 'tails', at('bad-instance.json'))).toMatchObject({
+      code: 2,
+      said: expect.stringContaining('tails[0].order'),
+    });
   });
 
   it('buys cable, and writes the pull sheet, the schedule and labels', { timeout: 180_000 }, async () => {

@@ -361,37 +361,40 @@ const Socket = memo(function Socket({
     all[all.indexOf(event.currentTarget) + step]?.focus();
   };
   return (
-    <button
-      ref={target.ref}
-      {...target.listeners}
-      type="button"
-      data-socket={key}
-      data-place={key}
-      data-fits={fits ? '' : undefined}
-      tabIndex={carried || number === 1 ? 0 : -1}
-      aria-label={`${gear.name} port ${number}, ${about}, ${run ? run.label : 'free'}${fault ? `, ${fault.words}` : ''}`}
-      title={`${gear.name} ${number} · ${about}${run ? ` · ${run.label}` : ''}${fault ? ` · ${fault.words}` : ''}`}
-      onClick={() => {
-        if (carried && carried.id !== run?.id) onPatch(carried, gear.id, number);
-        else if (run) select(run.id);
-      }}
-      onKeyDown={press}
-      onPointerEnter={() => run && point(run.id)}
-      onPointerLeave={() => point(null)}
-      className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono ${PORT_TEXT[rows]} ${look} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
-      style={{ left, top: port.y }}
-    >
-      {number}
+    <>
       {cordWords && (
         <span
-          aria-hidden
-          className="absolute right-full mr-1 whitespace-nowrap bg-paper px-0.5 font-normal text-soft text-[10px] leading-none"
+          aria-hidden="true"
+          className="absolute -translate-x-full -translate-y-1/2 whitespace-nowrap bg-paper px-0.5 text-[10px] text-soft leading-none"
+          style={{ left: left - 22, top: port.y }}
         >
           {cordWords}
         </span>
       )}
-      {poeW > 0 && <span aria-hidden>⚡</span>}
-      {cord?.fixed && <span aria-hidden>•</span>}
-    </button>
+      <button
+        ref={target.ref}
+        {...target.listeners}
+        type="button"
+        data-socket={key}
+        data-place={key}
+        data-fits={fits ? '' : undefined}
+        tabIndex={carried || number === 1 ? 0 : -1}
+        aria-label={`${gear.name} port ${number}, ${about}, ${run ? run.label : 'free'}${fault ? `, ${fault.words}` : ''}`}
+        title={`${gear.name} ${number} · ${about}${run ? ` · ${run.label}` : ''}${fault ? ` · ${fault.words}` : ''}`}
+        onClick={() => {
+          if (carried && carried.id !== run?.id) onPatch(carried, gear.id, number);
+          else if (run) select(run.id);
+        }}
+        onKeyDown={press}
+        onPointerEnter={() => run && point(run.id)}
+        onPointerLeave={() => point(null)}
+        className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono ${PORT_TEXT[rows]} ${look} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
+        style={{ left, top: port.y }}
+      >
+        {number}
+        {poeW > 0 && <span aria-hidden>⚡</span>}
+        {cord?.fixed && <span aria-hidden>•</span>}
+      </button>
+    </>
   );
 });
