@@ -86,7 +86,7 @@ const VIEWS: View[] = [
     },
   },
   { name: 'hanging', path: job('stack/wall') },
-  { name: 'land', path: job('land'), prepare: (page) => page.getByRole('button', { name: /^26 |^2 26 / }).hover() },
+  { name: 'land', path: job('land'), prepare: (page) => page.getByRole('button', { name: /^\d+ 26 / }).hover() },
   { name: 'patch', path: job('patch'), prepare: (page) => page.getByRole('button', { name: /^07 / }).click() },
   {
     name: 'patch-plan',
@@ -127,7 +127,7 @@ if (!ensureBuild(true)) process.exit(1);
 const databases = await openDatabases('test');
 const name = `good_shelf_pictures_${process.pid}`;
 const url = await databases.ensure(name);
-await prepareDatabase(url, true);
+await prepareDatabase(url, false);
 const server = await startServer(url, await portFrom(4690));
 const browser = await openBrowser();
 for (const view of VIEWS.filter((one) => wanted.length === 0 || wanted.includes(one.name))) {

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { cordColour } from '../patching/cordList';
 import { poeClassFor } from '../power/poe';
 import { traceRun } from '../trace/traceRun';
 import { csvCell } from './csvCell';
@@ -47,7 +48,7 @@ export function portMap(job: Job): PortMapRow[] {
       panel: panel?.name ?? '',
       panel_port: landing ? String(landing.port) : '',
       cord_length_m: metres(cordMm),
-      cord_colour: cord && network ? network.colour : '',
+      cord_colour: cord ? cordColour(job, cord) : '',
       switch: device?.name ?? '',
       switch_port: cord ? String(cord.switchPort) : '',
       network: network?.name ?? '',

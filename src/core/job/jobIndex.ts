@@ -7,6 +7,7 @@ import type { Landing } from './records/landing';
 import type { Network } from './records/network';
 import type { Placement } from './records/placement';
 import type { Run } from './records/run';
+import type { Uplink } from './records/uplink';
 
 /** Look-ups over one job, made once for each version of it. */
 export type JobIndex = {
@@ -24,6 +25,8 @@ export type JobIndex = {
   landingAtPort: Map<string, Landing>;
   cordAtPanelPort: Map<string, Cord>;
   cordAtSwitchPort: Map<string, Cord>;
+  /** The uplink in a port, at either end. */
+  uplinkAtPort: Map<string, Uplink>;
 };
 
 export const portKey = (gearId: string, port: number): string => `${gearId}:${port}`;
@@ -83,5 +86,11 @@ function buildIndex(job: Job): JobIndex {
     landingAtPort: mapBy(landings, (row) => portKey(row.panelId, row.port)),
     cordAtPanelPort: mapBy(cords, (row) => portKey(row.panelId, row.panelPort)),
     cordAtSwitchPort: mapBy(cords, (row) => portKey(row.switchId, row.switchPort)),
+    uplinkAtPort: new Map(
+      Object.values(job.uplinks).flatMap((row) => [
+        [portKey(row.fromId, row.fromPort), row] as const,
+        [portKey(row.toId, row.toPort), row] as const,
+      ]),
+    ),
   };
 }

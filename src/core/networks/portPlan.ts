@@ -1,6 +1,6 @@
 import { type Port, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob, type JobIndex, portKey } from '../job/jobIndex';
 import type { Gear } from '../job/records/gear';
 import type { Network } from '../job/records/network';
 import type { Run } from '../job/records/run';
@@ -32,16 +32,11 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
   const networks = Object.values(job.networks)
     .filter((network) => !allowed || allowed.has(network.id))
     .sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999) || naturalOrder(a.name, b.name));
-  const other = new Map<number, string>();
-  for (const row of Object.values(job.uplinks)) {
-    if (row.fromId === gear.id) other.set(row.fromPort, `${job.gear[row.toId]?.name} ${row.toPort}`);
-    if (row.toId === gear.id) other.set(row.toPort, `${job.gear[row.fromId]?.name} ${row.fromPort}`);
-  }
   const rows = Object.values(job.portNetworks).filter((row) => row.gearId === gear.id);
   return portsOf(gear).map((port): PlannedPort => {
     const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
     const run = cord ? runBehind(index, cord) : null;
-    const far = other.get(port.number);
+    const far = farEnd(index, gear.id, port.number);
     const set = rows.filter((row) => row.port === port.number);
     const named = (tagged: boolean) =>
       set
@@ -67,6 +62,14 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
       byHand: set.length > 0,
     };
   });
+}
+
+/** What lies at the other end of the uplink in a port: `Gateway 6`. */
+export function farEnd({ job, uplinkAtPort }: JobIndex, gearId: string, port: number): string | undefined {
+  const row = uplinkAtPort.get(portKey(gearId, port));
+  if (!row) return undefined;
+  const here = row.fromId === gearId && row.fromPort === port;
+  return here ? `${job.gear[row.toId]?.name} ${row.toPort}` : `${job.gear[row.fromId]?.name} ${row.fromPort}`;
 }
 
 /** Every switching device of the job, from the top of the rack down. */

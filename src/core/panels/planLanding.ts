@@ -32,7 +32,8 @@ export type LandingPlan = {
 
 /** What a break costs: a room torn apart is worst, a jump within a room next. Common practice, no source. */
 const BREAKS = { roomBreak: 5, orderBreakInRoom: 3, orderBreakBetweenRooms: 1 } as const;
-const STEPS = 3000;
+/** A step is some hundred sets of runs: this is about a second. */
+const STEPS = 80;
 /** More tails than this at once are dealt, the short ones first, and not proven. */
 const MOST_SEARCHED = 60;
 

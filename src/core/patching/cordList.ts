@@ -36,8 +36,17 @@ export type ListedCord = {
 
 const PLAIN: CordCode = { colour: 'grey', pattern: 'solid', letter: '–', words: 'no network' };
 
+type CodeOf = (run: Run | null, powered: boolean) => CordCode;
+const codeCache = new WeakMap<Job, CodeOf>();
+
 /** What stands for what on the cords of this job. */
-export function cordCodes(job: Job): (run: Run | null, powered: boolean) => CordCode {
+export function cordCodes(job: Job): CodeOf {
+  const known = codeCache.get(job) ?? makeCodes(job);
+  codeCache.set(job, known);
+  return known;
+}
+
+function makeCodes(job: Job): CodeOf {
   const by = answerOf(job, 'cord-colour');
   if (by === 'network') {
     return (run) => {
@@ -125,6 +134,17 @@ export function listCords(job: Job): ListedCord[] {
 function hidingPlace(way: CordWay, manager: Gear | undefined): string {
   if (way === 'manager' && manager) return `in ${manager.name}`;
   return way === 'side' ? 'in the vertical way at the side' : 'in a bow before the faces';
+}
+
+/** Colour of a cord as planned or as it lies; empty where nothing says one. */
+export function cordColour(job: Job, cord: Cord): string {
+  if (cord.colour) return cord.colour;
+  const index = indexJob(job);
+  const run = runBehind(index, cord);
+  const device = job.gear[cord.switchId];
+  const powered = ((device && portAt(device, cord.switchPort)?.poeW) ?? 0) > 0 && (run?.poeW ?? 0) > 0;
+  const code = cordCodes(job)(run, powered);
+  return code.letter === PLAIN.letter ? '' : code.colour;
 }
 
 export type Pick = {

@@ -39,13 +39,9 @@ export function patchTask(job: Job, wish: PatchWish): PatchTask {
   const outside: PatchTask['outside'] = [];
   const wanting = runsToPatch(index, wish, outside);
   const moving = new Set(wanting.flatMap(({ cord }) => (cord ? [cord.id] : [])));
-  const taken = new Set<string>();
+  const taken = new Set(index.uplinkAtPort.keys());
   for (const cord of Object.values(job.cords))
     if (!moving.has(cord.id)) taken.add(portKey(cord.switchId, cord.switchPort));
-  for (const row of Object.values(job.uplinks)) {
-    taken.add(portKey(row.fromId, row.fromPort));
-    taken.add(portKey(row.toId, row.toPort));
-  }
   const switches = index.gearInOrder.filter((gear) => gear.kind === 'switch');
   const spareW = switches.map((gear) => gear.poeBudgetW);
   const at = new Map(switches.map((gear, group) => [gear.id, group]));

@@ -22,7 +22,10 @@ export function moveCordMend(index: JobIndex, run: Run, cord: Cord): Mend[] {
     const others = (loads.get(gear.id)?.usedW ?? 0) - (cord.switchId === gear.id ? needW : 0);
     if (needW > 0 && others + needW > gear.poeBudgetW) continue;
     const port = portsOf(gear).find(
-      (one) => !index.cordAtSwitchPort.has(portKey(gear.id, one.number)) && portFault(run, one) === null,
+      (one) =>
+        !index.cordAtSwitchPort.has(portKey(gear.id, one.number)) &&
+        !index.uplinkAtPort.has(portKey(gear.id, one.number)) &&
+        portFault(run, one) === null,
     );
     if (!port) continue;
     const { panelId, panelPort } = cord;

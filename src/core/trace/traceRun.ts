@@ -7,6 +7,7 @@ import type { Landing } from '../job/records/landing';
 import type { Network } from '../job/records/network';
 import { isLive, type Run } from '../job/records/run';
 import { cordLengthMm } from '../patching/cordLength';
+import { cordColour } from '../patching/cordList';
 import { poeClassFor } from '../power/poe';
 import { runLength } from '../runs/routeLength';
 import type { StationId } from '../stations';
@@ -67,8 +68,7 @@ export function traceParts(job: Job, trace: Trace): TracePart[] {
   });
   const speed = device && cord ? portAt(device, cord.switchPort) : null;
   const cordWords =
-    cord &&
-    (cordMm === null ? 'cord length unknown' : formatLength(cordMm, units)) + (network ? ` ${network.colour}` : '');
+    cord && `${cordMm === null ? 'cord length unknown' : formatLength(cordMm, units)} ${cordColour(job, cord)}`.trim();
   return [
     part('Outlet', 'runs', place, 'no outlet'),
     part('Run', 'runs', [run.label, run.cable, length].filter(Boolean).join(' · '), 'no label'),

@@ -2,7 +2,9 @@
 
 import { useDraggable } from '@dnd-kit/core';
 import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
+import { indexJob } from '@/core/job/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
+import { farEnd } from '@/core/networks/portPlan';
 import { portFault } from '@/core/patching/fitness';
 import type { PatchPlan } from '@/core/patching/planPatching';
 import { findSnags } from '@/core/snags/findSnags';
@@ -337,12 +339,14 @@ const Socket = memo(function Socket({
   const { number, connector, speedMbps, poeW, use } = port.port;
   const target = usePortTarget(key, run);
   const fault = carried ? portFault(carried, port.port) : null;
-  const fits = carried !== null && run === null && fault === null;
+  const far = farEnd(indexJob(job), gear.id, number);
+  const fits = carried !== null && run === null && fault === null && far === undefined;
   const about = [
     connector.toUpperCase(),
     speedMbps && formatSpeed(speedMbps),
     poeW > 0 && `PoE ${poeW} W`,
     use === 'internet' && 'internet port',
+    far && `uplink to ${far}`,
   ]
     .filter(Boolean)
     .join(' · ');
@@ -350,7 +354,7 @@ const Socket = memo(function Socket({
   const cordWords = cord && cordMm !== null ? formatLength(cordMm, job.units) : '';
   const look = fits
     ? 'z-10 border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
-    : run
+    : run || far
       ? 'border-ink bg-face font-bold'
       : 'border-rule bg-paper text-soft';
   const press = (event: KeyboardEvent<HTMLButtonElement>) => {
@@ -379,7 +383,7 @@ const Socket = memo(function Socket({
         data-place={key}
         data-fits={fits ? '' : undefined}
         tabIndex={carried || number === 1 ? 0 : -1}
-        aria-label={`${gear.name} port ${number}, ${about}, ${run ? run.label : 'free'}${fault ? `, ${fault.words}` : ''}`}
+        aria-label={`${gear.name} port ${number}, ${about}, ${run ? run.label : far ? 'taken' : 'free'}${fault ? `, ${fault.words}` : ''}`}
         title={`${gear.name} ${number} · ${about}${run ? ` · ${run.label}` : ''}${fault ? ` · ${fault.words}` : ''}`}
         onClick={() => {
           if (carried && carried.id !== run?.id) onPatch(carried, gear.id, number);
@@ -392,6 +396,7 @@ const Socket = memo(function Socket({
         style={{ left, top: port.y }}
       >
         {number}
+        {far && <span aria-hidden>↑</span>}
         {poeW > 0 && <span aria-hidden>⚡</span>}
         {cord?.fixed && <span aria-hidden>•</span>}
       </button>

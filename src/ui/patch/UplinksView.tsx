@@ -27,12 +27,12 @@ const MEDIUM_WORDS: Record<UplinkMedium, string> = {
 
 /** Ports of a device that nothing is in yet, fast ones first. */
 function freePorts(job: Job, gear: Gear) {
-  const { cordAtSwitchPort } = indexJob(job);
-  const taken = new Set(
-    Object.values(job.uplinks).flatMap((row) => [portKey(row.fromId, row.fromPort), portKey(row.toId, row.toPort)]),
-  );
+  const { cordAtSwitchPort, uplinkAtPort } = indexJob(job);
   return portsOf(gear)
-    .filter((port) => !taken.has(portKey(gear.id, port.number)) && !cordAtSwitchPort.has(portKey(gear.id, port.number)))
+    .filter(
+      (port) =>
+        !uplinkAtPort.has(portKey(gear.id, port.number)) && !cordAtSwitchPort.has(portKey(gear.id, port.number)),
+    )
     .filter((port) => port.use === 'access')
     .sort((a, b) => (b.speedMbps ?? 0) - (a.speedMbps ?? 0) || a.number - b.number);
 }
