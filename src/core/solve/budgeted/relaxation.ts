@@ -128,7 +128,8 @@ export function relaxation(
       surcharge.fill(0);
       let constant = 0;
       rules.forEach(({ entries, limit }, at) => {
-        const price = prices[at] as number;
+        // Any price that is not above 0 gives a bound; rounding must not bring one above it.
+        const price = Math.min(0, prices[at] as number);
         if (price === 0) return;
         constant += price * limit;
         for (let cell = 0; cell < cells; cell++)
