@@ -1,4 +1,4 @@
-import { commonPractice, fromMemory, type Source } from './source';
+import { commonPractice, type Source } from './source';
 
 export const CORD_KINDS = ['standard', 'screened', 'slim', 'fibre', 'direct-attach'] as const;
 export type CordKind = (typeof CORD_KINDS)[number];
@@ -26,8 +26,6 @@ export const cordBuilds: Record<CordKind, CordBuild> = {
   'direct-attach': { words: 'direct-attach', ...round(5.5), bootMm: 55, bendMm: 35 },
 };
 export const cordBuildSource: Source = commonPractice;
-/** For orientation beside the radii above, which are wider. */
-export const cordBendSource = fromMemory('ANSI/TIA-568.0-D: inside bend radius of a cord not under its diameter');
 
 /** Habits of leading cords. Common practice, no source. Millimetres. */
 export const cordHabits = {

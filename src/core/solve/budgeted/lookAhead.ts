@@ -2,7 +2,6 @@ import type { Relaxed, Rule, Sample } from './relaxation';
 import { halves, type Split } from './splits';
 
 type Half = { rule: Rule; bound: number; samples: Sample[] };
-export type Parting = { halves: [Half, Half] };
 
 /** What splits on one count have brought so far, a unit of the count. */
 type Gains = { tried: number; down: number; up: number };
