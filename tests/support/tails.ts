@@ -40,6 +40,24 @@ export function tailsInstance(count: number, seed: number, spareShare = 0.25): T
   });
 }
 
+/** As above, but the cables come in at the middle or the left, and every tail is short in its own way. */
+export function tangledTails(count: number, seed: number): TailsInstance {
+  const plain = tailsInstance(count, seed);
+  const random = seededRandom(seed * 77 + 1);
+  const middle = random() < 0.5;
+  const ports = plain.ports.map((port) => {
+    const across = middle ? Math.abs(port.port - 12.5) : port.port + 0.5;
+    return { ...port, path_mm: Math.round(300 + (24 - Number(port.u)) * 44.45 + across * 18.5) };
+  });
+  const far = Math.max(...ports.map((port) => port.path_mm));
+  const near = Math.min(...ports.map((port) => port.path_mm));
+  const tails = plain.tails.map((tail) => ({
+    ...tail,
+    free_mm: Math.round(near + 80 + random() * (far - near) * 1.3),
+  }));
+  return { ...plain, ports, tails };
+}
+
 /** The same choice as a mixed-integer model in LP format. Its objective is the one number of the model. */
 export function tailsLp(instance: TailsInstance): string {
   const { problem } = tailsProblem(instance);

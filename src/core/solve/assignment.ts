@@ -4,6 +4,9 @@ export type Assignment = {
   cost: number;
 };
 
+/** Paths whose lengths differ by less are as long as each other. */
+const TIE = 1e-9;
+
 /**
  * Cheapest one-to-one assignment of rows to columns where each row may also be left out at a price (shortest
  * augmenting paths with potentials; Jonker and Volgenant 1987). Exact. Time O(rows² · columns).
@@ -20,7 +23,8 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
   const before = new Int32Array(columns);
   const open = new Int32Array(columns);
   const reachedAt = new Float64Array(rows);
-  for (let start = 0; start < rows; start++) {
+  const waiting = bidFirst(rows, columns, cost, leftOut, { rowOf, columnOf, rowPrice, columnPrice });
+  for (const start of waiting) {
     for (let column = 0; column < columns; column++) {
       distance[column] = Number.POSITIVE_INFINITY;
       open[column] = column;
@@ -44,6 +48,8 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
       }
       let nearest = -1;
       let least = outAt;
+      // Of columns as near as each other a free one ends the path at once.
+      let free = false;
       const at = row * columns;
       for (let slot = 0; slot < openCount; slot++) {
         const column = open[slot] as number;
@@ -52,9 +58,11 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
           distance[column] = through;
           before[column] = row;
         }
-        if ((distance[column] as number) < least) {
-          least = distance[column] as number;
+        const far = distance[column] as number;
+        if (far < least - (free ? TIE : 0) || (!free && far <= least + TIE && rowOf[column] === -1 && far < outAt)) {
+          least = far;
           nearest = slot;
+          free = rowOf[column] === -1;
         }
       }
       reached = least;
@@ -94,4 +102,78 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
     total += column < 0 ? (leftOut[row] as number) : (cost[row * columns + column] as number);
   }
   return { columnOf, cost: total };
+}
+
+type Prices = { rowOf: Int32Array; columnOf: Int32Array; rowPrice: Float64Array; columnPrice: Float64Array };
+
+/** So many bids a row are worth their while before the paths. */
+const BIDS = 4;
+
+/**
+ * Let rows bid for their cheapest columns, one pushing the other out, by as much as the second cheapest costs more
+ * (augmenting row reduction). It leaves few rows for the paths, and prices under which all the others have their best.
+ * @returns rows that have no column yet and are not left out
+ */
+function bidFirst(
+  rows: number,
+  columns: number,
+  cost: Float64Array,
+  leftOut: Float64Array,
+  { rowOf, columnOf, rowPrice, columnPrice }: Prices,
+): number[] {
+  const waiting = Array.from({ length: rows }, (_, row) => rows - 1 - row);
+  let bids = rows * BIDS;
+  const later: number[] = [];
+  for (let turn = 0; turn < 2; turn++) {
+    for (let row = waiting.pop(); row !== undefined; row = waiting.pop()) {
+      if (bids-- <= 0) {
+        waiting.push(row);
+        break;
+      }
+      const at = row * columns;
+      const out = leftOut[row] as number;
+      let best = out;
+      let column = -1;
+      let second = Number.POSITIVE_INFINITY;
+      let other = -1;
+      for (let one = 0; one < columns; one++) {
+        const price = (cost[at + one] as number) - (columnPrice[one] as number);
+        if (price >= second) continue;
+        if (price < best) {
+          second = best;
+          other = column;
+          best = price;
+          column = one;
+        } else {
+          second = price;
+          other = one;
+        }
+      }
+      if (column < 0) {
+        rowPrice[row] = out;
+        continue;
+      }
+      const strict = best < second - TIE;
+      if (!strict && rowOf[column] !== -1) {
+        // As cheap elsewhere: nobody need be pushed out, or at least no price changes.
+        if (other < 0) {
+          rowPrice[row] = out;
+          continue;
+        }
+        column = other;
+      }
+      const pushed = rowOf[column] as number;
+      if (strict) columnPrice[column] = (columnPrice[column] as number) - (second - best);
+      rowOf[column] = row;
+      columnOf[row] = column;
+      rowPrice[row] = (cost[at + column] as number) - (columnPrice[column] as number);
+      if (pushed < 0) continue;
+      columnOf[pushed] = -1;
+      if (strict) waiting.push(pushed);
+      else later.push(pushed);
+    }
+    waiting.push(...later.splice(0));
+    if (bids <= 0) break;
+  }
+  return waiting.reverse();
 }

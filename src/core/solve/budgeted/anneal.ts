@@ -1,4 +1,4 @@
-import { type BudgetedProblem, costAt, costOf, givenBy, SLACK } from './problem';
+import { type BudgetedProblem, costOf, givenBy, SLACK } from './problem';
 
 type Annealing = {
   random: () => number;
@@ -7,81 +7,93 @@ type Annealing = {
   moves: number;
   hot: number;
   cold: number;
+  /** Price of each unit over a budget, at the start and at the end. A way through what is a little over leads on. */
+  over: { low: number; high: number };
+  /** Asked now and then. */
+  isOver: () => boolean;
 };
 
+/** Changes so many times dearer than the heat are never taken. */
+const HOPELESS = 16;
+
 /**
- * Improve a choice that is within its budgets by moving one row, swapping two, or letting one push another out.
- * @returns the best choice met; the one given is not changed
+ * Improve a choice by moving one row, swapping two, or letting one push another out. Budgets may be overstepped on the
+ * way, at a price that grows.
+ * @returns the best choice met that is within its budgets, or null; the one given is not changed
  */
 export function anneal(
   problem: BudgetedProblem,
   start: Int32Array,
-  { random, open, moves, hot, cold }: Annealing,
-): Int32Array {
-  const { rows, columns, weight, groupOf, budget, must } = problem;
+  { random, open, moves, hot, cold, over, isOver }: Annealing,
+): Int32Array | null {
+  const { rows, columns, cost, leftOut, weight, groupOf, budget, must } = problem;
   const columnOf = Int32Array.from(start);
   const rowOf = new Int32Array(columns).fill(-1);
   columnOf.forEach((column, row) => {
     if (column >= 0) rowOf[column] = row;
   });
-  const spare = givenBy(problem, columnOf).map((given, group) => (budget[group] as number) - given + SLACK);
+  const beyond = givenBy(problem, columnOf).map((given, group) => given - (budget[group] as number) - SLACK);
+  const price = (row: number, column: number): number =>
+    column < 0 ? (leftOut[row] as number) : (cost[row * columns + column] as number);
+  /** By how much a group comes further over its budget when it gives so much more. */
+  const further = (group: number, more: number): number => {
+    const now = beyond[group] as number;
+    return (now + more > 0 ? now + more : 0) - (now > 0 ? now : 0);
+  };
   let now = costOf(problem, columnOf);
-  let best = Int32Array.from(columnOf);
-  let bestCost = now;
+  let excess = beyond.reduce((sum, one) => sum + Math.max(0, one), 0);
+  let best: Int32Array | null = null;
+  let least = Number.POSITIVE_INFINITY;
   const cooling = (cold / hot) ** (1 / Math.max(1, moves));
+  const rise = (over.high / over.low) ** (1 / Math.max(1, moves));
   let heat = hot;
-  const take = (column: number, watts: number) => {
-    if (column >= 0) {
-      const group = groupOf[column] as number;
-      spare[group] = (spare[group] as number) - watts;
-    }
-  };
-  const fits = (column: number) => column < 0 || (spare[groupOf[column] as number] as number) >= 0;
-  const put = (row: number, column: number) => {
-    columnOf[row] = column;
-    if (column >= 0) rowOf[column] = row;
-  };
-  for (let move = 0; move < moves; move++, heat *= cooling) {
+  let overPrice = over.low;
+  for (let move = 0; move < moves; move++, heat *= cooling, overPrice *= rise) {
+    if (move % 16_384 === 16_383 && isOver()) break;
     const row = Math.floor(random() * rows);
     const choices = open[row] as Int32Array;
+    if (choices.length === 0) continue;
     const to = choices[Math.floor(random() * choices.length)] as number;
     const from = columnOf[row] as number;
-    if (to === from || to === undefined) continue;
+    if (to === from) continue;
     const other = to < 0 ? -1 : (rowOf[to] as number);
-    let change = costAt(problem, row, to) - costAt(problem, row, from);
+    let change = price(row, to) - price(row, from);
     let back = -1;
     if (other >= 0) {
-      const stays = costAt(problem, other, to);
-      const swapped = from >= 0 ? costAt(problem, other, from) : Number.POSITIVE_INFINITY;
-      const out = must[other] ? Number.POSITIVE_INFINITY : costAt(problem, other, -1);
+      const swapped = from >= 0 ? price(other, from) : Number.POSITIVE_INFINITY;
+      const out = must[other] ? Number.POSITIVE_INFINITY : (leftOut[other] as number);
       back = swapped <= out || random() < 0.3 ? from : -1;
-      const next = back < 0 ? out : swapped;
-      change += next - stays;
+      change += (back < 0 ? out : swapped) - price(other, to);
     }
-    if (!(change < Number.POSITIVE_INFINITY) || (change > 0 && random() >= Math.exp(-change / heat))) continue;
+    if (!(change < Number.POSITIVE_INFINITY)) continue;
     const watts = weight[row] as number;
-    take(from, -watts);
-    take(to, watts);
     const otherWatts = other < 0 ? 0 : (weight[other] as number);
-    if (other >= 0) {
-      take(to, -otherWatts);
-      take(back, otherWatts);
-    }
-    if (!fits(to) || (other >= 0 && !fits(back))) {
-      take(from, watts);
-      take(to, -watts);
-      if (other >= 0) {
-        take(to, otherWatts);
-        take(back, -otherWatts);
-      }
-      continue;
-    }
+    const toGroup = to < 0 ? -1 : (groupOf[to] as number);
+    const fromGroup = from < 0 ? -1 : (groupOf[from] as number);
+    let more = 0;
+    let less = 0;
+    if (toGroup !== fromGroup) {
+      more = toGroup < 0 ? 0 : watts - otherWatts;
+      less = fromGroup < 0 ? 0 : watts - (back < 0 ? 0 : otherWatts);
+    } else if (other >= 0 && back < 0) more = -otherWatts;
+    let outside = 0;
+    if (more !== 0) outside += further(toGroup, more);
+    if (less !== 0) outside += further(fromGroup, -less);
+    if (outside !== 0) change += outside * overPrice;
+    if (change > 0 && (change > heat * HOPELESS || random() >= Math.exp(-change / heat))) continue;
+    if (more !== 0) beyond[toGroup] = (beyond[toGroup] as number) + more;
+    if (less !== 0) beyond[fromGroup] = (beyond[fromGroup] as number) - less;
     if (from >= 0) rowOf[from] = -1;
-    if (other >= 0) put(other, back);
-    put(row, to);
-    now += change;
-    if (now < bestCost - 1e-9) {
-      bestCost = now;
+    if (other >= 0) {
+      columnOf[other] = back;
+      if (back >= 0) rowOf[back] = other;
+    }
+    columnOf[row] = to;
+    if (to >= 0) rowOf[to] = row;
+    now += outside === 0 ? change : change - outside * overPrice;
+    excess += outside;
+    if (excess < 1e-7 && now < least - 1e-9) {
+      least = now;
       best = Int32Array.from(columnOf);
     }
   }

@@ -2,9 +2,11 @@ import { assign } from '../assignment';
 import { isOver, type SearchLimits } from '../limits';
 import { seededRandom } from '../random';
 import { anneal } from './anneal';
+import { budgetCuts } from './budgetCuts';
 import { grainOf } from './grain';
 import { type Kinds, kindsOf } from './kinds';
 import { chooseSplit, type GainBook } from './lookAhead';
+import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK } from './problem';
 import { type Rule, relaxation, type Sample } from './relaxation';
 import { roundShares } from './rounding';
@@ -25,6 +27,25 @@ type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; samples: 
 
 /** Share of the time, and nodes, for telling first how much must be left out whatever the rest costs. */
 const FIRST = { share: 0.2, nodes: 60 };
+/** Heat of the annealing, as shares of what a row's next columns cost more, or of the cheapest leaving out. */
+const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
+/**
+ * Roundings of the first node and of each later one; annealing: moves for each pair of rows, share of the time, and after
+ * how many turns that bring nothing better it is half of that.
+ */
+const EFFORT = {
+  small: { roundings: { first: 6, later: 2 }, moves: 8, share: 0.35, patience: 4 },
+  large: { roundings: { first: 2, later: 0 }, moves: 40, share: 0.6, patience: Number.POSITIVE_INFINITY },
+};
+/** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
+const OVER_PRICES = [12, 3, 6];
+/** Columns that are tried for a row: its cheapest. */
+const OPEN = 48;
+/** The column by which the spread of a row's costs is told. */
+const NEXT = 24;
+/** How often a relaxation is cut anew by what budgets allow. */
+const ROOT_TURNS = 12;
+const NODE_TURNS = 1;
 /** Above so many cells splits are taken without trying them first: one trial costs as much as many nodes of a small one. */
 const LARGE_CELLS = 20_000;
 
@@ -32,9 +53,9 @@ const LARGE_CELLS = 20_000;
  * Cheapest one-to-one assignment within the budgets of the groups, where rows may be left out at a price.
  *
  * Without a budget that binds this is one assignment problem. Else a branch and bound over counts: each node's
- * relaxation prices the budgets (Dantzig and Wolfe), and what it leaves broken is split, counts of like rows before
- * single rows. Choices come from rounding the relaxations and annealing from there. What must be left out at least is
- * settled first, since it is most of the cost.
+ * relaxation prices the budgets (Dantzig and Wolfe), is cut by what whole counts can fill of a budget, and what it leaves
+ * broken is split, counts of like rows before single rows. Choices come from rounding the relaxations and annealing.
+ * What must be left out at least is settled first, since it is most of the cost.
  *
  * @returns the best choice met before time was over, with a bound that holds
  */
@@ -74,7 +95,6 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   take(free.columnOf);
   if (best) return { columnOf: best, cost: least, bound: least, proven: true };
   take(lightened(problem, free.columnOf));
-  if (given.start) take(given.start);
 
   const grain = grainOf(problem);
   const lifted = (bound: number) => (grain > 0 ? Math.ceil((bound - 1e-5) / grain) * grain : bound);
@@ -83,7 +103,36 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   const random = seededRandom(limits.seed ?? 1);
   const open = openColumns(problem);
   const kinds = kindsOf(problem);
+  const overPrice = priceOfWeight(problem);
+  const heat = heatOf(problem, open);
+  const large = rows * columns > LARGE_CELLS;
+  const effort = EFFORT[large ? 'large' : 'small'];
+  const began = limits.now();
+  let annealed = 0;
+  let turns = 0;
+  // Turns since the last one that brought something better: the more, the less time the next ones get.
+  let idle = 0;
+  /** Anneal from a choice that may be over its budgets a little. */
+  const improve = (columnOf: Int32Array) => {
+    const from = limits.now();
+    const low = overPrice * (OVER_PRICES[turns++ % OVER_PRICES.length] as number);
+    const found = anneal(problem, columnOf, {
+      random,
+      open,
+      moves: rows * rows * effort.moves,
+      ...heat,
+      over: { low, high: 10 * low },
+      isOver: over,
+    });
+    const before = least;
+    if (found) take(polish(problem, found, out));
+    idle = least < before ? 0 : idle + 1;
+    annealed += limits.now() - from;
+  };
+  // Who is in which group is kept, but not where.
+  if (given.start) take(polish(problem, given.start, out));
   const relax = relaxation(problem, kinds, out, (sample) => take(sample.columnOf));
+  const cuts = budgetCuts(problem, kinds);
   const width = budget.length + 1;
   const book: GainBook = new Map();
   const waiting: Node[] = [
@@ -106,17 +155,31 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     }
     low = Math.max(low, node.bound);
     if (nodes >= given.nodes || over()) break;
-    const relaxed = relax(node.rules, node.closed, node.samples, passes, over);
-    if (relaxed.cut) continue;
-    const tries = nodes === 0 ? 12 : nodes < 10 ? 3 : 2;
-    for (let turn = 0; turn < tries && !over(); turn++) {
-      const rounded = roundShares(problem, relaxed.shares, out, random, turn === 0 ? 0 : 0.35);
-      take(rounded);
-      const hot = turn % 2 === 0 ? 12 : 40;
-      if (whole(rounded) && isWithin(problem, rounded))
-        take(anneal(problem, rounded, { random, open, moves: rows * 400, hot, cold: 0.5 }));
+    let rules = node.rules;
+    let relaxed = relax(rules, node.closed, node.samples, passes, over);
+    for (let turn = 0; turn < (nodes === 0 ? ROOT_TURNS : NODE_TURNS) && !relaxed.cut && !over(); turn++) {
+      const more = cuts(relaxed.counts);
+      if (more.length === 0) break;
+      rules = [...rules, ...more];
+      relaxed = relax(rules, node.closed, relaxed.samples, passes, over);
     }
+    if (relaxed.cut) continue;
     const bound = Math.max(node.bound, relaxed.bound);
+    let rounded: Int32Array | null = null;
+    const roundings = nodes === 0 ? effort.roundings.first : effort.roundings.later;
+    for (let turn = 0; turn < roundings && !passes(bound) && !over(); turn++) {
+      rounded = polish(problem, roundShares(problem, relaxed.shares, out, random, nodes + turn === 0 ? 0 : 0.35), out);
+      take(rounded);
+    }
+    while (
+      !passes(bound) &&
+      !over() &&
+      annealed * (1 + idle / effort.patience) <= effort.share * (limits.now() - began)
+    ) {
+      const from: Int32Array | null = rounded && whole(rounded) && !large && turns % 2 === 1 ? rounded : best;
+      if (!from) break;
+      improve(from);
+    }
     if (passes(bound)) continue;
     if (over()) {
       low = Math.max(low, Math.min(bound, waiting.at(-1)?.bound ?? bound));
@@ -126,21 +189,14 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     if (splits.length > 0) {
       const trial = (rule: Rule, rounds: number) => {
         let left = rounds;
-        return relax([...node.rules, rule], node.closed, relaxed.samples, passes, () => left-- <= 0 || over());
+        return relax([...rules, rule], node.closed, relaxed.samples, passes, () => left-- <= 0 || over());
       };
-      const halves = chooseSplit(
-        splits,
-        book,
-        { bound, samples: relaxed.samples },
-        least,
-        trial,
-        rows * columns <= LARGE_CELLS,
-      );
+      const halves = chooseSplit(splits, book, { bound, samples: relaxed.samples }, least, trial, !large);
       for (const half of halves) {
         if (half.bound === Number.POSITIVE_INFINITY) continue;
         waiting.push({
           bound: half.bound,
-          rules: [...node.rules, half.rule],
+          rules: [...rules, half.rule],
           closed: node.closed,
           samples: half.samples,
         });
@@ -159,7 +215,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     ];
     without[cell] = 1;
     for (let place = 0; place < width; place++) if (row * width + place !== cell) within[row * width + place] = 1;
-    for (const closed of [without, within]) waiting.push({ ...node, bound, closed, samples: relaxed.samples });
+    for (const closed of [without, within]) waiting.push({ rules, bound, closed, samples: relaxed.samples });
   }
   const bound = Math.min(lifted(Math.min(low, unfinished)), least);
   return { columnOf: best, cost: least, bound, proven: bound >= least - 1e-9 };
@@ -198,11 +254,35 @@ function lightened(problem: BudgetedProblem, columnOf: Int32Array): Int32Array {
 
 function openColumns({ rows, columns, cost, must }: BudgetedProblem): Int32Array[] {
   return Array.from({ length: rows }, (_, row) => {
-    const open = must[row] ? [] : [-1];
-    for (let column = 0; column < columns; column++)
-      if (Number.isFinite(cost[row * columns + column] as number)) open.push(column);
-    return Int32Array.from(open);
+    const price = (column: number) => cost[row * columns + column] as number;
+    const open: number[] = [];
+    for (let column = 0; column < columns; column++) if (Number.isFinite(price(column))) open.push(column);
+    open.sort((a, b) => price(a) - price(b));
+    return Int32Array.from([...(must[row] ? [] : [-1]), ...open.slice(0, OPEN)]);
   });
+}
+
+/** Heat at which a row takes columns a little dearer than its cheapest, or is left out for another. */
+function heatOf({ rows, columns, cost, leftOut }: BudgetedProblem, open: Int32Array[]): { hot: number; cold: number } {
+  let spread = 0;
+  open.forEach((choices, row) => {
+    const known = choices.filter((column) => column >= 0);
+    const price = (at: number) => cost[row * columns + (known[Math.min(at, known.length - 1)] ?? 0)] as number;
+    if (known.length > 0) spread += (price(NEXT) - price(0)) / rows;
+  });
+  if (spread > 0) return { hot: HEAT.hot * spread, cold: HEAT.cold * spread };
+  const out = leftOut.reduce((least, price) => (price > 0 ? Math.min(least, price) : least), Number.POSITIVE_INFINITY);
+  const hot = Number.isFinite(out) ? HEAT.bare * out : 1;
+  return { hot, cold: hot / 16 };
+}
+
+/** What leaving out costs for a unit of weight, at the cheapest. */
+function priceOfWeight({ weight, leftOut }: BudgetedProblem): number {
+  let least = Number.POSITIVE_INFINITY;
+  weight.forEach((one, row) => {
+    if (one > 0 && (leftOut[row] as number) > 0) least = Math.min(least, (leftOut[row] as number) / one);
+  });
+  return Number.isFinite(least) ? least : 1;
 }
 
 function budgetRules({ budget }: BudgetedProblem, { weights }: Kinds): Rule[] {

@@ -55,6 +55,7 @@ export function relaxation(
   const priced = new Float64Array(cost);
   const pricedOut = new Float64Array(rows);
   const surcharge = new Float64Array(cells);
+  const added = new Float64Array(weights.length * columns);
   const penalty = 1000 * (1 + out.reduce((most, one) => Math.max(most, one), 0));
 
   const sampleOf = (columnOf: Int32Array): Sample => {
@@ -135,12 +136,15 @@ export function relaxation(
         for (let cell = 0; cell < cells; cell++)
           surcharge[cell] = (surcharge[cell] as number) - price * (entries[cell] as number);
       });
+      for (let kind = 0; kind < weights.length; kind++)
+        for (let column = 0; column < columns; column++)
+          added[kind * columns + column] = surcharge[kind * width + (groupOf[column] as number)] as number;
       for (let row = 0; row < rows; row++) {
         const first = (kindOf[row] as number) * width;
+        const more = (kindOf[row] as number) * columns;
         const at = row * columns;
         for (let column = 0; column < columns; column++)
-          priced[at + column] =
-            (cost[at + column] as number) + (surcharge[first + (groupOf[column] as number)] as number);
+          priced[at + column] = (cost[at + column] as number) + (added[more + column] as number);
         pricedOut[row] = (out[row] as number) + (surcharge[first + groups] as number);
         if (closed === null) continue;
         for (let column = 0; column < columns; column++)

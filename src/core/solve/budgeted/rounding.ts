@@ -14,7 +14,7 @@ export function roundShares(
   random: () => number,
   loose: number,
 ): Int32Array {
-  const { rows, columns, weight, groupOf, budget, cost, must } = problem;
+  const { rows, weight, budget, must } = problem;
   const groups = budget.length;
   const width = groups + 1;
   const share = (row: number, place: number) => shares[row * width + place] as number;
@@ -48,6 +48,17 @@ export function roundShares(
     if (share(row, groups) > 0.99) continue;
     for (let group = 0; group < groups; group++) if (take(row, group)) break;
   }
+  return assignToGroups(problem, placeOf, out);
+}
+
+/** The cheapest choice in which every row stays in the group in which it is, or left out. */
+export function assignInGroups(problem: BudgetedProblem, columnOf: Int32Array, out: Float64Array): Int32Array {
+  const { groupOf, budget } = problem;
+  const places = columnOf.map((column) => (column < 0 ? budget.length : (groupOf[column] as number)));
+  return assignToGroups(problem, places, out);
+}
+
+function assignToGroups({ rows, columns, cost, groupOf }: BudgetedProblem, placeOf: Int32Array, out: Float64Array) {
   const narrowed = new Float64Array(cost);
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++)

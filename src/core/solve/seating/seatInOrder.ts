@@ -1,6 +1,17 @@
 import { isOver, type SearchLimits } from '../limits';
+import { seededRandom } from '../random';
+import { anneal } from './anneal';
 import { leastApart } from './apart';
-import { breakPrice, fewestUnseated, isBetter, judge, mostSpare, type Seating, type SeatingProblem } from './problem';
+import {
+  breakPrice,
+  fewestUnseated,
+  isBetter,
+  judge,
+  mostSpare,
+  PLAY,
+  type Seating,
+  type SeatingProblem,
+} from './problem';
 import { sweep } from './sweep';
 
 export type Seated = Seating & {
@@ -13,6 +24,11 @@ export type Seated = Seating & {
 
 /** Widths of the sweeps, one after the other until one of them lets nothing go. */
 const WIDTHS = [100, 1000, 8000, 60_000, 200_000];
+/** Moves of the annealing between two sweeps, and at a time after the last one. */
+const MOVES = 100_000;
+const MANY_MOVES = 300_000;
+/** Share of the time that one sweep may take. */
+const SWEEP_SHARE = 0.35;
 /** Above so many cells the table of what lack of reach costs takes more memory than it is worth. */
 const LARGE_CELLS = 6_000_000;
 
@@ -32,24 +48,34 @@ export function seatInOrder(
   let best: Seating = judge(problem, dealt(problem));
   const inOrder = dealInOrder(problem);
   if (isBetter(inOrder, best)) best = judge(problem, inOrder.seatOf);
+  const random = seededRandom(limits.seed ?? 1);
   let disorderBound = 0;
   let proven = false;
+  const better = (found: Seating) => {
+    if (!isBetter(found, best)) return;
+    best = found;
+    onBetter?.(best);
+  };
+  const meetsBounds = () =>
+    best.unseated === unseated && best.disorder <= disorderBound + PLAY && best.spare >= most - PLAY;
+  const started = limits.now();
+  const annealed = (moves: number) =>
+    better(anneal(problem, best.seatOf, { random, moves, isOver: () => isOver(limits) }));
   for (const width of WIDTHS) {
     const { disorder, spare } = best;
-    const swept = sweep(problem, apart, { unseated, disorder, spare, mostSpare: most, width }, limits);
-    if (swept.seatOf) {
-      const found = judge(problem, swept.seatOf);
-      if (isBetter(found, best)) {
-        best = found;
-        onBetter?.(best);
-      }
-    }
+    const untilMs = Math.min(limits.untilMs, limits.now() + SWEEP_SHARE * (limits.untilMs - started));
+    const goal = { unseated, disorder, spare, mostSpare: most, width };
+    const swept = sweep(problem, apart, goal, { ...limits, untilMs });
+    if (swept.seatOf) better(judge(problem, swept.seatOf));
     disorderBound = Math.max(disorderBound, Math.min(best.disorder, swept.letGo));
-    if (swept.letGo === Number.POSITIVE_INFINITY) {
-      proven = true;
-      disorderBound = best.disorder;
-    }
+    if (swept.letGo === Number.POSITIVE_INFINITY) disorderBound = best.disorder;
+    proven = swept.letGo === Number.POSITIVE_INFINITY || meetsBounds();
     if (proven || isOver(limits)) break;
+    // What was broken off would be so again, or wider: the rest of the time goes into annealing.
+    if (swept.letGo === Number.NEGATIVE_INFINITY) while (!isOver(limits) && !meetsBounds()) annealed(MANY_MOVES);
+    else annealed(MOVES);
+    proven = meetsBounds();
+    if (proven) break;
   }
   return { ...best, disorderBound, spareBound: proven ? best.spare : most, proven };
 }

@@ -1,0 +1,36 @@
+import { budgetCut } from './budgetCut';
+import type { Kinds } from './kinds';
+import { type BudgetedProblem, SLACK } from './problem';
+import type { Rule } from './relaxation';
+
+/** Finds rules that whole counts within the budgets keep and the counts of a relaxation do not, a group at a time. */
+export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds): (counts: Float64Array) => Rule[] {
+  const { rows, columns, cost, weight, groupOf, budget } = problem;
+  const width = budget.length + 1;
+  const heavy = Float64Array.from(new Set(weights.filter((one) => one > 0)));
+  const kindsOfWeight = Array.from(heavy, (one) => [...weights.keys()].filter((kind) => weights[kind] === one));
+  const most = Array.from(budget, () => new Int32Array(heavy.length));
+  heavy.forEach((one, at) => {
+    const rowsOf = [...kindOf.keys()].filter((row) => weight[row] === one);
+    for (let column = 0; column < columns; column++) {
+      const room = most[groupOf[column] as number] as Int32Array;
+      if ((room[at] as number) < rowsOf.length && rowsOf.some((row) => Number.isFinite(cost[row * columns + column])))
+        room[at] = (room[at] as number) + 1;
+    }
+  });
+  if (rows === 0) return () => [];
+  return (counts) =>
+    [...budget].flatMap((limit, group): Rule[] => {
+      const here = Float64Array.from(kindsOfWeight, (kinds) =>
+        kinds.reduce((sum, kind) => sum + (counts[kind * width + group] as number), 0),
+      );
+      // With the play that a choice has too: else what fills a budget to the last decimal would be cut off.
+      const cut = budgetCut(heavy, most[group] as Int32Array, limit + SLACK, here);
+      if (!cut) return [];
+      const entries = new Float64Array(weights.length * width);
+      kindsOfWeight.forEach((kinds, at) => {
+        for (const kind of kinds) entries[kind * width + group] = cut.factors[at] as number;
+      });
+      return [{ entries, limit: cut.limit + 1e-9 }];
+    });
+}
