@@ -42,6 +42,7 @@ const ENTRIES: readonly Entry[] = [
     ['Fibre panel, 12 × LC', 1, 230, 2.1, '12×LC', { priceMinor: 6500 }],
     ['Fibre panel, 24 × LC', 1, 230, 2.4, '24×LC', { priceMinor: 9800 }],
     ['Coax panel, 16 × F', 1, 50, 0.8, '16×F', { priceMinor: 4000 }],
+    ['Mixed panel, 16 data, 4 fibre, 4 coax', 1, 120, 1.2, '16×RJ45 cat6a; 4×LC; 4×F', { priceMinor: 6800 }],
     ['10-inch panel, 12 keystones', 1, 80, 0.4, '12×keystone', { ...TEN, priceMinor: 1600 }],
   ]),
   ...of(

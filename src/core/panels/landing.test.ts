@@ -4,9 +4,11 @@ import { apply, bench, marrowby, quillback } from '../../../tests/support/jobs';
 import type { RunChanges } from '../job/commands/runs';
 import { indexJob } from '../job/jobIndex';
 import { Gear, PortGroup } from '../job/records/gear';
+import { Pathway } from '../job/records/pathway';
 import { planJob } from '../plan';
 import { findSnags } from '../snags/findSnags';
 import { untwistMm } from '../standards/landing';
+import { goesOutdoors } from './goesOutdoors';
 import { jackFor, jackWords, landingParts } from './jacks';
 import { minutesToMove, planLanding } from './planLanding';
 import { rearBlocks } from './rowOrder';
@@ -56,6 +58,31 @@ describe('the landing plan', () => {
     expect(portOf(land(mixed).plan)['run-tv']).toBe(5);
   });
 
+  it('keeps runs that leave the building apart where that is wished: by their cable, or by a way that is outdoors', () => {
+    const runs = { 1: {}, 2: { cable: 'Cat 6 outdoor' }, 3: {}, 4: {} };
+    const job = apply(bench(runs), {
+      type: 'keepRows',
+      rows: [
+        {
+          table: 'pathways',
+          record: Pathway.parse({
+            id: 'duct',
+            name: 'Duct',
+            kind: 'conduit',
+            surroundings: 'buried',
+            widthMm: 50,
+            lengthMm: 9000,
+          }),
+        },
+        { table: 'passages', record: { id: 'passage', pathwayId: 'duct', runId: 'run-3' } },
+      ],
+    });
+    expect(Object.values(job.runs).map((run) => goesOutdoors(job, run))).toEqual([false, true, true, false]);
+    const ports = portOf(planLanding(job, { apart: true }));
+    expect(ports).toMatchObject({ 'run-1': 1, 'run-4': 2 });
+    for (const outdoor of ['run-2', 'run-3']) expect(ports[outdoor]).toBeGreaterThan(20);
+  });
+
   it('puts a short tail where it reaches, whatever its label, with its loop', () => {
     const job = bench({ 1: { tailMm: 2000 }, 2: { tailMm: 2000 }, 3: { tailMm: 600 }, 4: { tailMm: 2000 } });
     const paths = tailPaths(indexJob(job), job.gear.panel as Gear, 'top');
@@ -75,10 +102,11 @@ describe('the landing plan', () => {
       'end it on a coupler and go on with a cord to the panel',
       expect.stringMatching(/^make it longer by \d+ mm with a joint/),
     ]);
-    const joined = apply(bench({ 1: { tailMm: 300 } }), {
-      type: 'landRuns',
-      landings: [{ runId: 'run-1', panelId: 'panel', port: 1, joint: 'joint', jointMm: 600 }],
-    });
+    const ways = left?.waysOut.flatMap(({ landing }) => (landing ? [landing] : [])) ?? [];
+    expect(ways.map(({ joint }) => joint)).toEqual(['coupler', 'joint']);
+    // Each of them can be taken as it is.
+    const [, way] = ways as [(typeof ways)[number], (typeof ways)[number]];
+    const joined = apply(bench({ 1: { tailMm: 300 } }), { type: 'landRuns', landings: [{ runId: 'run-1', ...way }] });
     expect(rules(joined).has('joint-in-link')).toBe(true);
     expect(rules(joined).has('tail-too-short')).toBe(false);
   });

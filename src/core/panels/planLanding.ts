@@ -11,12 +11,13 @@ import { relandMinutes } from '../standards/landing';
 import { rackDimensions } from '../standards/rackDimensions';
 import { naturalOrder } from '../text/naturalOrder';
 import { formatSize } from '../units/length';
+import { goesOutdoors } from './goesOutdoors';
 import { type LandWish, landWishOf } from './landWish';
 import { type EntrySide, loopMm, tailPaths } from './tailPath';
 
 export type PanelPort = { panelId: string; port: number };
-/** How a run could be landed after all. */
-export type WayOut = { words: string };
+/** How a run could be landed after all; with a joint it can be done at once. */
+export type WayOut = { words: string; landing?: PanelPort & { joint: 'coupler' | 'joint'; jointMm: number } };
 export type LandingPlan = {
   /** Runs that get a port, and those that change theirs. */
   landings: (PanelPort & { runId: string })[];
@@ -68,11 +69,13 @@ export function planLanding(
       .filter((port) => !taken.has(portKey(panel.id, port.number)))
       .map((port) => ({ panel, port })),
   );
-  for (const lot of lotsOf(runs, wish)) {
+  let waiting = runs.length;
+  for (const lot of lotsOf(job, runs, wish)) {
     const first = lot.runs[0];
     if (!first) continue;
+    waiting -= lot.runs.length;
     const fits = free.filter(({ port }) => canLand(port, first.carries));
-    const seats = lot.apart ? onOwnPanels(fits, lot.runs.length) : fits;
+    const seats = lot.apart ? onOwnPanels(fits, lot.runs, free.length - waiting) : fits;
     const used = landLot(index, wish, lot.runs, seats, fits, limits, plan);
     free = free.filter((seat) => !used.has(seat));
   }
@@ -80,11 +83,10 @@ export function planLanding(
 }
 
 /** Runs that are landed together, in the order in which lots choose: those that few ports take first. */
-function lotsOf(runs: Run[], wish: LandWish): { runs: Run[]; apart: boolean }[] {
+function lotsOf(job: Job, runs: Run[], wish: LandWish): { runs: Run[]; apart: boolean }[] {
   const lots = new Map<string, { runs: Run[]; apart: boolean; rank: number }>();
   for (const run of runs) {
-    const outdoor =
-      wish.apart && run.carries === 'ethernet' && /outdoor|garden|yard|outside/i.test(run.floor + run.room);
+    const outdoor = wish.apart && run.carries === 'ethernet' && goesOutdoors(job, run);
     const kind = run.carries === 'ethernet' ? (outdoor ? 'outdoor' : 'copper') : run.carries;
     // Tails that come in from another side go another way.
     const key = run.tailMm === null ? kind : `${kind} ${run.entry ?? 'top'}`;
@@ -99,8 +101,12 @@ function lotsOf(runs: Run[], wish: LandWish): { runs: Run[]; apart: boolean }[] 
   );
 }
 
-/** Seats for a lot of its own: whole panels made for it, else the last ones, so that the others begin at the first. */
-function onOwnPanels(seats: Seat[], count: number): Seat[] {
+/**
+ * Seats for a lot of its own: whole panels made for it, else the last ones, so that the others begin at the first.
+ * @param rest seats that those who choose later can do without; on a panel that they will share, the lot stands last
+ */
+function onOwnPanels(seats: Seat[], runs: Run[], rest: number): Seat[] {
+  const count = runs.length;
   const own = seats.filter(
     ({ port }) => port.carries !== null || (port.connector !== 'rj45' && port.connector !== 'keystone'),
   );
@@ -108,7 +114,8 @@ function onOwnPanels(seats: Seat[], count: number): Seat[] {
   const panels = [...new Set(seats.map(({ panel }) => panel))];
   for (const panel of panels.toReversed()) {
     const here = seats.filter((seat) => seat.panel === panel);
-    if (panels.length > 1 && here.length >= count) return here;
+    const shared = here.length > rest && runs.every((run) => run.tailMm === null);
+    if (panels.length > 1 && here.length >= count) return shared ? here.slice(-count) : here;
   }
   return seats.slice(-Math.max(count, 1));
 }
@@ -264,6 +271,12 @@ function leftOut(
   const missingMm = Math.ceil((wayOf(nearest) ?? 0) - reachOf(run));
   if (!(missingMm > 0)) return { ...none, why: `${run.label} finds no free panel port.` };
   const missing = formatSize(missingMm, job.units);
+  const longer = (joint: 'coupler' | 'joint') => ({
+    panelId: nearest.panel.id,
+    port: nearest.port.number,
+    joint,
+    jointMm: missingMm,
+  });
   const units = Math.ceil(missingMm / rackDimensions.unitMm);
   const towards =
     run.entry === 'bottom' ? 'down' : run.entry === null || run.entry === 'top' ? 'up' : 'towards the entry';
@@ -273,8 +286,8 @@ function leftOut(
     missingMm,
     waysOut: [
       { words: `move ${nearest.panel.name} ${units} ${units === 1 ? 'unit' : 'units'} ${towards}` },
-      { words: 'end it on a coupler and go on with a cord to the panel' },
-      { words: `make it longer by ${missing} with a joint, which goes on the list of snags` },
+      { words: 'end it on a coupler and go on with a cord to the panel', landing: longer('coupler') },
+      { words: `make it longer by ${missing} with a joint, which goes on the list of snags`, landing: longer('joint') },
     ],
   };
 }

@@ -5,7 +5,7 @@ import { indexJob } from '../job/jobIndex';
 import type { Connector, Gear } from '../job/records/gear';
 import type { Uplink, UplinkMedium } from '../job/records/uplink';
 import { cordPathMm, wayBetween } from '../patching/cordLength';
-import { copperModule, directAttach, type FibreKind, fibreLoss, modules } from '../standards/links';
+import { channelLossDb, copperModule, directAttach, type FibreKind, fibreLoss, modules } from '../standards/links';
 import { commonPractice, type Source } from '../standards/source';
 import { formatSpeed } from '../text/speed';
 import { formatLength } from '../units/length';
@@ -119,6 +119,13 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
     if (module) {
       parts.push(`2 modules ${module.name}`, `1 duplex fibre cord ${fibre}${lengthWords}`);
       if (wayMm !== null) lossDb = linkLossDb(wayMm, 2, module.mode);
+      const mostDb = channelLossDb[module.name]?.[fibre];
+      if (lossDb !== null && mostDb !== undefined && lossDb > mostDb + 1e-9)
+        faults.push({
+          grade: 'wont-work',
+          words: `${module.name} over ${fibre} allows ${mostDb} dB; this way may lose ${lossDb.toFixed(2)} dB`,
+          source: module.source,
+        });
     } else
       faults.push({
         grade: 'wont-work',

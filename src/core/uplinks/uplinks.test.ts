@@ -1,12 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { apply, bench, patched, tarnbrook } from '../../../tests/support/jobs';
+import { apply, bench, counter, patched, tarnbrook } from '../../../tests/support/jobs';
 import { cordsCsv } from '../formats/cordsCsv';
 import { patchDot, patchGraph, patchGraphMl } from '../formats/patchGraph';
 import { portPlanCsv } from '../formats/portPlanCsv';
 import { Gear } from '../job/records/gear';
 import type { Uplink } from '../job/records/uplink';
-import { portPlan, portSetting } from '../networks/portPlan';
+import { readNetworkNumber } from '../networks/networkNumber';
+import { type PlannedPort, portPlan, portSetting } from '../networks/portPlan';
+import { setPortCommands, settingOf } from '../networks/setPort';
 import { findSnags } from '../snags/findSnags';
+import { freePorts } from './freePorts';
+import { gatewayWords } from './gatewayWords';
 import { oversubscription, topologyOf } from './topology';
 import { uplinkFacts } from './uplinkFacts';
 
@@ -105,6 +109,34 @@ describe('uplinks', () => {
     expect(switches.find((row) => row.gear.id === 'old')?.ratio).toBeCloseTo(1.9, 9);
   });
 
+  it('are told against the internet at the gateway', () => {
+    const job = tarnbrook();
+    expect(gatewayWords(topologyOf(job))).toContain(
+      'linked at 10 Gb/s; the internet comes in at 1 Gb/s: the link hands all of it on.',
+    );
+    const fast = apply(job, {
+      type: 'keepRows',
+      rows: [{ table: 'answers', record: { id: 'internet-mbps', value: '25000', note: '' } }],
+    });
+    expect(gatewayWords(topologyOf(fast))).toContain('more than the link hands on');
+    expect(rules(fast)).toContain('uplink-narrow');
+    expect(gatewayWords(topologyOf(bench()))).toMatch(/^No gateway yet/);
+  });
+
+  it('go into ports that are free, fast ones first', () => {
+    const job = tarnbrook();
+    const open = freePorts(job, job.gear.new as Gear).map(({ number }) => number);
+    expect(open).toEqual([27, 28]);
+    expect(freePorts(job, device('bare', 'switch')).map(({ number }) => number)).toEqual([5, 6, 1, 2, 3, 4]);
+  });
+
+  it('lose no more than their modules allow: 2.9 dB over 400 m of OM4 (IEEE 802.3 clause 52)', () => {
+    const { lossDb, faults } = facts(link('a', 5, 'b', 5, { lengthMm: 400_000, medium: 'fibre' })) ?? {};
+    // 0.4 km × 3.5 dB/km and two mated pairs of 0.75 dB (ANSI/TIA-568.3).
+    expect(lossDb).toBeCloseTo(2.9, 9);
+    expect(faults).toEqual([]);
+  });
+
   it('leave their ports out of patching', () => {
     const job = tarnbrook();
     const cord = Object.values(job.cords)[0];
@@ -137,6 +169,26 @@ describe('networks', () => {
         rows: [{ ...row('voice', true), record: { ...row('voice', true).record, port: 99 } }],
       }),
     ).toThrow('New switch has no port 99.');
+  });
+
+  it('are set on a port by hand in one step, each once, and given back', () => {
+    const job = tarnbrook();
+    const first = (now: typeof job) => portPlan(now, now.gear.new as Gear)[0] as PlannedPort;
+    const newId = counter('port-network');
+    const wanted = { untaggedId: 'guests', taggedIds: ['voice', 'guests', 'voice'] };
+    const set = apply(job, ...setPortCommands(job, first(job), wanted, newId));
+    expect(settingOf(first(set))).toEqual({ untaggedId: 'guests', taggedIds: ['voice'] });
+    const changed = apply(set, ...setPortCommands(set, first(set), { untaggedId: 'office', taggedIds: [] }, newId));
+    expect(settingOf(first(changed))).toEqual({ untaggedId: 'office', taggedIds: [] });
+    const back = apply(changed, ...setPortCommands(changed, first(changed), null, newId));
+    expect(first(back)).toMatchObject({ byHand: false });
+    expect(back.portNetworks).toEqual({});
+  });
+
+  it('have numbers from 1 to 4094 (IEEE 802.1Q)', () => {
+    expect([' 20 ', '', '4094'].map(readNetworkNumber)).toEqual([20, null, 4094]);
+    for (const text of ['0', '4095', '1.5', 'ten'])
+      expect(() => readNetworkNumber(text)).toThrow('Expected 1 to 4094.');
   });
 
   it('that a switch may not carry are kept off it', () => {

@@ -1,5 +1,6 @@
 import { commonPractice } from '../../standards/source';
 import { formatSpeed } from '../../text/speed';
+import { gatewayKeepsUp } from '../../uplinks/gatewayWords';
 import { topologyOf } from '../../uplinks/topology';
 import type { SnagRule } from '../snag';
 
@@ -12,13 +13,14 @@ export const uplinkNarrow: SnagRule = {
   source: commonPractice,
   stations: ['patch'],
   find: ({ job }) => {
-    const { switches, gateway, gatewayMbps, internetMbps } = topologyOf(job);
+    const topology = topologyOf(job);
+    const { switches, gateway, gatewayMbps, internetMbps } = topology;
     const narrow = switches.flatMap(({ gear, downMbps, upMbps, ratio }) => {
       if (ratio === null || ratio <= MOST_TO_ONE) return [];
       const what = `${gear.name} has ${formatSpeed(downMbps)} below and ${formatSpeed(upMbps)} above: ${Math.round(ratio)} to 1.`;
       return [{ grade: 'could-be-neater' as const, gearIds: [gear.id], what }];
     });
-    if (!gateway || gatewayMbps === 0 || internetMbps <= gatewayMbps) return narrow;
+    if (!gateway || gatewayMbps === 0 || gatewayKeepsUp(topology)) return narrow;
     const what = `The internet comes in at ${formatSpeed(internetMbps)}; ${gateway.name} hands on ${formatSpeed(gatewayMbps)} at most.`;
     return [...narrow, { grade: 'will-bite' as const, gearIds: [gateway.id], what }];
   },
