@@ -8,6 +8,7 @@ import { gearFileSchema, readGearFile } from '../core/formats/gearFile';
 import { issueWords, jobFileSchema, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
 import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
 import { portMapCsv } from '../core/formats/portMap';
+import { portMapSvg } from '../core/formats/portMapSvg';
 import { portPlanCsv } from '../core/formats/portPlanCsv';
 import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
 import { pullSheetCsv } from '../core/formats/pullSheetCsv';
@@ -23,6 +24,7 @@ import { CablesInstance, solveCables } from '../core/models/cables';
 import { LayoutInstance, solveLayout } from '../core/models/layout';
 import { PatchInstance, solvePatch } from '../core/models/patch';
 import { solveTails, TailsInstance } from '../core/models/tails';
+import { readGathering } from '../core/patching/gatherRuns';
 import { planJob } from '../core/plan';
 import { arrange } from '../core/rack/arrange/arrange';
 import { isSchool, SCHOOLS, wishOf } from '../core/rack/arrange/arrangeWish';
@@ -36,6 +38,7 @@ import { elevationPng } from '../print/elevationPng';
 import { holeCardPdf } from '../print/holeCardPdf';
 import { labelsPdf } from '../print/labelsPdf';
 import { labelsSvg } from '../print/labelsSvg';
+import { loomPdf } from '../print/loomPdf';
 import { portMapPdf } from '../print/portMapPdf';
 import { terminationPdf } from '../print/terminationPdf';
 import { wallPdf } from '../print/wallPdf';
@@ -52,7 +55,7 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
   check JOB.json [--json]
                     list the snags; exit 1 when something won't work
   export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|elevation.png|hole-card.pdf|wall.pdf|
-                       labels.svg|labels.pdf|port-map.pdf|cords.csv|port-plan.csv|patch.graphml|patch.dot|
+                       labels.svg|labels.pdf|port-map.pdf|port-map.svg|loom.pdf|cords.csv|port-plan.csv|patch.graphml|patch.dot|
                        termination.pdf|job.json -o FILE
                     labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
@@ -97,6 +100,8 @@ const EXPORTS: Record<string, (job: Job, options: Options) => string | Promise<U
   'labels.svg': (job, options) => labelsSvg(labelsFor(job, options)),
   'labels.pdf': (job, options) => labelsPdf(labelsFor(job, options), `Labels of ${job.name}`, ROOT),
   'port-map.pdf': (job) => portMapPdf(job, ROOT),
+  'port-map.svg': (job, options) => portMapSvg(job, readGathering({ by: options.by, show: options.show })),
+  'loom.pdf': (job, options) => loomPdf(job, readGathering({ by: options.by, show: options.show }), ROOT),
   'cords.csv': cordsCsv,
   'port-plan.csv': portPlanCsv,
   'patch.graphml': patchGraphMl,

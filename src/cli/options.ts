@@ -24,6 +24,8 @@ export function readArguments(args: string[]) {
       seed: { type: 'string' },
       'skip-bad-rows': { type: 'boolean' },
       'include-spare': { type: 'boolean' },
+      by: { type: 'string' },
+      show: { type: 'string' },
       order: { type: 'string' },
       moves: { type: 'string' },
       anew: { type: 'boolean' },

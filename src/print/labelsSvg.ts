@@ -1,9 +1,8 @@
 import type { LabelPages, Mark } from '../core/labels/labelPages';
 import { textWidthMm } from '../core/labels/labelSize';
+import { escapeXml } from '../core/text/escapeXml';
 import { codeMatrix, QUIET_MODULES } from './codeMatrix';
 
-const ENTITIES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-const escapeXml = (text: string) => text.replace(/[&<>"]/g, (one) => ENTITIES[one] ?? one);
 const n = (value: number) => String(Number(value.toFixed(3)));
 
 function markSvg(mark: Mark): string {

@@ -4,16 +4,19 @@ import { gearFileSchema } from '../core/formats/gearFile';
 import { jobFileSchema, writeJobFile } from '../core/formats/jobFile';
 import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
 import { portMapCsv } from '../core/formats/portMap';
+import { portMapSvg } from '../core/formats/portMapSvg';
 import { portPlanCsv } from '../core/formats/portPlanCsv';
 import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { runsCsv } from '../core/formats/runsCsv';
 import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
+import { readGathering } from '../core/patching/gatherRuns';
 import { elevationPng } from '../print/elevationPng';
 import { holeCardPdf } from '../print/holeCardPdf';
 import { labelsPdf } from '../print/labelsPdf';
 import { labelsSvg } from '../print/labelsSvg';
+import { loomPdf } from '../print/loomPdf';
 import { portMapPdf } from '../print/portMapPdf';
 import { terminationPdf } from '../print/terminationPdf';
 import { wallPdf } from '../print/wallPdf';
@@ -38,6 +41,9 @@ const pageOf = ({ searchParams }: URL): number | undefined => {
   return Number.isInteger(page) && page > 0 ? page : undefined;
 };
 
+const gatheringOf = ({ searchParams }: URL) =>
+  readGathering({ by: searchParams.get('by') ?? undefined, show: searchParams.get('of') ?? undefined });
+
 /** What can be taken away of a job, by file name. */
 export const JOB_FILES: Record<string, JobFile> = {
   'port-map.csv': { type: CSV, make: portMapCsv },
@@ -53,6 +59,8 @@ export const JOB_FILES: Record<string, JobFile> = {
     make: (job, address) => labelsPdf(labelsFor(job, address), `Labels of ${job.name}`, process.cwd()),
   },
   'port-map.pdf': { type: PDF, make: (job) => portMapPdf(job, process.cwd()) },
+  'port-map.svg': { type: SVG, make: (job, address) => portMapSvg(job, gatheringOf(address)) },
+  'loom.pdf': { type: PDF, make: (job, address) => loomPdf(job, gatheringOf(address), process.cwd()) },
   'cords.csv': { type: CSV, make: cordsCsv },
   'port-plan.csv': { type: CSV, make: portPlanCsv },
   'patch.graphml': { type: 'application/graphml+xml; charset=utf-8', make: patchGraphMl },

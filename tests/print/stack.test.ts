@@ -23,7 +23,7 @@ describe('the elevation', () => {
     );
     const svg = elevationSvg(odd);
     for (const view of ['front', 'rear', 'side']) expect(svg).toContain(`>Rack: ${view}<`);
-    expect(svg).toContain('Odd &#60;&#38;&#62; one');
+    expect(svg).toContain('Odd &lt;&amp;&gt; one');
     expect(svg).not.toMatch(/NaN|undefined/);
     expect(svg).toMatch(/width="[\d.]+mm"/);
   });

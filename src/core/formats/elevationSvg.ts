@@ -2,9 +2,9 @@ import type { Job } from '../job/job';
 import { sideOf } from '../job/records/placement';
 import { type Elevation, type ElevationItem, elevation } from '../rack/elevation';
 import { rackDimensions } from '../standards/rackDimensions';
+import { escapeXml } from '../text/escapeXml';
 import { naturalOrder } from '../text/naturalOrder';
 
-const escapeXml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const round = (mm: number): string => String(Number(mm.toFixed(2)));
 
 const MARGIN = 40;

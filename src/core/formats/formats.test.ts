@@ -211,7 +211,7 @@ describe('elevation as SVG', () => {
     const job = apply(bench(), { type: 'editGear', gearId: 'switch', changes: { name: '<script>"&\'' } });
     const svg = elevationSvg(job);
     expect(svg).not.toContain('<script');
-    expect(svg).toContain('&#60;script&#62;&#34;&#38;&#39;');
+    expect(svg).toContain('&lt;script&gt;&quot;&amp;&#39;');
   });
 });
 

@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { listCords } from '../patching/cordList';
+import { escapeXml } from '../text/escapeXml';
 import { traceRun } from '../trace/traceRun';
 import { listUplinks } from '../uplinks/uplinkFacts';
 
@@ -49,28 +50,22 @@ export function patchGraph(job: Job): PatchGraph {
   return { nodes: [...nodes.values()], edges };
 }
 
-const xml = (text: string) =>
-  text
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/g, '')
-    .replace(/&/g, '&amp;')
-    .replace(/</g, '&lt;')
-    .replace(/>/g, '&gt;')
-    .replace(/"/g, '&quot;');
-
 /** The wiring as GraphML. */
 export function patchGraphMl(job: Job): string {
   const { nodes, edges } = patchGraph(job);
-  const data = (key: string, value: string) => `<data key="${key}">${xml(value)}</data>`;
+  const data = (key: string, value: string) => `<data key="${key}">${escapeXml(value)}</data>`;
   const lines = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     '<graphml xmlns="http://graphml.graphdrawing.org/xmlns">',
     '  <key id="label" for="all" attr.name="label" attr.type="string"/>',
     '  <key id="kind" for="all" attr.name="kind" attr.type="string"/>',
     '  <graph id="patch" edgedefault="undirected">',
-    ...nodes.map((one) => `    <node id="${xml(one.id)}">${data('label', one.label)}${data('kind', one.kind)}</node>`),
+    ...nodes.map(
+      (one) => `    <node id="${escapeXml(one.id)}">${data('label', one.label)}${data('kind', one.kind)}</node>`,
+    ),
     ...edges.map(
       (one, at) =>
-        `    <edge id="e${at + 1}" source="${xml(one.from)}" target="${xml(one.to)}">${data('label', one.label)}${data('kind', one.kind)}</edge>`,
+        `    <edge id="e${at + 1}" source="${escapeXml(one.from)}" target="${escapeXml(one.to)}">${data('label', one.label)}${data('kind', one.kind)}</edge>`,
     ),
     '  </graph>',
     '</graphml>',
