@@ -6,6 +6,7 @@ import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { StationId } from '@/core/stations';
 import { Button } from '../kit/Button';
+import { MenuSheet } from '../kit/MenuSheet';
 import { ThemeButton } from '../kit/theme';
 import { JobLine } from './JobLine';
 import { JobSheet } from './JobSheet';
@@ -13,6 +14,8 @@ import { useSession } from './session';
 
 const FILES = [
   { file: 'port-map.csv', words: 'Port map, CSV' },
+  { file: 'port-map.pdf', words: 'Port map, PDF, a line a run' },
+  { file: 'port-map.svg', words: 'Port map, SVG, drawn' },
   { file: 'runs.csv', words: 'Run schedule, CSV, every field' },
   { file: 'pull-sheet.csv', words: 'Pull sheet, CSV' },
   { file: 'labels.pdf', words: 'Labels, PDF (more under Runs)' },
@@ -83,24 +86,19 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
               <Download size={15} aria-hidden /> <span className="sr-only sm:not-sr-only">Take away</span>
             </Button>
           </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content
-              align="end"
-              className="z-50 min-w-64 rounded-md border border-strong bg-sheet p-1 shadow-lg"
-            >
-              {FILES.map(({ file, words }) => (
-                <DropdownMenu.Item key={file} asChild>
-                  <a
-                    href={`/api/jobs/${job.id}/files/${file}`}
-                    download
-                    className="block rounded-sm px-3 py-1.5 outline-none data-highlighted:bg-well"
-                  >
-                    {words}
-                  </a>
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
+          <MenuSheet align="end">
+            {FILES.map(({ file, words }) => (
+              <DropdownMenu.Item key={file} asChild>
+                <a
+                  href={`/api/jobs/${job.id}/files/${file}`}
+                  download
+                  className="block rounded-sm px-3 py-1.5 outline-none data-highlighted:bg-well"
+                >
+                  {words}
+                </a>
+              </DropdownMenu.Item>
+            ))}
+          </MenuSheet>
         </DropdownMenu.Root>
         <Button look="quiet" onClick={onKeys} aria-label="Keys" title="Keys (?)">
           <Keyboard size={17} aria-hidden />

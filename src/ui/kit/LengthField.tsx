@@ -2,7 +2,14 @@ import { lengthToField, parseLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { CommitField } from './CommitField';
 
-type Shared = { label: string; least?: number; onCommit: (mm: number) => boolean };
+type Shared = {
+  label: string;
+  least?: number;
+  hideLabel?: boolean;
+  className?: string;
+  placeholder?: string;
+  onCommit: (mm: number) => boolean;
+};
 
 /** A length in metres or feet, as the job has it, typed and kept in whole millimetres. `onClear` allows none. */
 export function LengthField({
@@ -11,11 +18,13 @@ export function LengthField({
   least = 0,
   onCommit,
   onClear,
+  ...look
 }: Shared & ({ mm: number; onClear?: never } | { mm: number | null; onClear: () => boolean })) {
   const units = useSession((session) => session.job.units);
   const unit = units === 'metric' ? 'm' : 'ft';
   return (
     <CommitField
+      {...look}
       label={label}
       unit={unit}
       inputMode="decimal"

@@ -1,14 +1,8 @@
 import type { LinePattern, Network } from '@/core/job/records/network';
+import { lineDashes } from '@/core/networks/networkMarks';
 
-/** Dash patterns of strands and marks, in units of the stroke width 2. */
-export const DASHES: Record<LinePattern, string | undefined> = {
-  solid: undefined,
-  dashed: '7 3.5',
-  dotted: '2 3',
-  'dash-dot': '8 3 2 3',
-  'long-dash': '13 4',
-  'double-dot': '2 2.5 2 7',
-};
+/** Dash pattern of a line 2 px wide, as SVG takes it. */
+export const dashArray = (pattern: LinePattern): string => lineDashes[pattern].join(' ');
 export const networkInk = (network: Network | null): string =>
   network ? `var(--net-${network.colour})` : 'var(--soft)';
 
@@ -17,7 +11,7 @@ export function NetworkMark({ network }: { network: Network }) {
   return (
     <span className="inline-flex items-center gap-1 whitespace-nowrap" style={{ color: networkInk(network) }}>
       <svg width="22" height="6" aria-hidden="true">
-        <path d="M0 3h22" stroke="currentColor" strokeWidth="2.4" strokeDasharray={DASHES[network.pattern]} />
+        <path d="M0 3h22" stroke="currentColor" strokeWidth="2.4" strokeDasharray={dashArray(network.pattern)} />
       </svg>
       <span className="font-bold font-mono text-xs">{network.code}</span>
     </span>

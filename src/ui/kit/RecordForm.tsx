@@ -37,7 +37,8 @@ function readText(spec: FieldSpec, text: string, was: unknown, units: Units): un
   // What was not touched keeps what its shorter form has lost.
   if (text === shown(spec, was, units)) return was;
   if (spec.kind === 'text') return text.trim();
-  if (spec.kind === 'choice') return typeof was === 'number' ? Number(text) : text;
+  if (spec.kind === 'choice')
+    return typeof was === 'number' ? Number(text) : typeof was === 'boolean' ? text === 'true' : text;
   if (text.trim() === '' && spec.none) return null;
   if (spec.kind === 'size') return parseSize(text, units) ?? Number.NaN;
   if (spec.kind === 'mass') return parseMass(text, units) ?? Number.NaN;

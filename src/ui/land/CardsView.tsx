@@ -1,7 +1,9 @@
 'use client';
 
 import { Download } from 'lucide-react';
+import { indexJob } from '@/core/job/jobIndex';
 import type { Gear } from '@/core/job/records/gear';
+import { JOINTS, type Joint } from '@/core/job/records/landing';
 import type { Run } from '@/core/job/records/run';
 import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/job/records/termination';
 import { landingParts } from '@/core/panels/jacks';
@@ -15,9 +17,11 @@ import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { FileLink } from '../kit/Button';
-import { CommitField } from '../kit/CommitField';
+import { CommitField, CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
 
+const JOINT_WORDS: Record<Joint, string> = { none: 'no', coupler: 'with a coupler', joint: 'with a joint' };
 const END_WORDS: Record<RunEnd, string> = { panel: 'At the panel', outlet: 'At the outlet' };
 
 /** What to do at both ends of each run, who did it, and the parts it takes. */
@@ -84,6 +88,7 @@ function Card({ run }: { run: Run }) {
       </h2>
       <p className="font-semibold">{card.where}</p>
       <p className="text-soft">{[run.cable, card.part].filter(Boolean).join(' · ')}</p>
+      {card.panel && <Longer run={run} />}
       {card.panel && <Back panel={card.panel} port={card.port} />}
       {card.wiring && (
         <div className="mt-2">
@@ -115,6 +120,37 @@ function Card({ run }: { run: Run }) {
         {card.wiring ? `${citeSource(pinoutSource)}; ${citeSource(untwistSource)}.` : 'Common practice, no source.'}
       </p>
     </section>
+  );
+}
+
+/** How a cable that was too short was made longer: kept with the landing, and a snag until the run is pulled anew. */
+function Longer({ run }: { run: Run }) {
+  const job = useSession((session) => session.job);
+  const dispatch = useSession((session) => session.dispatch);
+  const landing = indexJob(job).landingOfRun.get(run.id);
+  if (!landing) return null;
+  const { panelId, port, joint, jointMm } = landing;
+  const set = (changes: { joint?: Joint; jointMm?: number | null }) =>
+    dispatch([{ type: 'landRuns', landings: [{ runId: run.id, panelId, port, joint, jointMm, ...changes }] }]);
+  return (
+    <div className="mt-1 flex flex-wrap items-end gap-2">
+      <CommitSelect
+        label="Made longer"
+        value={joint}
+        options={JOINTS.map((value) => ({ value, words: JOINT_WORDS[value] }))}
+        onCommit={(value) => set(value === 'none' ? { joint: 'none', jointMm: null } : { joint: value as Joint })}
+      />
+      {joint !== 'none' && (
+        <LengthField
+          label="By"
+          className="w-24"
+          least={1}
+          mm={jointMm}
+          onCommit={(mm) => set({ jointMm: mm })}
+          onClear={() => set({ jointMm: null })}
+        />
+      )}
+    </div>
   );
 }
 

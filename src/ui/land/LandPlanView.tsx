@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Job } from '@/core/job/job';
 import { landOrders, landWishOf } from '@/core/panels/landWish';
-import type { LandingPlan, PanelPort } from '@/core/panels/planLanding';
+import type { LandingPlan, PanelPort, WayOut } from '@/core/panels/planLanding';
 import { citeSource, commonPractice } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { formatSize } from '@/core/units/length';
@@ -71,13 +71,30 @@ export function LandPlanView() {
           onTake={() => {
             if (dispatch([{ type: 'landRuns', landings: plan.landings }])) planner.putAway();
           }}
+          onLonger={(landing) => {
+            // The rest of the plan goes with it: its port is the nearest of those that the plan leaves.
+            const landings = [...plan.landings, landing];
+            if (dispatch([{ type: 'landRuns', landings }])) planner.putAway();
+          }}
         />
       )}
     </div>
   );
 }
 
-function Proposal({ job, plan, onTake }: { job: Job; plan: LandingPlan; onTake: () => void }) {
+type LongerLanding = { runId: string } & NonNullable<WayOut['landing']>;
+
+function Proposal({
+  job,
+  plan,
+  onTake,
+  onLonger,
+}: {
+  job: Job;
+  plan: LandingPlan;
+  onTake: () => void;
+  onLonger: (landing: LongerLanding) => void;
+}) {
   const select = useSession((session) => session.select);
   const minutes = plan.moved.reduce((sum, one) => sum + one.minutes, 0);
   const moved = new Map(plan.moved.map((one) => [one.runId, one]));
@@ -109,6 +126,14 @@ function Proposal({ job, plan, onTake }: { job: Job; plan: LandingPlan; onTake: 
             <li key={runId} className="text-wont">
               <b>{why}</b>{' '}
               {waysOut.length > 0 && <span className="text-ink">{waysOut.map((way) => way.words).join('; or ')}.</span>}
+              {waysOut.map(
+                ({ landing }) =>
+                  landing && (
+                    <Button key={landing.joint} className="ml-1" onClick={() => onLonger({ runId, ...landing })}>
+                      Land {job.runs[runId]?.label} with a {landing.joint}
+                    </Button>
+                  ),
+              )}
             </li>
           ))}
         </ul>

@@ -1,5 +1,6 @@
 'use client';
 
+import { useDraggable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import { canLand, type Port, portsOf } from '@/core/gear/ports';
 import { indexJob, portKey } from '@/core/job/jobIndex';
@@ -8,9 +9,8 @@ import type { Network } from '@/core/job/records/network';
 import { isLive, type Run } from '@/core/job/records/run';
 import { unitName } from '@/core/rack/units';
 import { useSession } from '../job/session';
-import { DASHES, networkInk } from '../kit/NetworkMark';
+import { dashArray, networkInk } from '../kit/NetworkMark';
 import { useInView } from '../kit/useInView';
-import { usePortTarget } from '../kit/usePortTarget';
 
 type Handlers = {
   onLand: (runId: string, panelId: string, port: number) => void;
@@ -114,7 +114,8 @@ function PortCell({
 } & Handlers) {
   const selected = useSession((session) => run !== null && session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
-  const target = usePortTarget(portKey(panel.id, port.number), run);
+  const place = portKey(panel.id, port.number);
+  const drag = useDraggable({ id: `at ${place}`, data: { runId: run?.id }, disabled: !run });
   const view = useInView<HTMLSpanElement>(selected);
   const takes = carried && !run && canLand(port, carried.carries);
   // What is written on the port comes first, so that a person can call it by what they see.
@@ -134,11 +135,11 @@ function PortCell({
   };
   return (
     <button
-      ref={target.ref}
-      {...target.listeners}
+      ref={drag.setNodeRef}
+      {...drag.listeners}
       type="button"
       data-port={port.number}
-      data-place={portKey(panel.id, port.number)}
+      data-place={place}
       // One stop a panel for Tab; the arrows go from port to port.
       tabIndex={port.number === 1 || selected ? 0 : -1}
       data-free={run ? undefined : ''}
@@ -152,7 +153,7 @@ function PortCell({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${target.isOver ? 'bg-good/40 outline-3 outline-good -outline-offset-3' : takes ? 'bg-good/15' : ''}`}
+      className={`relative flex h-[150px] min-w-0 touch-none flex-col items-center border-rule border-r px-px pt-0.5 last:border-r-0 ${run ? 'cursor-grab' : ''} ${selected ? 'bg-well outline-3 outline-trace -outline-offset-2' : ''} ${takes ? 'bg-good/15' : ''} data-over:bg-good/40 data-over:outline-3 data-over:outline-good data-over:-outline-offset-3`}
     >
       <span ref={view} className="font-mono text-[11px] text-soft leading-none">
         {port.number}
@@ -169,7 +170,12 @@ function PortCell({
       </span>
       {network && (
         <svg aria-hidden="true" width="100%" height="5" className="mb-0.5 shrink-0" preserveAspectRatio="none">
-          <path d="M2 2.5H200" stroke={networkInk(network)} strokeWidth="4" strokeDasharray={DASHES[network.pattern]} />
+          <path
+            d="M2 2.5H200"
+            stroke={networkInk(network)}
+            strokeWidth="4"
+            strokeDasharray={dashArray(network.pattern)}
+          />
         </svg>
       )}
     </button>

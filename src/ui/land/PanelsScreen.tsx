@@ -1,6 +1,6 @@
 'use client';
 
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDraggable } from '@dnd-kit/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Command } from '@/core/job/commands';
@@ -11,8 +11,9 @@ import { panelsInOrder, planLanding } from '@/core/panels/planLanding';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
-import { RunCarrier } from '../kit/RunCarrier';
+import { type Carried, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
+import { landedAnew } from './landedAnew';
 import { PanelFace } from './PanelFace';
 
 const ORDER_WORDS: Record<LandOrder, string> = {
@@ -35,7 +36,8 @@ export function PanelsScreen() {
   const [seekFor, setSeekFor] = useState<string | null>(null);
   const seek = carriedId !== null && seekFor === carriedId;
   const room = useRef<HTMLElement>(null);
-  const { landingOfRun, runsInOrder } = indexJob(job);
+  const index = indexJob(job);
+  const { landingOfRun, runsInOrder } = index;
   const waiting = runsInOrder.filter((run) => !landingOfRun.has(run.id));
   const panels = panelsInOrder(job);
   const plan = useMemo(() => planLanding(job), [job]);
@@ -61,7 +63,7 @@ export function PanelsScreen() {
   const takeOff = (run: Run) => {
     if (dispatch([{ type: 'takeOffRuns', runIds: [run.id] }])) announce(`${run.label} taken off`);
   };
-  const drop = (runId: string, place: string | null) => {
+  const drop = ({ runId }: Carried, place: string | null) => {
     setCarriedId(null);
     const run = job.runs[runId];
     if (!run || !place) return;
@@ -87,7 +89,7 @@ export function PanelsScreen() {
       id="land"
       hint="Enter picks the run up; on a port, Enter lands it there."
       carried={carried}
-      onPickUp={(runId) => {
+      onPickUp={({ runId }) => {
         setCarriedId(runId);
         setSeekFor(null);
         select(runId);
@@ -113,7 +115,7 @@ export function PanelsScreen() {
           </Button>
           <p className={carried ? 'font-bold' : 'text-soft'} data-testid="land-words">
             {carried
-              ? `${carried.label} is in hand: choose a port, or press Escape.`
+              ? `${carried.label} is in hand: choose a port, or press Escape.${landedAnew(index, carried)}`
               : 'Drag a run to a port, or pick it up with Enter. Delete takes it off again, or drag it back to the list.'}
           </p>
         </div>
@@ -147,13 +149,11 @@ function WaitingRuns({
   carriedId: string | null;
   onPickUp: (run: Run) => void;
 }) {
-  const { setNodeRef, isOver } = useDroppable({ id: WAITING });
   return (
     <section
-      ref={setNodeRef}
       data-place={WAITING}
       aria-label="Not landed"
-      className={`${isOver ? 'bg-well ' : ''}flex max-h-60 w-full shrink-0 flex-col border-t px-3 md:max-h-none md:w-[196px]`}
+      className="flex max-h-60 w-full shrink-0 flex-col border-t px-3 data-over:bg-well md:max-h-none md:w-[196px]"
     >
       <h2 className="wide py-1.5 font-bold">Not landed{waiting.length > 0 && `: ${waiting.length}`}</h2>
       <ul className="min-h-0 flex-1 overflow-auto pb-2">

@@ -1,6 +1,7 @@
 'use client';
 
 import { Download } from 'lucide-react';
+import { LEAST_CORD_MM } from '@/core/job/records/cord';
 import type { LinePattern } from '@/core/job/records/network';
 import { type CordCode, cordCost, type ListedCord, listCords, managerFills, pickList } from '@/core/patching/cordList';
 import { cordBuildSource, cordBuilds, cordHabits } from '@/core/standards/cords';
@@ -8,12 +9,12 @@ import { percent } from '@/core/standards/practice';
 import { citeSource } from '@/core/standards/source';
 import { answerOf } from '@/core/survey/answers';
 import { counted } from '@/core/text/counted';
-import { formatLength, lengthToField, parseLength } from '@/core/units/length';
+import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { FileLink } from '../kit/Button';
-import { CommitField } from '../kit/CommitField';
-import { DASHES } from '../kit/NetworkMark';
+import { LengthField } from '../kit/LengthField';
+import { dashArray } from '../kit/NetworkMark';
 
 /** What to lay out, how each cord goes, and how full the managers get. */
 export function CordsView() {
@@ -47,7 +48,7 @@ function CodeMark({ code }: { code: CordCode }) {
   return (
     <span className="inline-flex items-center gap-1 whitespace-nowrap">
       <svg width="26" height="6" aria-hidden="true">
-        <path d="M0 3h26" stroke={ink} strokeWidth="3" strokeDasharray={DASHES[code.pattern as LinePattern]} />
+        <path d="M0 3h26" stroke={ink} strokeWidth="3" strokeDasharray={dashArray(code.pattern as LinePattern)} />
       </svg>
       <b className="font-mono text-xs">{code.letter}</b> <span className="text-xs">{code.colour}</span>
     </span>
@@ -151,13 +152,8 @@ function CordTable({ cords }: { cords: ListedCord[] }) {
   const select = useSession((session) => session.select);
   if (cords.length === 0) return null;
   const show = (mm: number | null) => (mm === null ? '–' : formatLength(mm, job.units));
-  const keep = (cordId: string) => (text: string) => {
-    const lengthMm = text.trim() === '' ? null : parseLength(text, job.units === 'metric' ? 'm' : 'ft');
-    if (text.trim() !== '' && (lengthMm === null || lengthMm < 50)) return 'Expected a length such as 0.5 m.';
-    return dispatch([{ type: 'editCords', cordIds: [cordId], changes: { lengthMm } }])
-      ? null
-      : 'It could not be taken.';
-  };
+  const lies = (cordId: string, lengthMm: number | null) =>
+    dispatch([{ type: 'editCords', cordIds: [cordId], changes: { lengthMm } }]);
   return (
     <section aria-label="Cords">
       <h2 className="wide font-bold">{counted(cords.length, 'cord')}</h2>
@@ -197,13 +193,15 @@ function CordTable({ cords }: { cords: ListedCord[] }) {
               <td className="whitespace-nowrap pr-2 text-right font-mono text-xs">{show(one.pathMm)}</td>
               <td className="whitespace-nowrap pr-2 text-right font-bold font-mono text-xs">{show(one.lengthMm)}</td>
               <td className="pr-2">
-                <CommitField
+                <LengthField
                   hideLabel
                   label={`Length of the cord of ${one.run?.label ?? 'this port'} as it lies`}
                   className="w-16"
                   placeholder="as planned"
-                  value={lengthToField(one.cord.lengthMm, job.units)}
-                  onCommit={keep(one.cord.id)}
+                  least={LEAST_CORD_MM}
+                  mm={one.cord.lengthMm}
+                  onCommit={(mm) => lies(one.cord.id, mm)}
+                  onClear={() => lies(one.cord.id, null)}
                 />
               </td>
               <td className="pr-2">

@@ -6,7 +6,7 @@ import { type HangingCord, hangingCords, type Point } from '@/core/patching/hang
 import { elevation } from '@/core/rack/elevation';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
-import { DASHES } from '../kit/NetworkMark';
+import { dashArray } from '../kit/NetworkMark';
 import { RackPicker } from '../stack/RackPicker';
 import { useRack } from '../stack/useRack';
 
@@ -40,8 +40,8 @@ function cordPath({ points, sagMm }: HangingCord): string {
   return parts.join('');
 }
 
-/** The faces of a rack to scale, with the cords as they hang between the ports. */
-export function FacesView() {
+/** The faces of a rack to scale, with the cords as they hang between the ports. `small` where it stands beside another view. */
+export function FacesView({ small = false }: { small?: boolean }) {
   const job = useSession((session) => session.job);
   const point = useSession((session) => session.point);
   const lit = useSession((session) => session.pointedRunId ?? session.selectedRunId);
@@ -68,7 +68,8 @@ export function FacesView() {
       <div className="flex flex-wrap items-center gap-3">
         <RackPicker all={all} rack={rack} onRack={onRack} />
         <p className="text-soft">
-          {counted(cords.length, 'cord')} before the faces of {rack.name}, to scale. Point at one to trace it.
+          {counted(cords.length, 'cord')} before the faces of {rack.name}, to scale.
+          {!small && ' Point at one to trace it.'}
         </p>
       </div>
       {used.length === 0 ? (
@@ -93,7 +94,7 @@ export function FacesView() {
                 stroke="var(--ink)"
                 strokeWidth={0.9}
               />
-              <text x={4} y={9} fontSize={7} fontWeight={700} fill="var(--ink)">
+              <text x={4} y={small ? 14 : 9} fontSize={small ? 14 : 7} fontWeight={700} fill="var(--ink)">
                 {item.name}
               </text>
               {item.ports
@@ -129,7 +130,7 @@ export function FacesView() {
                   stroke={here ? 'var(--trace)' : `var(--net-${cord.code.colour})`}
                   strokeWidth={here ? 5 : 3.4}
                   strokeLinecap="round"
-                  strokeDasharray={here ? undefined : DASHES[cord.code.pattern as LinePattern]}
+                  strokeDasharray={here ? undefined : dashArray(cord.code.pattern as LinePattern)}
                   opacity={lit && !here ? 0.45 : 0.9}
                 />
                 {cord.points.length > 0 &&

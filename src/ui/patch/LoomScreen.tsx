@@ -1,10 +1,14 @@
 'use client';
 
 import * as Comlink from 'comlink';
-import { Pin, PinOff, Unplug } from 'lucide-react';
+import { ChevronDown, Pin, PinOff, Printer, Unplug } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { portOfKey } from '@/core/job/jobIndex';
+import { toast } from 'sonner';
+import { isPanel } from '@/core/gear/ports';
+import { indexJob, portOfKey } from '@/core/job/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
+import { GATHERED_BY, type GatheredBy, type Gathering, SHOWN_RUNS, type ShownRuns } from '@/core/patching/gatherRuns';
 import { patchCommands } from '@/core/patching/patchCommands';
 import type { PatchPlan } from '@/core/patching/planPatching';
 import { counted } from '@/core/text/counted';
@@ -13,18 +17,22 @@ import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';
-import { RunCarrier } from '../kit/RunCarrier';
+import { MenuCheck } from '../kit/MenuCheck';
+import { MenuSheet } from '../kit/MenuSheet';
+import { type Carried, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
-import { LoomView } from './LoomView';
-import { LOOM_GROUPS, LOOM_SHOWS, type LoomGroup, type LoomShow } from './loomLayout';
+import { landedAnew } from '../land/landedAnew';
+import { FacesView } from './FacesView';
+import { type End, LoomView } from './LoomView';
 
-const SHOW_WORDS: Record<LoomShow, string> = {
+const SHOW_WORDS: Record<ShownRuns, string> = {
   all: 'every run',
   snags: 'with a snag',
   unpatched: 'not patched',
   spare: 'spare',
   critical: 'critical',
 };
+type Hand = { runId: string; end: End };
 /** Time for a plan: what it proves sooner comes sooner. */
 export const SECONDS = 5;
 const noteNothing = Comlink.proxy(() => undefined);
@@ -38,67 +46,79 @@ export function LoomScreen() {
   const planner = usePlanner<PatchPlan>(job);
   const [includeSpare, setIncludeSpare] = useState(false);
   const [big, setBig] = useState(false);
-  const [group, setGroup] = useState<LoomGroup>('room');
-  const [show, setShow] = useState<LoomShow>('all');
-  const [carriedId, setCarriedId] = useState<string | null>(null);
-  const [seekFor, setSeekFor] = useState<string | null>(null);
-  const carried = job.runs[carriedId ?? ''] ?? null;
+  const [beside, setBeside] = useState(false);
+  const [gathering, setGathering] = useState<Gathering>({ by: 'room', show: 'all' });
+  const [hand, setHand] = useState<Hand | null>(null);
+  const [seekFor, setSeekFor] = useState<Hand | null>(null);
+  const carried = job.runs[hand?.runId ?? ''] ?? null;
   const { plan } = planner;
 
-  const pickUp = (run: Run, byPointer = false) => {
+  /** A run that is not landed has but its panel end to pick up. */
+  const pickUp = (run: Run, wanted: End = 'switch', byPointer = false) => {
     select(run.id);
-    if (!traceRun(job, run).landing) {
-      announce(`${run.label} is not landed yet: land it first.`);
-      return false;
-    }
-    setCarriedId(run.id);
-    setSeekFor(byPointer ? null : run.id);
-    announce(`${run.label} picked up. Go to a switch port and press Enter.`);
-    return true;
+    const end = traceRun(job, run).landing ? wanted : 'panel';
+    const taken = { runId: run.id, end };
+    setHand(taken);
+    setSeekFor(byPointer ? null : taken);
+    announce(`${run.label} picked up at its ${end} end. Go to a ${end} port and press Enter.`);
   };
   const letGo = () => {
     if (carried) announce(`${carried.label} let go`);
-    setCarriedId(null);
+    setHand(null);
   };
-  const patch = (run: Run, switchId: string, switchPort: number) => {
-    setCarriedId(null);
+  const bring = (run: Run, end: End, gearId: string, port: number) => {
+    setHand(null);
+    const place = `${job.gear[gearId]?.name} port ${port}`;
+    if (end === 'panel') {
+      const landings = [{ runId: run.id, panelId: gearId, port }];
+      if (dispatch([{ type: 'landRuns', landings }])) announce(`${run.label} landed on ${place}`);
+      return;
+    }
     const { landing } = traceRun(job, run);
     if (!landing) return;
-    const cord = { panelId: landing.panelId, panelPort: landing.port, switchId, switchPort, fixed: true };
-    if (dispatch([{ type: 'patchPorts', cords: [cord] }])) {
-      announce(`${run.label} patched to ${job.gear[switchId]?.name} port ${switchPort}`);
-    }
+    const cord = {
+      panelId: landing.panelId,
+      panelPort: landing.port,
+      switchId: gearId,
+      switchPort: port,
+      fixed: true,
+    };
+    if (dispatch([{ type: 'patchPorts', cords: [cord] }])) announce(`${run.label} patched to ${place}`);
   };
   const unpatch = (run: Run) => {
     const { cord } = traceRun(job, run);
     if (cord && dispatch([{ type: 'unplug', cordIds: [cord.id] }])) announce(`${run.label} unpatched`);
   };
-  const drop = (runId: string, place: string | null) => {
-    setCarriedId(null);
+  const drop = ({ runId }: Carried, place: string | null) => {
     const run = job.runs[runId];
-    if (!run || !place) return;
+    const end = hand?.end;
+    setHand(null);
+    if (!run || !end || !place) return;
     const { gearId, port } = portOfKey(place);
-    patch(run, gearId, port);
+    const gear = job.gear[gearId];
+    if (!gear || isPanel(gear) !== (end === 'panel'))
+      toast.warning(`${run.label} was in hand at its ${end} end: drop it on a ${end} port.`);
+    else bring(run, end, gearId, port);
   };
 
   return (
     <RunCarrier
       id="patch"
-      hint="Enter picks the strand up; on a switch port, Enter drops it there."
+      hint="Enter picks the strand up; on a port, Enter drops it there."
       carried={carried}
-      onPickUp={(runId) => {
+      onPickUp={({ runId, end }) => {
         const run = job.runs[runId];
-        if (run) pickUp(run, true);
+        if (run) pickUp(run, end, true);
       }}
       onDrop={drop}
-      onCancel={() => setCarriedId(null)}
+      onCancel={() => setHand(null)}
     >
       <section
         aria-label="Patch"
         className="flex min-h-0 flex-1 flex-col"
         onKeyDown={(event) => event.key === 'Escape' && letGo()}
       >
-        <div className="flex min-h-12 flex-wrap items-center gap-x-3 gap-y-1 px-3 py-2">
+        <div className="flex h-12 shrink-0 items-center gap-x-2.5 overflow-hidden px-3">
           {plan ? (
             <>
               <Button
@@ -112,7 +132,7 @@ export function LoomScreen() {
                 {plan.cords.length === 0 ? 'Nothing can be patched' : `Patch ${counted(plan.cords.length, 'run')}`}
               </Button>
               <Button onClick={planner.putAway}>Leave it</Button>
-              <p className="text-soft">
+              <p className="min-w-0 truncate text-soft">
                 {plan.cords.length > 0 &&
                   `Dashed below. ${plan.proven ? 'Proven: no other choice serves these runs better.' : 'A power budget binds: the best found, not proven.'}`}
               </p>
@@ -131,51 +151,70 @@ export function LoomScreen() {
                   Patch the rest
                 </Button>
               )}
-              <label className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-[var(--act)]"
-                  checked={includeSpare}
-                  onChange={(event) => setIncludeSpare(event.target.checked)}
-                />
-                spare runs as well
-              </label>
-              <label className="flex items-center gap-1.5">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-[var(--act)]"
-                  checked={big}
-                  onChange={(event) => setBig(event.target.checked)}
-                />
-                big rows
-              </label>
-              <Select
-                aria-label="Gather by"
-                className="max-w-32"
-                value={group}
-                onChange={(event) => setGroup(event.target.value as LoomGroup)}
-              >
-                {LOOM_GROUPS.map((value) => (
-                  <option key={value} value={value}>
-                    by {value}
-                  </option>
-                ))}
-              </Select>
-              <Select
-                aria-label="Show"
-                className="max-w-36"
-                value={show}
-                onChange={(event) => setShow(event.target.value as LoomShow)}
-              >
-                {LOOM_SHOWS.map((value) => (
-                  <option key={value} value={value}>
-                    {SHOW_WORDS[value]}
-                  </option>
-                ))}
-              </Select>
+              {!hand && (
+                <>
+                  <label className="flex shrink-0 items-center gap-1.5">
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-[var(--act)]"
+                      checked={includeSpare}
+                      onChange={(event) => setIncludeSpare(event.target.checked)}
+                    />
+                    spare runs as well
+                  </label>
+                  <Select
+                    aria-label="Gather by"
+                    className="max-w-28"
+                    value={gathering.by}
+                    onChange={(event) => setGathering({ ...gathering, by: event.target.value as GatheredBy })}
+                  >
+                    {GATHERED_BY.map((value) => (
+                      <option key={value} value={value}>
+                        by {value}
+                      </option>
+                    ))}
+                  </Select>
+                  <Select
+                    aria-label="Show"
+                    className="max-w-32"
+                    value={gathering.show}
+                    onChange={(event) => setGathering({ ...gathering, show: event.target.value as ShownRuns })}
+                  >
+                    {SHOWN_RUNS.map((value) => (
+                      <option key={value} value={value}>
+                        {SHOW_WORDS[value]}
+                      </option>
+                    ))}
+                  </Select>
+                  <DropdownMenu.Root modal={false}>
+                    <DropdownMenu.Trigger asChild>
+                      <Button>
+                        Look <ChevronDown size={14} aria-hidden />
+                      </Button>
+                    </DropdownMenu.Trigger>
+                    <MenuSheet>
+                      <MenuCheck checked={big} onCheckedChange={setBig}>
+                        Big rows
+                      </MenuCheck>
+                      <MenuCheck checked={beside} onCheckedChange={setBeside}>
+                        Faces beside it
+                      </MenuCheck>
+                      <DropdownMenu.Item asChild>
+                        <a
+                          download
+                          href={`/api/jobs/${job.id}/files/loom.pdf?by=${gathering.by}&of=${gathering.show}`}
+                          className="flex items-center gap-2 rounded-[3px] px-2 py-1 data-highlighted:bg-well"
+                        >
+                          <Printer size={15} aria-hidden /> Print the loom, PDF
+                        </a>
+                      </DropdownMenu.Item>
+                    </MenuSheet>
+                  </DropdownMenu.Root>
+                </>
+              )}
             </>
           )}
-          <RunActions carried={carried} onPickUp={pickUp} onLetGo={letGo} onUnpatch={unpatch} />
+          <RunActions hand={hand} onPickUp={pickUp} onLetGo={letGo} onUnpatch={unpatch} />
         </div>
         {plan && plan.left.length > 0 && (
           <ul
@@ -196,17 +235,24 @@ export function LoomScreen() {
             })}
           </ul>
         )}
-        <LoomView
-          carried={carried}
-          seek={carried !== null && seekFor === carried.id}
-          proposal={plan}
-          big={big}
-          group={group}
-          show={show}
-          onPickUp={pickUp}
-          onPatch={patch}
-          onUnpatch={unpatch}
-        />
+        <div className="flex min-h-0 flex-1">
+          <LoomView
+            carried={carried}
+            end={hand?.end ?? 'switch'}
+            seek={carried !== null && seekFor === hand}
+            proposal={plan}
+            big={big}
+            gathering={gathering}
+            onPickUp={pickUp}
+            onBring={bring}
+            onUnpatch={unpatch}
+          />
+          {beside && (
+            <section aria-label="Faces" className="flex w-2/5 shrink-0 border-strong border-l">
+              <FacesView small />
+            </section>
+          )}
+        </div>
       </section>
     </RunCarrier>
   );
@@ -214,34 +260,39 @@ export function LoomScreen() {
 
 /** What can be done with the selected run, or with the one in hand. */
 function RunActions({
-  carried,
+  hand,
   onPickUp,
   onLetGo,
   onUnpatch,
 }: {
-  carried: Run | null;
-  onPickUp: (run: Run) => void;
+  hand: Hand | null;
+  onPickUp: (run: Run, end: End) => void;
   onLetGo: () => void;
   onUnpatch: (run: Run) => void;
 }) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const selected = useSession((session) => session.job.runs[session.selectedRunId ?? '']);
-  if (carried) {
+  const carried = job.runs[hand?.runId ?? ''];
+  if (hand && carried) {
+    const anew = hand.end === 'panel' ? landedAnew(indexJob(job), carried) : '';
     return (
-      <p className="ml-auto flex items-center gap-2 font-bold" data-testid="patch-words">
-        {carried.label} is in hand: choose a switch port.
+      <p className="ml-auto flex min-w-0 items-center gap-2 font-bold" data-testid="patch-words">
+        <span className="truncate">
+          {carried.label} is in hand: choose a {hand.end} port.{anew}
+        </span>
         <Button onClick={onLetGo}>Let go</Button>
       </p>
     );
   }
-  if (!selected) return <p className="ml-auto text-soft">Pick a strand up by its run, and drop it on a switch port.</p>;
+  if (!selected)
+    return <p className="ml-auto min-w-0 truncate text-soft">Pick a strand up by its run, or by a port at its end.</p>;
   const { cord, landing } = traceRun(job, selected);
   return (
-    <div className="ml-auto flex items-center gap-1.5">
+    <div className="ml-auto flex shrink-0 items-center gap-1.5">
       <span className="font-bold font-mono">{selected.label}</span>
       {!isLive(selected) && <span className="text-soft">spare</span>}
-      {cord ? (
+      {cord && (
         <>
           <Button onClick={() => onUnpatch(selected)}>
             <Unplug size={15} aria-hidden /> Unpatch
@@ -254,11 +305,9 @@ function RunActions({
             {cord.fixed ? 'Free' : 'Fix'}
           </Button>
         </>
-      ) : (
-        <Button disabled={!landing} onClick={() => onPickUp(selected)}>
-          {landing ? 'Pick up' : 'Not landed yet'}
-        </Button>
       )}
+      {landing && !cord && <Button onClick={() => onPickUp(selected, 'switch')}>Pick up</Button>}
+      <Button onClick={() => onPickUp(selected, 'panel')}>{landing ? 'Land anew' : 'Land'}</Button>
     </div>
   );
 }

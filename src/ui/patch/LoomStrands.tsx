@@ -1,16 +1,14 @@
-import { type RefObject, useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { portKey } from '@/core/job/jobIndex';
 import { isLive } from '@/core/job/records/run';
+import { lineDashes } from '@/core/networks/networkMarks';
 import type { PatchPlan } from '@/core/patching/planPatching';
+import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
-import { DASHES } from '../kit/NetworkMark';
 import { useThemeName } from '../kit/theme';
+import { columnsOf } from './loomColumns';
 import type { Loom, LoomRow } from './loomLayout';
-
-/** Shares of the width at which the columns stand: room and outlet, run, panel port, switch port, network. */
-export const COLUMNS = { run: 0.315, panel: 0.5, device: 0.735, network: 0.925 };
-/** Height of the heads of the columns, which stay while the rest scrolls. */
-const HEADS_PX = 20;
+import { clipCurve, curvePath, type SCurve } from './sCurve';
 
 type Places = { panel: Map<string, number>; device: Map<string, number>; network: Map<string, number> };
 const placesOf = (loom: Loom): Places => ({
@@ -19,56 +17,102 @@ const placesOf = (loom: Loom): Places => ({
   network: new Map(loom.networks.map(({ network, y }) => [network.id, y])),
 });
 
-/** One piece of a strand, from stop to stop. */
-type Piece = [x1: number, y1: number, x2: number, y2: number];
-type Strand = { row: LoomRow; pieces: Piece[]; low: number; high: number };
+/** `cordEnd`: where its cord comes to the switch port. */
+type Strand = { row: LoomRow; curves: SCurve[]; cordEnd: { x: number; y: number } | null; low: number; high: number };
+const LENGTH_PX = 10;
+/** Room around the strand that is lit. */
+const MARGIN_PX = 20;
 
-/** The pieces of one strand, from its run as far as it goes. */
-function strandOf(row: LoomRow, places: Places, width: number): Strand | null {
-  const x = (share: number) => Math.round(width * share);
+/** The curves of one strand, from its outlet as far as it goes. */
+function strandOf(row: LoomRow, places: Places, width: number): Strand {
+  const x = columnsOf(width);
   const { landing, cord, run } = row.trace;
+  const curves: SCurve[] = [];
+  let cordEnd: Strand['cordEnd'] = null;
+  if (run.outlet) curves.push([x.outlet + 4, row.outletY, x.run - 22, row.y]);
   const panelY = landing && places.panel.get(portKey(landing.panelId, landing.port));
-  if (panelY == null) return null;
-  const pieces: Piece[] = [[x(COLUMNS.run) + 22, row.y, x(COLUMNS.panel) - 14, panelY]];
-  const deviceY = cord && places.device.get(portKey(cord.switchId, cord.switchPort));
-  if (deviceY != null) {
-    pieces.push([x(COLUMNS.panel) + 14, panelY, x(COLUMNS.device) - 20, deviceY]);
-    const networkY = places.network.get(run.networkId ?? '');
-    if (networkY !== undefined) pieces.push([x(COLUMNS.device) + 20, deviceY, x(COLUMNS.network), networkY]);
+  if (panelY != null) {
+    curves.push([x.run + 22, row.y, x.panel - 14, panelY]);
+    const deviceY = cord && places.device.get(portKey(cord.switchId, cord.switchPort));
+    if (deviceY != null) {
+      cordEnd = { x: x.device - 20, y: deviceY };
+      curves.push([x.panel + 14, panelY, cordEnd.x, cordEnd.y]);
+      const networkY = places.network.get(run.networkId ?? '');
+      if (networkY !== undefined) curves.push([x.device + 20, deviceY, x.network, networkY]);
+    }
   }
-  const ys = pieces.flatMap(([, y1, , y2]) => [y1, y2]);
-  return { row, pieces, low: Math.min(...ys), high: Math.max(...ys) };
+  const ys = curves.flatMap(([, y1, , y2]) => [y1, y2]);
+  return { row, curves, cordEnd, low: Math.min(...ys), high: Math.max(...ys) };
 }
 
+/** Height of a sheet. Sheets are painted once and then scrolled, not painted anew. */
+const SHEET_PX = 160;
+
+/** What is painted on every sheet. */
+type Drawing = {
+  strands: Strand[];
+  /** Where a landed run waits for its cord. */
+  loose: number[];
+  proposed: SCurve[];
+  /** Lengths of cords, beside the switch ports that they end at. */
+  lengths: { y: number; words: string }[];
+  width: number;
+};
+
 /**
- * The strands, drawn on one sheet as large as the view that follows the scrolling: hundreds of curves are painted in
- * the time that one frame has. What can be picked up lies above it.
+ * The strands, painted on sheets that lie above the rows and ports, so that these scroll as one piece. Only sheets near
+ * the view are kept; the one strand that is pointed at or selected lies above those.
  */
 export function LoomStrands({
-  frame,
   loom,
   width,
-  height,
+  near,
   proposal,
 }: {
-  frame: RefObject<HTMLDivElement | null>;
   loom: Loom;
   width: number;
-  height: number;
+  near: { from: number; to: number };
   proposal: PatchPlan | null;
 }) {
+  const units = useSession((session) => session.job.units);
+  const drawing = useMemo<Drawing>(() => {
+    const places = placesOf(loom);
+    const x = columnsOf(width);
+    const loose = loom.rows.flatMap(({ run, trace: { landing, cord } }) =>
+      landing && !cord && isLive(run) ? (places.panel.get(portKey(landing.panelId, landing.port)) ?? []) : [],
+    );
+    const proposed = (proposal?.cords ?? []).flatMap((cord): SCurve[] => {
+      const from = places.panel.get(portKey(cord.panelId, cord.panelPort));
+      const to = places.device.get(portKey(cord.switchId, cord.switchPort));
+      return from === undefined || to === undefined ? [] : [[x.panel + 14, from, x.device - 20, to]];
+    });
+    const lengths = loom.rows.flatMap(({ trace: { cord, cordMm } }) => {
+      const y = cord && places.device.get(portKey(cord.switchId, cord.switchPort));
+      return y == null || cordMm === null ? [] : [{ y, words: formatLength(cordMm, units) }];
+    });
+    return { strands: loom.rows.map((row) => strandOf(row, places, width)), loose, proposed, lengths, width };
+  }, [loom, width, proposal, units]);
+  const tops: number[] = [];
+  for (let top = 0; top < loom.height; top += SHEET_PX)
+    if (top + SHEET_PX >= near.from && top <= near.to) tops.push(top);
+  return (
+    <div aria-hidden="true">
+      {tops.map((top) => (
+        <Sheet key={top} top={top} drawing={drawing} />
+      ))}
+      <LitStrand drawing={drawing} />
+    </div>
+  );
+}
+
+const Sheet = memo(function Sheet({ top, drawing }: { top: number; drawing: Drawing }) {
   const sheet = useRef<HTMLCanvasElement>(null);
   const theme = useThemeName();
-  const lit = useSession((session) => session.pointedRunId ?? session.selectedRunId);
-  const places = useMemo(() => placesOf(loom), [loom]);
-  const strands = useMemo(() => loom.rows.flatMap((row) => strandOf(row, places, width) ?? []), [loom, places, width]);
-  const tall = Math.max(1, Math.round(height - HEADS_PX));
-
+  const { width } = drawing;
   useEffect(() => {
-    const element = frame.current;
     const canvas = sheet.current;
     const context = canvas?.getContext('2d');
-    if (!element || !canvas || !context) return;
+    if (!canvas || !context) return;
     const style = getComputedStyle(canvas);
     const inks = new Map<string, string>();
     const ink = (name: string) => {
@@ -80,78 +124,106 @@ export function LoomStrands({
     void theme;
     const scale = window.devicePixelRatio || 1;
     canvas.width = Math.round(width * scale);
-    canvas.height = Math.round(tall * scale);
-    const x = (share: number) => Math.round(width * share);
-    const trail = (pieces: Piece[]) => {
-      context.beginPath();
-      for (const [x1, y1, x2, y2] of pieces) {
-        const middle = (x1 + x2) / 2;
-        context.moveTo(x1, y1);
-        context.bezierCurveTo(middle, y1, middle, y2, x2, y2);
-      }
-      context.stroke();
-    };
-    const dashes = (pattern: string | undefined) => context.setLineDash(pattern ? pattern.split(' ').map(Number) : []);
-    const draw = () => {
-      const top = element.scrollTop;
-      context.setTransform(scale, 0, 0, scale, 0, -top * scale);
-      context.clearRect(0, top, width, tall);
-      for (const { row, pieces, low, high } of strands) {
-        if (high < top || low > top + tall) continue;
-        const { network, cord } = row.trace;
-        context.globalAlpha = cord ? 0.85 : 0.5;
-        context.lineWidth = cord ? 2 : 1.2;
-        context.strokeStyle = network ? ink(`net-${network.colour}`) : ink('soft');
-        dashes(network ? DASHES[network.pattern] : undefined);
-        trail(pieces);
-      }
-      context.globalAlpha = 1;
-      dashes(undefined);
-      context.lineWidth = 2;
-      context.strokeStyle = ink('bite');
-      context.fillStyle = ink('paper');
-      for (const { run, trace } of loom.rows) {
-        if (!trace.landing || trace.cord || !isLive(run)) continue;
-        const y = places.panel.get(portKey(trace.landing.panelId, trace.landing.port));
-        if (y === undefined || y < top - 5 || y > top + tall + 5) continue;
+    canvas.height = Math.round(SHEET_PX * scale);
+    context.setTransform(scale, 0, 0, scale, 0, -top * scale);
+    const [from, to] = [top - 6, top + SHEET_PX + 6];
+    const stroke = (curves: SCurve[], dashes: readonly number[]) => {
+      for (const curve of curves) {
+        const clipped = clipCurve(curve, from, to);
+        if (!clipped) continue;
+        const [x1, y1, x2, y2, x3, y3, x4, y4] = clipped.points;
+        context.setLineDash([...dashes]);
+        context.lineDashOffset = dashes.length > 0 ? clipped.before : 0;
         context.beginPath();
-        context.arc(x(COLUMNS.panel) + 19, y, 3.4, 0, 2 * Math.PI);
-        context.fill();
+        context.moveTo(x1, y1);
+        context.bezierCurveTo(x2, y2, x3, y3, x4, y4);
         context.stroke();
       }
-      context.strokeStyle = ink('act');
-      context.lineWidth = 2.4;
-      context.setLineDash([5, 4]);
-      for (const cord of proposal?.cords ?? []) {
-        const from = places.panel.get(portKey(cord.panelId, cord.panelPort));
-        const to = places.device.get(portKey(cord.switchId, cord.switchPort));
-        if (from !== undefined && to !== undefined) trail([[x(COLUMNS.panel) + 14, from, x(COLUMNS.device) - 20, to]]);
-      }
-      context.setLineDash([]);
-      const here = strands.find(({ row }) => row.run.id === lit);
-      if (here) {
-        for (const [colour, thick] of [
-          ['paper', 7],
-          ['trace', 4],
-        ] as const) {
-          context.strokeStyle = ink(colour);
-          context.lineWidth = thick;
-          trail(here.pieces);
-        }
-      }
     };
-    draw();
-    element.addEventListener('scroll', draw, { passive: true });
-    return () => element.removeEventListener('scroll', draw);
-  }, [frame, strands, places, loom, proposal, lit, width, tall, theme]);
-
+    for (const { row, curves, low, high } of drawing.strands) {
+      if (high < from || low > to) continue;
+      const { network, cord } = row.trace;
+      context.globalAlpha = cord ? 0.85 : 0.5;
+      context.lineWidth = cord ? 2 : 1.2;
+      context.strokeStyle = network ? ink(`net-${network.colour}`) : ink('soft');
+      stroke(curves, network ? lineDashes[network.pattern] : []);
+    }
+    context.globalAlpha = 1;
+    context.lineWidth = 2.4;
+    context.strokeStyle = ink('act');
+    stroke(drawing.proposed, [5, 4]);
+    context.setLineDash([]);
+    context.font = `${LENGTH_PX}px ${style.fontFamily}`;
+    context.textAlign = 'right';
+    context.textBaseline = 'middle';
+    for (const { y, words } of drawing.lengths) {
+      if (y < from || y > to) continue;
+      const right = columnsOf(width).device - 23;
+      const wide = context.measureText(words).width;
+      context.fillStyle = ink('paper');
+      context.fillRect(right - wide - 2, y - LENGTH_PX / 2, wide + 3, LENGTH_PX);
+      context.fillStyle = ink('soft');
+      context.fillText(words, right, y);
+    }
+    context.lineWidth = 2;
+    context.strokeStyle = ink('bite');
+    context.fillStyle = ink('paper');
+    const x = columnsOf(width).panel + 19;
+    for (const y of drawing.loose) {
+      if (y < from || y > to) continue;
+      context.beginPath();
+      context.arc(x, y, 3.4, 0, 2 * Math.PI);
+      context.fill();
+      context.stroke();
+    }
+  }, [drawing, top, width, theme]);
   return (
-    <div
+    <canvas
+      ref={sheet}
+      className="pointer-events-none absolute left-0 block"
+      style={{ top, width, height: SHEET_PX }}
+    />
+  );
+});
+
+function LitStrand({ drawing }: { drawing: Drawing }) {
+  const units = useSession((session) => session.job.units);
+  const lit = useSession((session) => session.pointedRunId ?? session.selectedRunId);
+  const strand = lit === null ? undefined : drawing.strands.find(({ row }) => row.run.id === lit);
+  if (!strand || strand.curves.length === 0) return null;
+  const top = strand.low - MARGIN_PX;
+  const height = strand.high - strand.low + 2 * MARGIN_PX;
+  const path = strand.curves.map(curvePath).join('');
+  const { cordEnd } = strand;
+  const { cordMm } = strand.row.trace;
+  return (
+    <svg
       aria-hidden="true"
-      className="pointer-events-none sticky"
-      style={{ top: HEADS_PX, width, height: tall, marginBottom: -tall }}
+      className="pointer-events-none absolute left-0"
+      style={{ top }}
+      width={drawing.width}
+      height={height}
+      viewBox={`0 ${top} ${drawing.width} ${height}`}
+      fill="none"
     >
-      <canvas ref={sheet} className="block" style={{ width, height: tall }} />
-    </div>
+      <path d={path} stroke="var(--paper)" strokeWidth="7" />
+      <path d={path} stroke="var(--trace)" strokeWidth="4" />
+      {/* What the sheet says of its length lies under it. */}
+      {cordEnd && cordMm !== null && (
+        <text
+          x={cordEnd.x - 4}
+          y={cordEnd.y - 7}
+          textAnchor="end"
+          fontSize={LENGTH_PX + 1}
+          fontWeight={700}
+          fill="var(--ink)"
+          stroke="var(--paper)"
+          strokeWidth={4}
+          paintOrder="stroke"
+        >
+          {formatLength(cordMm, units)}
+        </text>
+      )}
+    </svg>
   );
 }

@@ -1,58 +1,54 @@
 'use client';
 
-import { useDraggable } from '@dnd-kit/core';
-import { type KeyboardEvent, memo, useEffect, useMemo, useRef, useState } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
-import { isLive, type Run } from '@/core/job/records/run';
-import { farEnd } from '@/core/networks/portPlan';
-import { portFault } from '@/core/patching/fitness';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import type { Run } from '@/core/job/records/run';
+import type { Gathering } from '@/core/patching/gatherRuns';
 import type { PatchPlan } from '@/core/patching/planPatching';
 import { findSnags } from '@/core/snags/findSnags';
 import type { Grade } from '@/core/snags/snag';
-import { formatSpeed } from '@/core/text/speed';
-import { traceRun } from '@/core/trace/traceRun';
-import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
-import { GradeMark } from '../kit/GradeMark';
 import { networkInk } from '../kit/NetworkMark';
-import { useInView } from '../kit/useInView';
-import { usePortTarget } from '../kit/usePortTarget';
-import { COLUMNS, LoomStrands } from './LoomStrands';
-import { type LoomGroup, type LoomHead, type LoomPort, type LoomRow, type LoomShow, layLoom } from './loomLayout';
+import type { Carried } from '../kit/RunCarrier';
+import { PanelSocket, SwitchSocket } from './LoomSockets';
+import { LoomStrands } from './LoomStrands';
+import { columnsOf } from './loomColumns';
+import { type LoomHead, layLoom } from './loomLayout';
+import { StrandRow } from './StrandRow';
 
-type Actions = {
-  onPickUp: (run: Run) => boolean;
-  onPatch: (run: Run, switchId: string, port: number) => void;
+/** What is done with a strand. An end is brought to a port: the panel end lands the run, the switch end patches it. */
+export type LoomActions = {
+  onPickUp: (run: Run, end?: End) => void;
+  onBring: (run: Run, end: End, gearId: string, port: number) => void;
   onUnpatch: (run: Run) => void;
 };
+export type End = NonNullable<Carried['end']>;
 
+/** Rows that show all of a small job in one view, or that can be read from a ladder. */
 const ROW = { fit: 12.6, big: 26 };
-/** Text of ports and rows: all of a small job in one view, or large enough for a ladder. */
-const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };
-const ROW_TEXT = { fit: 'text-[12px]', big: 'text-[15px]' };
-const LABEL_TEXT = { fit: 'text-[11px] leading-[12px]', big: 'text-[14px] leading-[20px]' };
-type Size = keyof typeof ROW;
+export type RowSize = keyof typeof ROW;
+/** Narrower than this the columns do not stand clear of each other. */
+const LEAST_PX = 580;
 /** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
-const STEP_PX = 60;
-const MARGIN_PX = 300;
+const STEP_PX = 48;
+const MARGIN_PX = 480;
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
 export function LoomView({
   carried,
+  end,
   seek,
   proposal,
   big,
-  group,
-  show,
+  gathering,
   ...actions
 }: {
   carried: Run | null;
+  end: End;
   seek: boolean;
   proposal: PatchPlan | null;
   big: boolean;
-  group: LoomGroup;
-  show: LoomShow;
-} & Actions) {
+  gathering: Gathering;
+} & LoomActions) {
   const job = useSession((session) => session.job);
   const frame = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 980, height: 560 });
@@ -74,9 +70,8 @@ export function LoomView({
   }, [job]);
   const loom = useMemo(() => {
     const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
-    const view = { group, show, withSnags: new Set(grades.keys()) };
-    return layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]), view);
-  }, [job, size.height, big, opened, proposal, group, show, grades]);
+    return layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]), gathering);
+  }, [job, size.height, big, opened, proposal, gathering]);
   // Only what is near the view is drawn, in steps, so that a long loom scrolls like a short one.
   const [step, setStep] = useState(0);
   const near = useMemo(
@@ -96,36 +91,49 @@ export function LoomView({
     setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
   // Picked up by key or button, the strand goes on at the first port that suits it.
   useEffect(() => {
-    if (seek) frame.current?.querySelector<HTMLElement>('[data-socket][data-fits]')?.focus();
+    if (seek) frame.current?.querySelector<HTMLElement>('[data-fits]')?.focus();
   }, [seek]);
 
   const visible = loom.rows.map((row, index) => ({ row, index })).filter(({ row }) => inside(row.y));
-  const rows: Size = big ? 'big' : 'fit';
-  const width = Math.max(760, size.width);
-  const at = (share: number) => Math.round(width * share);
+  const rows: RowSize = big ? 'big' : 'fit';
+  const width = Math.max(LEAST_PX, size.width);
+  const columns = columnsOf(width);
   return (
     <div
       ref={frame}
-      className="relative mx-3 min-h-80 flex-1 overflow-auto"
+      className="relative mx-3 min-h-80 min-w-0 flex-1 overflow-auto"
       data-testid="loom"
-      onScroll={(event) => setStep(Math.floor(event.currentTarget.scrollTop / STEP_PX))}
+      onScroll={(event) => {
+        // The margin is drawn already: what comes in need not hold a frame up.
+        const next = Math.floor(event.currentTarget.scrollTop / STEP_PX);
+        startTransition(() => setStep(next));
+      }}
     >
       <div
         className="narrow sticky top-0 z-20 h-5 border-strong border-b bg-paper font-bold text-xs"
         style={{ width }}
         aria-hidden="true"
       >
-        <span className="absolute left-0">Room, outlet</span>
-        <span className="absolute -translate-x-1/2" style={{ left: at(COLUMNS.run) }}>
+        <span className="absolute left-0">Room</span>
+        <span className="absolute" style={{ left: columns.row + 4 }}>
+          Device
+        </span>
+        <span className="absolute -translate-x-full" style={{ left: columns.outlet }}>
+          Outlet
+        </span>
+        <span className="absolute -translate-x-1/2" style={{ left: columns.run }}>
           Run
         </span>
-        <span className="absolute -translate-x-1/2" style={{ left: at(COLUMNS.panel) }}>
+        <span className="absolute -translate-x-1/2" style={{ left: columns.panel }}>
           Panel port
         </span>
-        <span className="absolute -translate-x-1/2" style={{ left: at(COLUMNS.device) }}>
+        <span className="absolute -translate-x-full" style={{ left: columns.device - 38 }}>
+          Cord
+        </span>
+        <span className="absolute -translate-x-1/2" style={{ left: columns.device }}>
           Switch port
         </span>
-        <span className="absolute" style={{ left: at(COLUMNS.network) - 26 }}>
+        <span className={columns.narrow ? 'hidden' : 'absolute'} style={{ left: columns.network - 26 }}>
           Network
         </span>
       </div>
@@ -135,12 +143,11 @@ export function LoomView({
         </p>
       )}
       <div className="relative" style={{ height: loom.height, width }}>
-        <LoomStrands frame={frame} loom={loom} width={width} height={size.height} proposal={proposal} />
         {loom.rooms.map((room) => (
           <div
             key={room.key}
-            className="absolute left-0 flex w-[13.5%] items-center border-strong border-r-2 pr-1.5"
-            style={{ top: room.y + 1, height: room.height - 2 }}
+            className="absolute left-0 flex items-center border-strong border-r-2 pr-1.5"
+            style={{ top: room.y + 1, height: room.height - 2, width: columns.row - 6 }}
           >
             <span className="narrow line-clamp-2 w-full text-right font-semibold text-xs leading-[12px]">
               {room.words}
@@ -155,49 +162,69 @@ export function LoomView({
             index={index}
             first={index === visible[0]?.index}
             height={loom.rowPx}
-            left={at(0.14)}
-            right={at(COLUMNS.run)}
+            left={columns.row}
+            plugged={columns.plugged}
+            right={columns.run}
             grade={grades.get(row.run.id) ?? null}
             held={carried?.id === row.run.id}
             onPickUp={actions.onPickUp}
             onUnpatch={actions.onUnpatch}
           />
         ))}
+        {loom.outlets
+          .filter(({ y, words }) => words !== '' && inside(y))
+          .map(({ key, words, y }) => (
+            <span
+              key={key}
+              aria-hidden="true"
+              className={`narrow pointer-events-none absolute truncate text-right leading-none ${rows === 'big' ? 'text-[15px]' : 'text-[12px]'}`}
+              style={{
+                left: columns.plugged,
+                width: columns.outlet - columns.plugged,
+                top: y,
+                transform: 'translateY(-50%)',
+              }}
+            >
+              {words}
+            </span>
+          ))}
         {loom.panelHeads.map((head) => (
-          <Head key={head.key} head={head} left={at(COLUMNS.panel)} onTurn={turn} />
+          <Head key={head.key} head={head} left={columns.panel} onTurn={turn} />
         ))}
         {loom.switchHeads.map((head) => (
-          <Head key={head.key} head={head} left={at(COLUMNS.device)} onTurn={turn} />
+          <Head key={head.key} head={head} left={columns.device} onTurn={turn} />
         ))}
         {loom.panelPorts
           .filter((port) => inside(port.y))
           .map((port) => (
-            <span
+            <PanelSocket
               key={port.key}
-              aria-hidden="true"
-              className={`absolute w-7 -translate-x-1/2 -translate-y-1/2 text-center font-mono ${PORT_TEXT[rows]} ${port.run ? 'rounded-[2px] border border-strong bg-face' : 'text-soft'}`}
-              style={{ left: at(COLUMNS.panel), top: port.y }}
-            >
-              {port.port.number}
-            </span>
+              rows={rows}
+              port={port}
+              left={columns.panel}
+              carried={end === 'panel' ? carried : null}
+              onPickUp={actions.onPickUp}
+              onBring={actions.onBring}
+            />
           ))}
         {loom.switchPorts
           .filter((port) => inside(port.y))
           .map((port) => (
-            <Socket
+            <SwitchSocket
               key={port.key}
               rows={rows}
               port={port}
-              left={at(COLUMNS.device)}
-              carried={carried}
-              onPatch={actions.onPatch}
+              left={columns.device}
+              carried={end === 'switch' ? carried : null}
+              onPickUp={actions.onPickUp}
+              onBring={actions.onBring}
             />
           ))}
         {loom.networks.map(({ network, y }) => (
           <div
             key={network.id}
             className="absolute flex -translate-y-1/2 items-center gap-1.5"
-            style={{ left: at(COLUMNS.network), top: y }}
+            style={{ left: columns.network, top: y }}
           >
             <span
               className="grid size-6 place-items-center rounded-full border-2 bg-face font-bold font-mono text-xs"
@@ -205,9 +232,10 @@ export function LoomView({
             >
               {network.code}
             </span>
-            <span className="narrow max-w-12 text-xs leading-none">{network.name}</span>
+            <span className={columns.narrow ? 'sr-only' : 'narrow max-w-12 text-xs leading-none'}>{network.name}</span>
           </div>
         ))}
+        <LoomStrands loom={loom} width={width} near={near} proposal={proposal} />
       </div>
     </div>
   );
@@ -237,169 +265,3 @@ function Head({ head, left, onTurn }: { head: LoomHead; left: number; onTurn: (i
     </button>
   );
 }
-
-const StrandRow = memo(function StrandRow({
-  rows,
-  row,
-  index,
-  first,
-  height,
-  left,
-  right,
-  grade,
-  held,
-  onPickUp,
-  onUnpatch,
-}: {
-  rows: Size;
-  row: LoomRow;
-  index: number;
-  first: boolean;
-  height: number;
-  left: number;
-  right: number;
-  grade: Grade | null;
-  held: boolean;
-} & Pick<Actions, 'onPickUp' | 'onUnpatch'>) {
-  const { run, trace } = row;
-  const selected = useSession((session) => session.selectedRunId === run.id);
-  const point = useSession((session) => session.point);
-  const select = useSession((session) => session.select);
-  const view = useInView<HTMLSpanElement>(selected);
-  const drag = useDraggable({ id: `strand ${run.id}`, data: { runId: run.id }, disabled: !trace.landing });
-  const press = (event: KeyboardEvent<HTMLButtonElement>) => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (step) {
-      event.preventDefault();
-      document.querySelector<HTMLElement>(`[data-strand="${index + step}"]`)?.focus();
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      onPickUp(run);
-    } else if (event.key === 'Delete' || event.key === 'Backspace') {
-      event.preventDefault();
-      onUnpatch(run);
-    }
-  };
-  const where = trace.cord
-    ? `patched to ${trace.device?.name} port ${trace.cord.switchPort}`
-    : trace.landing
-      ? 'not patched'
-      : 'not landed';
-  return (
-    <button
-      ref={drag.setNodeRef}
-      {...drag.listeners}
-      type="button"
-      data-strand={String(index)}
-      // One stop for Tab; the arrows go from row to row.
-      tabIndex={first || selected ? 0 : -1}
-      aria-label={`${run.label} ${run.outlet} ${isLive(run) ? run.device : '· spare'}, ${run.room}, ${where}`}
-      aria-pressed={held}
-      onClick={() => select(run.id)}
-      onDoubleClick={() => onPickUp(run)}
-      onFocus={() => select(run.id)}
-      onKeyDown={press}
-      onPointerEnter={() => point(run.id)}
-      onPointerLeave={() => point(null)}
-      className={`absolute flex touch-none items-center gap-1 rounded-[2px] pl-1 text-left leading-none ${selected ? 'bg-well' : ''} ${held ? 'outline-3 outline-act' : ''}`}
-      style={{ left, top: row.y - height / 2, height, width: right - left + 22 }}
-    >
-      <span
-        ref={view}
-        className={`order-last min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono ${LABEL_TEXT[rows]} ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
-      >
-        {run.label}
-      </span>{' '}
-      <span className={`narrow min-w-0 flex-1 truncate ${ROW_TEXT[rows]}`}>
-        {run.outlet}
-        <span className="text-soft"> {isLive(run) ? run.device : '· spare'}</span>
-      </span>
-      {grade && <GradeMark grade={grade} size={11} />}
-    </button>
-  );
-});
-
-const Socket = memo(function Socket({
-  rows,
-  port,
-  left,
-  carried,
-  onPatch,
-}: {
-  rows: Size;
-  port: LoomPort;
-  left: number;
-  carried: Run | null;
-  onPatch: Actions['onPatch'];
-}) {
-  const job = useSession((session) => session.job);
-  const point = useSession((session) => session.point);
-  const select = useSession((session) => session.select);
-  const { gear, run, key } = port;
-  const { number, connector, speedMbps, poeW, use } = port.port;
-  const target = usePortTarget(key, run);
-  const fault = carried ? portFault(carried, port.port) : null;
-  const far = farEnd(indexJob(job), gear.id, number);
-  const fits = carried !== null && run === null && fault === null && far === undefined;
-  const about = [
-    connector.toUpperCase(),
-    speedMbps && formatSpeed(speedMbps),
-    poeW > 0 && `PoE ${poeW} W`,
-    use === 'internet' && 'internet port',
-    far && `uplink to ${far}`,
-  ]
-    .filter(Boolean)
-    .join(' · ');
-  const { cord, cordMm } = run ? traceRun(job, run) : { cord: null, cordMm: null };
-  const cordWords = cord && cordMm !== null ? formatLength(cordMm, job.units) : '';
-  const look = fits
-    ? 'z-10 border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
-    : run || far
-      ? 'border-ink bg-face font-bold'
-      : 'border-rule bg-paper text-soft';
-  const press = (event: KeyboardEvent<HTMLButtonElement>) => {
-    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-    if (!step) return;
-    event.preventDefault();
-    const all = [...document.querySelectorAll<HTMLElement>('[data-socket]')];
-    all[all.indexOf(event.currentTarget) + step]?.focus();
-  };
-  return (
-    <>
-      {cordWords && (
-        <span
-          aria-hidden="true"
-          className="absolute -translate-x-full -translate-y-1/2 whitespace-nowrap bg-paper px-0.5 text-[10px] text-soft leading-none"
-          style={{ left: left - 22, top: port.y }}
-        >
-          {cordWords}
-        </span>
-      )}
-      <button
-        ref={target.ref}
-        {...target.listeners}
-        type="button"
-        data-socket={key}
-        data-place={key}
-        data-fits={fits ? '' : undefined}
-        tabIndex={carried || number === 1 ? 0 : -1}
-        aria-label={`${gear.name} port ${number}, ${about}, ${run ? run.label : far ? 'taken' : 'free'}${fault ? `, ${fault.words}` : ''}`}
-        title={`${gear.name} ${number} · ${about}${run ? ` · ${run.label}` : ''}${fault ? ` · ${fault.words}` : ''}`}
-        onClick={() => {
-          if (carried && carried.id !== run?.id) onPatch(carried, gear.id, number);
-          else if (run) select(run.id);
-        }}
-        onKeyDown={press}
-        onPointerEnter={() => run && point(run.id)}
-        onPointerLeave={() => point(null)}
-        className={`absolute flex w-10 -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono ${PORT_TEXT[rows]} ${look} ${target.isOver ? 'z-10 outline-3 outline-good' : ''}`}
-        style={{ left, top: port.y }}
-      >
-        {number}
-        {far && <span aria-hidden>↑</span>}
-        {poeW > 0 && <span aria-hidden>⚡</span>}
-        {cord?.fixed && <span aria-hidden>•</span>}
-      </button>
-    </>
-  );
-});

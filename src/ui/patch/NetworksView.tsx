@@ -1,6 +1,7 @@
 'use client';
 
 import { Download, Plus, Trash2 } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
 import {
@@ -11,12 +12,16 @@ import {
   networkNamed,
 } from '@/core/job/records/network';
 import { allowedNetworks } from '@/core/networks/allowed';
+import { readNetworkNumber } from '@/core/networks/networkNumber';
 import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/networks/portPlan';
+import { type PortSetting, setPortCommands, settingOf } from '@/core/networks/setPort';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 import { Select } from '../kit/Field';
+import { MenuCheck } from '../kit/MenuCheck';
+import { MenuSheet } from '../kit/MenuSheet';
 import { NetworkMark } from '../kit/NetworkMark';
 import { newRowId, useRows } from '../kit/useRows';
 
@@ -88,12 +93,7 @@ function Networks() {
                     label={`Number of ${network.name}`}
                     inputMode="numeric"
                     value={network.number === null ? '' : String(network.number)}
-                    onCommit={(text) => {
-                      const number = text.trim() === '' ? null : Number(text);
-                      if (number !== null && (!Number.isInteger(number) || number < 1 || number > 4094))
-                        return 'Expected 1 to 4094.';
-                      return edit(network, { number }) ? null : 'Taken by another network.';
-                    }}
+                    onCommit={committing((text) => edit(network, { number: readNetworkNumber(text) }))}
                   />
                 </td>
                 <td className="w-12 pr-1">
@@ -254,7 +254,7 @@ function PortPlan() {
               </th>
               <td className="pr-2">{portSetting(row)}</td>
               <td className="pr-2">
-                <PortNetworkChoice row={row} />
+                <PortNetworks row={row} />
               </td>
               <td className="pr-2">{row.port.poeW > 0 ? ((row.run?.poeW ?? 0) > 0 ? 'on' : 'off') : ''}</td>
               <td className="text-soft">{row.description}</td>
@@ -266,37 +266,62 @@ function PortPlan() {
   );
 }
 
-/** The network of plain devices on a port: what is plugged in, or one set by hand. */
-function PortNetworkChoice({ row }: { row: PlannedPort }) {
+/** The network of plain devices on a port: what is plugged in, or one set by hand; and those told apart by number. */
+function PortNetworks({ row }: { row: PlannedPort }) {
   const job = useSession((session) => session.job);
-  const { keep, drop } = useRows();
+  const dispatch = useSession((session) => session.dispatch);
   if (row.use === 'internet') return null;
-  const { gear, port } = row;
-  const mine = Object.values(job.portNetworks).filter((one) => one.gearId === gear.id && one.port === port.number);
-  const options = [
-    { value: '', words: row.use === 'uplink' ? 'all, tagged' : 'as plugged in' },
-    ...Object.values(job.networks)
-      .sort((a, b) => naturalOrder(a.name, b.name))
-      .map((network) => ({ value: network.id, words: network.name })),
-  ];
-  const plain = mine.find((one) => !one.tagged);
+  const name = `${row.gear.name} port ${row.port.number}`;
+  const networks = Object.values(job.networks).sort((a, b) => naturalOrder(a.name, b.name));
+  const now = settingOf(row);
+  const set = (wanted: PortSetting | null) =>
+    dispatch(setPortCommands(job, row, wanted, () => newRowId('port-network')));
+  const turn = (networkId: string, on: boolean) =>
+    set({
+      ...now,
+      taggedIds: on ? [...now.taggedIds, networkId] : now.taggedIds.filter((id) => id !== networkId),
+    });
   return (
-    <CommitSelect
-      hideLabel
-      label={`Network of ${gear.name} port ${port.number}`}
-      value={plain?.networkId ?? ''}
-      options={options}
-      onCommit={(networkId) => {
-        if (networkId === '') {
-          if (mine.length > 0) drop('portNetworks', ...mine.map((one) => one.id));
-          return;
-        }
-        const id = plain?.id ?? newRowId('port-network');
-        keep({
-          table: 'portNetworks',
-          record: { id, gearId: gear.id, port: port.number, networkId, tagged: false },
-        });
-      }}
-    />
+    <div className="flex items-center gap-1">
+      <CommitSelect
+        hideLabel
+        label={`Network of ${name}`}
+        value={row.byHand ? (now.untaggedId ?? NONE) : ''}
+        options={[
+          { value: '', words: row.use === 'uplink' ? 'all, tagged' : 'as plugged in' },
+          ...(row.byHand && now.untaggedId === null ? [{ value: NONE, words: 'none for plain devices' }] : []),
+          ...networks.map((network) => ({ value: network.id, words: network.name })),
+        ]}
+        onCommit={(value) => {
+          if (value !== NONE)
+            set(value === '' ? null : { untaggedId: value, taggedIds: row.byHand ? now.taggedIds : [] });
+        }}
+      />
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger asChild>
+          <Button aria-label={`${tagWords(row)}: tagged on ${name}`}>{tagWords(row)}</Button>
+        </DropdownMenu.Trigger>
+        <MenuSheet>
+          {networks.map((network) => (
+            <MenuCheck
+              key={network.id}
+              checked={now.taggedIds.includes(network.id)}
+              disabled={now.untaggedId === network.id && now.taggedIds.length === 0}
+              onCheckedChange={(on) => turn(network.id, on)}
+            >
+              <NetworkMark network={network} /> {network.name}
+            </MenuCheck>
+          ))}
+        </MenuSheet>
+      </DropdownMenu.Root>
+    </div>
   );
 }
+
+const NONE = 'none';
+const tagWords = ({ tagged }: PlannedPort) =>
+  tagged.length === 0
+    ? '+ tagged'
+    : tagged.length > 3
+      ? `+ ${tagged.length} tagged`
+      : `+ ${tagged.map((one) => one.code).join(' ')}`;

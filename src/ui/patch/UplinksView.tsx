@@ -2,20 +2,20 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { portsOf } from '@/core/gear/ports';
-import type { Job } from '@/core/job/job';
-import { indexJob, portKey } from '@/core/job/jobIndex';
 import type { Gear } from '@/core/job/records/gear';
 import { UPLINK_MEDIA, type UplinkMedium } from '@/core/job/records/uplink';
 import { switchingGear } from '@/core/networks/portPlan';
 import { copperModule } from '@/core/standards/links';
 import { formatSpeed } from '@/core/text/speed';
-import { formatLength, lengthToField, parseLength } from '@/core/units/length';
+import { formatLength } from '@/core/units/length';
+import { freePorts } from '@/core/uplinks/freePorts';
+import { gatewayWords } from '@/core/uplinks/gatewayWords';
 import { topologyOf } from '@/core/uplinks/topology';
 import { listUplinks } from '@/core/uplinks/uplinkFacts';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
-import { CommitField, CommitSelect } from '../kit/CommitField';
+import { CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
 
 const MEDIUM_WORDS: Record<UplinkMedium, string> = {
@@ -25,25 +25,14 @@ const MEDIUM_WORDS: Record<UplinkMedium, string> = {
   fibre: 'fibre',
 };
 
-/** Ports of a device that nothing is in yet, fast ones first. */
-function freePorts(job: Job, gear: Gear) {
-  const { cordAtSwitchPort, uplinkAtPort } = indexJob(job);
-  return portsOf(gear)
-    .filter(
-      (port) =>
-        !uplinkAtPort.has(portKey(gear.id, port.number)) && !cordAtSwitchPort.has(portKey(gear.id, port.number)),
-    )
-    .filter((port) => port.use === 'access')
-    .sort((a, b) => (b.speedMbps ?? 0) - (a.speedMbps ?? 0) || a.number - b.number);
-}
-
 /** Links between switches and to the gateway: what they are made of, and what goes through them. */
 export function UplinksView() {
   const job = useSession((session) => session.job);
   const { keep, drop } = useRows();
   const links = listUplinks(job);
   const gear = switchingGear(job);
-  const { switches, gateway, gatewayMbps, internetMbps, loops } = topologyOf(job);
+  const topology = topologyOf(job);
+  const { switches, loops } = topology;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
       {gear.length < 2 ? (
@@ -96,19 +85,15 @@ export function UplinksView() {
                       />
                     </td>
                     <td className="pr-2">
-                      <CommitField
+                      <LengthField
                         hideLabel
-                        label={`Length of ${name} (${job.units === 'metric' ? 'm' : 'ft'})`}
+                        label={`Length of ${name}`}
                         className="w-20"
                         placeholder={wayMm === null ? 'not known' : formatLength(wayMm, job.units)}
-                        value={lengthToField(uplink.lengthMm, job.units)}
-                        onCommit={(text) => {
-                          const mm = text.trim() === '' ? null : parseLength(text, job.units === 'metric' ? 'm' : 'ft');
-                          if (text.trim() !== '' && (mm === null || mm < 1)) return 'Expected a length such as 12 m.';
-                          return keep({ table: 'uplinks', record: { ...uplink, lengthMm: mm } })
-                            ? null
-                            : 'It could not be taken.';
-                        }}
+                        least={1}
+                        mm={uplink.lengthMm}
+                        onCommit={(lengthMm) => keep({ table: 'uplinks', record: { ...uplink, lengthMm } })}
+                        onClear={() => keep({ table: 'uplinks', record: { ...uplink, lengthMm: null } })}
                       />
                     </td>
                     <td className="pr-2 leading-6">
@@ -167,11 +152,7 @@ export function UplinksView() {
             </tbody>
           </table>
           <p className="mt-1 text-[13px]">
-            {gateway
-              ? gatewayMbps > 0
-                ? `${gateway.name} is linked at ${formatSpeed(gatewayMbps)}; the internet comes in at ${formatSpeed(internetMbps)}.`
-                : `${gateway.name} is linked to no switch yet.`
-              : 'No gateway yet: add a router at Stack.'}{' '}
+            {gatewayWords(topology)}{' '}
             {loops.length > 0 &&
               (loops.every((loop) => loop.guarded)
                 ? 'Rings are kept by a redundancy protocol.'

@@ -3,29 +3,26 @@ import type { Job } from '@/core/job/job';
 import { indexJob, portKey } from '@/core/job/jobIndex';
 import type { Gear } from '@/core/job/records/gear';
 import type { Network } from '@/core/job/records/network';
-import { isLive, type Run } from '@/core/job/records/run';
+import type { Run } from '@/core/job/records/run';
+import { type Gathering, gatherRuns } from '@/core/patching/gatherRuns';
 import { naturalOrder } from '@/core/text/naturalOrder';
-import { type Trace, traceRun } from '@/core/trace/traceRun';
+import type { Trace } from '@/core/trace/traceRun';
 
-export type LoomRow = { run: Run; trace: Trace; y: number; room: string };
+/** `outletY`: where the outlet stands that the run starts from; runs of one outlet fork from it. */
+export type LoomRow = { run: Run; trace: Trace; y: number; outletY: number };
+export type LoomOutlet = { key: string; words: string; y: number };
 export type LoomRoom = { key: string; words: string; y: number; height: number };
 export type LoomPort = { key: string; gear: Gear; port: Port; y: number; run: Run | null };
 /** `folded`: a device without cords whose ports are put away until it is unfolded. */
 export type LoomHead = { key: string; words: string; y: number; folded: boolean; foldable: boolean };
 export type LoomNetwork = { network: Network; y: number };
 
-export const LOOM_GROUPS = ['room', 'floor', 'bundle', 'network', 'switch', 'panel'] as const;
-export type LoomGroup = (typeof LOOM_GROUPS)[number];
-export const LOOM_SHOWS = ['all', 'snags', 'unpatched', 'spare', 'critical'] as const;
-export type LoomShow = (typeof LOOM_SHOWS)[number];
-/** How the runs are gathered, and which of them are shown. */
-export type LoomView = { group: LoomGroup; show: LoomShow; withSnags: ReadonlySet<string> };
-
 export type Loom = {
   height: number;
   rowPx: number;
   rows: LoomRow[];
   rooms: LoomRoom[];
+  outlets: LoomOutlet[];
   panelHeads: LoomHead[];
   panelPorts: LoomPort[];
   switchHeads: LoomHead[];
@@ -80,50 +77,21 @@ function idleToFold(job: Job, devices: Gear[], room: number): Set<string> {
 
 type Fold = (gear: Gear) => { folded: boolean; foldable: boolean };
 
-function isShown({ show, withSnags }: LoomView, run: Run, { landing, cord }: Trace): boolean {
-  if (show === 'snags') return withSnags.has(run.id);
-  if (show === 'unpatched') return landing !== null && cord === null && isLive(run);
-  if (show === 'spare') return !isLive(run);
-  return show === 'all' || run.critical;
-}
-
-function groupOf(group: LoomGroup, run: Run, { network, device, panel }: Trace): { key: string; words: string } {
-  const named = (name: string | undefined, otherwise: string) => ({
-    key: name || `~${otherwise}`,
-    words: name || otherwise,
-  });
-  if (group === 'room') {
-    const key = [run.floor, run.room].filter(Boolean).join(', ') || 'no room';
-    return { key, words: run.room || key };
-  }
-  if (group === 'floor') return named(run.floor, 'no floor');
-  if (group === 'bundle') return named(run.bundle, 'no bundle');
-  if (group === 'network') return named(network?.name, 'no network');
-  return group === 'switch' ? named(device?.name, 'not patched') : named(panel?.name, 'not landed');
-}
-
 /**
  * Where everything of the loom stands.
  * @param least height of the view; rows are never lower than `rowPx`
  * @param unfolded devices without cords whose ports are shown all the same
  */
-export function layLoom(job: Job, least: number, rowPx: number, unfolded: ReadonlySet<string>, view: LoomView): Loom {
+export function layLoom(
+  job: Job,
+  least: number,
+  rowPx: number,
+  unfolded: ReadonlySet<string>,
+  gathering: Gathering,
+): Loom {
   const index = indexJob(job);
-  const byRoom = new Map<string, { words: string; runs: Run[]; traces: Trace[] }>();
-  let shown = 0;
-  for (const run of index.runsInOrder) {
-    const trace = traceRun(job, run);
-    if (!isShown(view, run, trace)) continue;
-    const { key, words } = groupOf(view.group, run, trace);
-    const group = byRoom.get(key) ?? { words, runs: [], traces: [] };
-    group.runs.push(run);
-    group.traces.push(trace);
-    byRoom.set(key, group);
-    shown += 1;
-  }
-  // Rooms come as their first run does; what is counted or named is put in order.
-  const groups = [...byRoom];
-  if (view.group !== 'room') groups.sort(([a], [b]) => naturalOrder(a, b));
+  const groups = gatherRuns(job, gathering);
+  const shown = groups.flatMap(({ forks }) => forks.flat()).length;
   const panels = index.gearInOrder.filter(isPanel);
   const switching = index.gearInOrder.filter(isSwitching);
   const noFold: Fold = () => ({ folded: false, foldable: false });
@@ -131,7 +99,7 @@ export function layLoom(job: Job, least: number, rowPx: number, unfolded: Readon
   const foldable = idleToFold(job, switching, (least - 2 * TOP) / portPx);
   const fold: Fold = ({ id }) => ({ folded: foldable.has(id) && !unfolded.has(id), foldable: foldable.has(id) });
   const lines = (gear: Gear[], by: Fold) => gear.reduce((sum, one) => sum + linesOf(one, by(one).folded), 0);
-  const gaps = byRoom.size * ROOM_GAP;
+  const gaps = groups.length * ROOM_GAP;
   const height = Math.max(
     least,
     shown * rowPx + gaps + 2 * TOP,
@@ -142,13 +110,19 @@ export function layLoom(job: Job, least: number, rowPx: number, unfolded: Readon
   const pitch = Math.min(step, rowPx * 2.2);
   const rows: LoomRow[] = [];
   const rooms: LoomRoom[] = [];
+  const outlets: LoomOutlet[] = [];
   let y = TOP;
-  for (const [key, { words, runs, traces }] of groups) {
-    rooms.push({ key, words, y, height: runs.length * pitch });
-    runs.forEach((run, at) => {
-      rows.push({ run, trace: traces[at] as Trace, y: y + pitch / 2, room: key });
-      y += pitch;
-    });
+  for (const { key, words, forks } of groups) {
+    rooms.push({ key, words, y, height: forks.flat().length * pitch });
+    for (const fork of forks) {
+      const outletY = y + (fork.length * pitch) / 2;
+      const [{ run: first }] = fork;
+      outlets.push({ key: first.id, words: first.outlet, y: outletY });
+      for (const trace of fork) {
+        rows.push({ run: trace.run, trace, y: y + pitch / 2, outletY });
+        y += pitch;
+      }
+    }
     y += ROOM_GAP;
   }
 
@@ -172,6 +146,7 @@ export function layLoom(job: Job, least: number, rowPx: number, unfolded: Readon
     rowPx: pitch,
     rows,
     rooms,
+    outlets,
     panelHeads: left.heads,
     panelPorts: left.ports,
     switchHeads: right.heads,

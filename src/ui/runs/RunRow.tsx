@@ -7,7 +7,7 @@ import type { Network } from '@/core/job/records/network';
 import { isLive, type Run } from '@/core/job/records/run';
 import { cellText } from '@/core/runs/cells';
 import { Button } from '../kit/Button';
-import { DASHES, networkInk } from '../kit/NetworkMark';
+import { dashArray, networkInk } from '../kit/NetworkMark';
 import { HEADINGS, NAMES } from './columns';
 import { Cell } from './ScheduleCell';
 import { LISTS } from './ScheduleLists';
@@ -103,7 +103,7 @@ export const RunRow = memo(function RunRow({
                 d="M0 1.5h400"
                 stroke={networkInk(network)}
                 strokeWidth="2.4"
-                strokeDasharray={DASHES[network.pattern]}
+                strokeDasharray={dashArray(network.pattern)}
               />
             </svg>
           )}

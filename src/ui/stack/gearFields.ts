@@ -46,7 +46,10 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
         label: 'Ports',
         kind: 'own',
         wide: true,
-        help: 'Groups such as 24×RJ45 1G PoE+ 2 rows; 4×SFP+. Also rear, internet, 60W, pitch 16 mm, at 120 mm.',
+        help:
+          kind === 'panel'
+            ? 'Groups such as 24×RJ45 cat6a screened; 12×keystone coupler; 4×LC. Also punch, tool-less, fibre, coax, rear, 2 rows.'
+            : 'Groups such as 24×RJ45 1G PoE+ 2 rows; 4×SFP+. Also rear, internet, 60W, pitch 16 mm, at 120 mm.',
         own: {
           show: (value) => portPattern((value as PortGroup[]) ?? []),
           read: (text) => parsePortPattern(text, kind !== 'panel'),
@@ -54,6 +57,7 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
       },
     ],
   },
+  ...cordFields(kind),
   {
     title: 'Room',
     fields: [
@@ -157,6 +161,59 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
     ],
   },
 ];
+
+const YES_NO = choices({ false: 'no', true: 'yes' });
+
+/** What landing and patching go by, for the kinds of gear that have it. */
+function cordFields(kind: GearKind): FieldGroup[] {
+  if (kind === 'panel')
+    return [
+      {
+        title: 'Cables and cords',
+        fields: [
+          {
+            name: 'rowOrder',
+            label: 'Blocks behind',
+            kind: 'choice',
+            options: choices({ straight: 'straight, 1 to 24', 'two-level': 'two levels, odd above even' }),
+          },
+          { name: 'angled', label: 'Angled to both sides', kind: 'choice', options: YES_NO },
+        ],
+      },
+    ];
+  if (kind === 'switch' || kind === 'router')
+    return [
+      {
+        title: 'Networks',
+        fields: [
+          {
+            name: 'managed',
+            label: 'Managed',
+            kind: 'choice',
+            options: YES_NO,
+            help: 'Its sockets can be put into networks.',
+          },
+          {
+            name: 'loopGuard',
+            label: 'Redundancy protocol',
+            kind: 'choice',
+            options: YES_NO,
+            help: 'Keeps rings from going round (IEEE 802.1D).',
+          },
+        ],
+      },
+    ];
+  if (kind === 'manager' || kind === 'brush')
+    return [
+      {
+        title: 'Cords',
+        fields: [
+          { name: 'fillMm2', label: 'Room for cords', kind: 'number', unit: 'mm²', none: true, help: 'Cross-section.' },
+        ],
+      },
+    ];
+  return [];
+}
 
 /** A thread as typed; nothing is none. What it cannot be, the record's schema says. */
 function thread() {

@@ -1,0 +1,126 @@
+import { useDraggable } from '@dnd-kit/core';
+import { type KeyboardEvent, memo, type ReactNode } from 'react';
+import { canLand } from '@/core/gear/ports';
+import { indexJob } from '@/core/job/jobIndex';
+import type { Run } from '@/core/job/records/run';
+import { farEnd } from '@/core/networks/portPlan';
+import { portFault } from '@/core/patching/fitness';
+import { formatSpeed } from '@/core/text/speed';
+import { traceRun } from '@/core/trace/traceRun';
+import { useSession } from '../job/session';
+import type { End, LoomActions, RowSize } from './LoomView';
+import type { LoomPort } from './loomLayout';
+
+const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };
+const WIDTH: Record<End, string> = { panel: 'w-7', switch: 'w-10' };
+
+type Props = {
+  rows: RowSize;
+  port: LoomPort;
+  left: number;
+  /** What is in hand for ports of this kind. */
+  carried: Run | null;
+} & Pick<LoomActions, 'onPickUp' | 'onBring'>;
+
+/** A port in its column: an end of a strand is picked up from it and dropped on it. */
+function Socket({
+  end,
+  rows,
+  port,
+  left,
+  carried,
+  fits,
+  taken,
+  about,
+  onPickUp,
+  onBring,
+  children,
+}: Props & { end: End; fits: boolean; taken: boolean; about: string; children: ReactNode }) {
+  const point = useSession((session) => session.point);
+  const select = useSession((session) => session.select);
+  const { gear, run, key } = port;
+  const { number } = port.port;
+  const drag = useDraggable({ id: `${end} ${key}`, data: { runId: run?.id, end }, disabled: !run });
+  const look = fits
+    ? 'z-10 border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
+    : taken
+      ? 'border-ink bg-face font-bold'
+      : 'border-rule bg-paper text-soft';
+  const press = (event: KeyboardEvent<HTMLButtonElement>) => {
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (step) {
+      event.preventDefault();
+      const all = [...document.querySelectorAll<HTMLElement>(`[data-socket="${end}"]`)];
+      all[all.indexOf(event.currentTarget) + step]?.focus();
+    } else if (event.key === 'Enter' && run && !carried) {
+      event.preventDefault();
+      onPickUp(run, end);
+    }
+  };
+  return (
+    <button
+      ref={drag.setNodeRef}
+      {...drag.listeners}
+      type="button"
+      data-socket={end}
+      data-place={key}
+      data-fits={fits ? '' : undefined}
+      tabIndex={carried || number === 1 ? 0 : -1}
+      aria-label={`${gear.name} port ${number}, ${about}`}
+      title={`${gear.name} ${number} · ${about}`}
+      onClick={() => {
+        if (carried && carried.id !== run?.id) onBring(carried, end, gear.id, number);
+        else if (run) select(run.id);
+      }}
+      onKeyDown={press}
+      onPointerEnter={() => run && point(run.id)}
+      onPointerLeave={() => point(null)}
+      className={`absolute flex ${WIDTH[end]} -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
+      style={{ left, top: port.y }}
+    >
+      {number}
+      {children}
+    </button>
+  );
+}
+
+export const PanelSocket = memo(function PanelSocket(props: Props) {
+  const { port, carried } = props;
+  const { run } = port;
+  const { connector, carries } = port.port;
+  const fits = carried !== null && run === null && canLand(port.port, carried.carries);
+  const about = [connector.toUpperCase(), carries && `for ${carries}`, run ? run.label : 'free'];
+  return (
+    <Socket {...props} end="panel" fits={fits} taken={run !== null} about={about.filter(Boolean).join(', ')}>
+      {null}
+    </Socket>
+  );
+});
+
+export const SwitchSocket = memo(function SwitchSocket(props: Props) {
+  const { port, carried } = props;
+  const job = useSession((session) => session.job);
+  const { gear, run } = port;
+  const { number, connector, speedMbps, poeW, use } = port.port;
+  const fault = carried ? portFault(carried, port.port) : null;
+  const far = farEnd(indexJob(job), gear.id, number);
+  const fits = carried !== null && run === null && fault === null && far === undefined;
+  const what = [
+    connector.toUpperCase(),
+    speedMbps && formatSpeed(speedMbps),
+    poeW > 0 && `PoE ${poeW} W`,
+    use === 'internet' && 'internet port',
+    far && `uplink to ${far}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+  const cord = run && traceRun(job, run).cord;
+  const about = [what, run ? run.label : far ? 'taken' : 'free', fault?.words].filter(Boolean).join(', ');
+  return (
+    <Socket {...props} end="switch" fits={fits} taken={run !== null || far !== undefined} about={about}>
+      {far && <span aria-hidden>↑</span>}
+      {poeW > 0 && <span aria-hidden>⚡</span>}
+      {cord?.fixed && <span aria-hidden>•</span>}
+    </Socket>
+  );
+});
