@@ -6,9 +6,10 @@ const port = process.env.E2E_PORT ?? '4290';
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
-  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  // Files side by side: each makes jobs of its own, and leaves the demo jobs as they were.
+  workers: 2,
   forbidOnly: Boolean(process.env.CI),
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   use: {

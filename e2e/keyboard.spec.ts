@@ -100,9 +100,9 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('Control+Shift+z');
   await expect(page.getByText('Redone: Patch 3 runs')).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Keys', exact: true })).toBeVisible();
   await press(page, 'Escape');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+  await expect(page.getByRole('dialog', { name: 'Keys', exact: true })).toBeHidden();
 });
 
 test('a column pasted from a sheet fills the rows below, and adds new ones', async ({ page, context }) => {

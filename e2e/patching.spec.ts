@@ -44,7 +44,7 @@ test('cords are listed with their lengths; a taut one is a snag, and its mend ta
   await expect(page.getByRole('region', { name: 'Cords', exact: true }).getByText('too tight')).toHaveCount(0);
   await length.fill('long');
   await length.press('Enter');
-  await expect(page.getByText('Expected a length such as 0.5 m.')).toBeVisible();
+  await expect(page.getByText('Expected a length of 0.05 m or more, such as 4.2.')).toBeVisible();
   const lengths = page.getByLabel('Lengths they come in');
   await lengths.fill('1 ft, 2 ft, 3 ft, 7 ft');
   await lengths.press('Enter');

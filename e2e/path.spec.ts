@@ -104,7 +104,7 @@ test('from a list of runs to a port map, by mouse', async ({ page }) => {
 
   // Take away.
   await saved(page);
-  const map = await download(page, /Port map/);
+  const map = await download(page, /Port map, CSV/);
   expect(map.name).toBe('mouse-house-port-map.csv');
   expect(map.text.split('\n')).toHaveLength(42);
   expect((await download(page, /elevation/)).text).toMatch(/^<svg /);

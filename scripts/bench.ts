@@ -21,6 +21,7 @@ import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { dragFrames, threeCabinets } from './lib/benchDrag';
 import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
+import { loomFrames } from './lib/benchLoom';
 import { benchPatching } from './lib/benchPatching';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
@@ -213,6 +214,7 @@ async function application() {
       await acknowledged(server.address, id);
       await inBrowser(server.address, id);
       await dragging(server.address, cabinets.id);
+      await loom(server.address, id);
     } finally {
       await server.stop();
     }
@@ -286,6 +288,24 @@ async function dragging(address: string, id: string) {
     const frames = (await dragFrames(page)).sort((a, b) => a - b);
     note('a frame while dragging, 3 cabinets', 60, median(frames), '17 ms');
     note('the same, slowest of twenty', 60, frames[Math.floor(frames.length * 0.95)] ?? 0, '34 ms');
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Frames while a loom of 400 runs is scrolled and pointed at. */
+async function loom(address: string, id: string) {
+  const browser = await openBrowser();
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await page.goto(`${address}/jobs/${id}/patch`);
+    await page.locator('[data-strand]').first().waitFor();
+    for (const [what, frames] of Object.entries(await loomFrames(page))) {
+      const sorted = frames.sort((a, b) => a - b);
+      const words = what === 'scroll' ? 'a frame while the loom scrolls' : 'a frame while strands are pointed at';
+      note(words, 400, median(sorted), '17 ms');
+      note('the same, slowest of twenty', 400, sorted[Math.floor(sorted.length * 0.95)] ?? 0, '34 ms');
+    }
   } finally {
     await browser.close();
   }

@@ -5,6 +5,7 @@ import { emptyJob, type Job } from '../../src/core/job/job';
 import { Gear } from '../../src/core/job/records/gear';
 import { Rack } from '../../src/core/job/records/rack';
 import { planPlacement } from '../../src/core/rack/planPlacement';
+import { framesDuring } from './frames';
 
 /** Three cabinets of 42 units with so many devices from the library. */
 export function threeCabinets(devices: number): Job {
@@ -23,7 +24,7 @@ export function threeCabinets(devices: number): Job {
   return applyCommands(bare, planPlacement(bare).commands).job;
 }
 
-/** Time of each frame while a device is carried over the cabinets, milliseconds; the first ones are left out. */
+/** Time of each frame while a device is carried over the cabinets, milliseconds. */
 export async function dragFrames(page: Page): Promise<number[]> {
   const device = page.locator('[data-device]').first();
   const box = await device.boundingBox();
@@ -32,17 +33,9 @@ export async function dragFrames(page: Page): Promise<number[]> {
   await page.mouse.move(box.x + 40, box.y + 6);
   await page.mouse.down();
   await page.mouse.move(box.x + 50, box.y + 20, { steps: 3 });
-  await page.evaluate(`
-    window.frames_ = [];
-    window.counting_ = true;
-    (function count(last) {
-      requestAnimationFrame((now) => { window.frames_.push(now - last); if (window.counting_) count(now); });
-    })(performance.now());
-  `);
-  for (let step = 0; step < 120; step++) {
-    await page.mouse.move(frame.x + 30 + (step % 40), frame.y + 20 + step * 4);
-  }
-  const frames = (await page.evaluate('window.counting_ = false, window.frames_')) as number[];
+  const frames = await framesDuring(page, async () => {
+    for (let step = 0; step < 120; step++) await page.mouse.move(frame.x + 30 + (step % 40), frame.y + 20 + step * 4);
+  });
   await page.mouse.up();
-  return frames.slice(3);
+  return frames;
 }
