@@ -8,32 +8,40 @@ const STEPS = 160;
 /** Pairs looked at in one step are kept to about this many, so that many circles take no longer than a blink. */
 const PAIRS = 7000;
 
+/** Places and radii apart, since the pairs are gone through a million times. */
+type Places = { x: Float64Array; y: Float64Array; r: Float64Array };
+
 /** Push circles apart and into a circle of radius R until they rest. */
-function relax(circles: Circle[], radius: number, steps: number): void {
+function relax({ x, y, r }: Places, radius: number, steps: number): void {
+  const count = r.length;
   for (let step = 0; step < steps; step++) {
     let moved = 0;
-    for (let i = 0; i < circles.length; i++) {
-      const a = circles[i] as Circle;
-      for (let j = i + 1; j < circles.length; j++) {
-        const b = circles[j] as Circle;
-        const [dx, dy] = [b.x - a.x, b.y - a.y];
-        const apart = Math.hypot(dx, dy) || 1e-9;
-        const overlap = a.r + b.r - apart;
-        if (overlap <= 0) continue;
-        const [ux, uy] = [(dx / apart) * overlap * 0.5, (dy / apart) * overlap * 0.5];
-        a.x -= ux;
-        a.y -= uy;
-        b.x += ux;
-        b.y += uy;
+    for (let i = 0; i < count; i++) {
+      let [ax, ay] = [x[i] as number, y[i] as number];
+      const ar = r[i] as number;
+      for (let j = i + 1; j < count; j++) {
+        const [dx, dy] = [(x[j] as number) - ax, (y[j] as number) - ay];
+        const touch = ar + (r[j] as number);
+        const squared = dx * dx + dy * dy;
+        if (squared >= touch * touch) continue;
+        const apart = Math.sqrt(squared) || 1e-9;
+        const overlap = touch - apart;
+        const half = (overlap / apart) * 0.5;
+        ax -= dx * half;
+        ay -= dy * half;
+        x[j] = (x[j] as number) + dx * half;
+        y[j] = (y[j] as number) + dy * half;
         moved += overlap;
       }
-      const from = Math.hypot(a.x, a.y);
-      const outside = from + a.r - radius;
+      const from = Math.sqrt(ax * ax + ay * ay);
+      const outside = from + ar - radius;
       if (outside > 0 && from > 0) {
-        a.x -= (a.x / from) * outside;
-        a.y -= (a.y / from) * outside;
+        ax -= (ax / from) * outside;
+        ay -= (ay / from) * outside;
         moved += outside;
       }
+      x[i] = ax;
+      y[i] = ay;
     }
     if (moved < radius * 1e-7) return;
   }
@@ -42,36 +50,42 @@ function relax(circles: Circle[], radius: number, steps: number): void {
 const MIDDLE_STEPS = 80;
 
 /** Middle of a small circle around circles: ever less towards whichever reaches farthest. */
-function middleOf(circles: readonly Circle[]): { x: number; y: number } {
+function middleOf({ x, y, r }: Places): { x: number; y: number } {
   const middle = { x: 0, y: 0 };
   for (let step = 2; step < MIDDLE_STEPS; step++) {
-    let [far, reach] = [circles[0] as Circle, -1];
-    for (const one of circles) {
-      const to = Math.hypot(one.x - middle.x, one.y - middle.y) + one.r;
-      if (to > reach) [far, reach] = [one, to];
+    let [far, reach, away] = [0, -1, 1];
+    for (let i = 0; i < r.length; i++) {
+      const [dx, dy] = [(x[i] as number) - middle.x, (y[i] as number) - middle.y];
+      const from = Math.sqrt(dx * dx + dy * dy);
+      if (from + (r[i] as number) > reach) [far, reach, away] = [i, from + (r[i] as number), from];
     }
-    const from = Math.hypot(far.x - middle.x, far.y - middle.y) || 1;
     // The farthest point of that circle, not its centre, draws the middle.
-    const by = reach / from / step;
-    middle.x += (far.x - middle.x) * by;
-    middle.y += (far.y - middle.y) * by;
+    const by = reach / (away || 1) / step;
+    middle.x += ((x[far] as number) - middle.x) * by;
+    middle.y += ((y[far] as number) - middle.y) * by;
   }
   return middle;
 }
 
 /** The same arrangement drawn apart just so far that nothing overlaps, and the circle around it. */
-function settled(circles: Circle[]): Packing {
+function settled({ x, y, r }: Places): Packing {
   let stretch = 0;
-  for (let i = 0; i < circles.length; i++) {
-    for (let j = i + 1; j < circles.length; j++) {
-      const [a, b] = [circles[i] as Circle, circles[j] as Circle];
-      stretch = Math.max(stretch, (a.r + b.r) / (Math.hypot(a.x - b.x, a.y - b.y) || 1e-9));
+  for (let i = 0; i < r.length; i++) {
+    for (let j = i + 1; j < r.length; j++) {
+      const [dx, dy] = [(x[i] as number) - (x[j] as number), (y[i] as number) - (y[j] as number)];
+      const ratio = ((r[i] as number) + (r[j] as number)) / (Math.sqrt(dx * dx + dy * dy) || 1e-9);
+      if (ratio > stretch) stretch = ratio;
     }
   }
-  const apart = circles.map(({ x, y, r }) => ({ x: x * (stretch || 1), y: y * (stretch || 1), r }));
+  const by = stretch || 1;
+  const apart: Places = { x: x.map((one) => one * by), y: y.map((one) => one * by), r };
   const middle = middleOf(apart);
-  const drawn = apart.map(({ x, y, r }) => ({ x: x - middle.x, y: y - middle.y, r }));
-  return { circles: drawn, radius: drawn.reduce((most, { x, y, r }) => Math.max(most, Math.hypot(x, y) + r), 0) };
+  const circles = Array.from(r, (own, i) => ({
+    x: (apart.x[i] as number) - middle.x,
+    y: (apart.y[i] as number) - middle.y,
+    r: own,
+  }));
+  return { circles, radius: circles.reduce((most, { x, y, r }) => Math.max(most, Math.hypot(x, y) + r), 0) };
 }
 
 /**
@@ -94,14 +108,20 @@ export function packCircles(radii: readonly number[], most = 12, seed = 1): Pack
   for (let start = 0; start < starts; start++) {
     let radius = Math.max(Math.sqrt(area / 0.62), widest * 1.01);
     // Thick ones first at the middle in every other start, anywhere in the rest.
-    const circles = radii.map((r) => {
+    const places: Places = {
+      x: new Float64Array(radii.length),
+      y: new Float64Array(radii.length),
+      r: Float64Array.from(radii),
+    };
+    for (const [i, r] of radii.entries()) {
       const at = Math.sqrt(random()) * Math.max(radius - r, radius * 0.1) * (start % 2 ? 1 : 1.15 - r / widest / 1.5);
       const turn = random() * 2 * Math.PI;
-      return { x: at * Math.cos(turn), y: at * Math.sin(turn), r };
-    });
+      places.x[i] = at * Math.cos(turn);
+      places.y[i] = at * Math.sin(turn);
+    }
     for (let round = 0; round < ROUNDS; round++) {
-      relax(circles, radius, steps);
-      const now = settled(circles);
+      relax(places, radius, steps);
+      const now = settled(places);
       if (!best || now.radius < best.radius) best = now;
       radius = Math.min(radius, best.radius) * (1 - 0.02 / (round + 1));
     }
