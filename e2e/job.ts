@@ -23,6 +23,12 @@ export const station = (page: Page, name: string) =>
 /** Until the server has confirmed everything. */
 export const saved = (page: Page) => expect(page.getByTestId('link')).toHaveText('Saved');
 
+/** To another address, once what was done here is confirmed: a person would be asked before they leave. */
+export async function go(page: Page, path: string): Promise<void> {
+  if ((await page.getByTestId('link').count()) > 0) await saved(page);
+  await page.goto(path);
+}
+
 /** A job of a few runs, landed and ready to patch, made through the file door. */
 export async function openJobFile(page: Page, text: string): Promise<string> {
   await page.goto('/');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { demoText, openJobFile, saved, smallJob } from './job';
+import { demoText, go, openJobFile, saved, smallJob } from './job';
 
 const office = () => {
   const file = JSON.parse(demoText('tarnbrook-job.json'));
@@ -9,7 +9,7 @@ const office = () => {
 };
 const open = async (page: Page, view: string) => {
   const id = await openJobFile(page, office());
-  await page.goto(`/jobs/${id}/${view}`);
+  await go(page, `/jobs/${id}/${view}`);
   return id;
 };
 
@@ -69,7 +69,7 @@ test('uplinks and networks by the keyboard alone', async ({ page }) => {
   await expect(page.getByText(/speaks no redundancy protocol/).first()).toBeVisible();
   await saved(page);
 
-  await page.goto(`/jobs/${id}/patch/networks`);
+  await go(page, `/jobs/${id}/patch/networks`);
   const number = page.getByLabel('Number of Voice');
   await number.focus();
   await number.fill('5000');
@@ -92,7 +92,7 @@ test('uplinks and networks by the keyboard alone', async ({ page }) => {
 test('the faces show the cords, and the loom gathers and narrows its strands', async ({ page }) => {
   const id = await open(page, 'patch/faces');
   await expect(page.getByRole('img', { name: 'Office cabinet from the front with 43 cords' })).toBeVisible();
-  await page.goto(`/jobs/${id}/patch`);
+  await go(page, `/jobs/${id}/patch`);
   const strands = page.locator('[data-strand]');
   await page.getByLabel('Show', { exact: true }).selectOption('critical');
   await expect(strands).toHaveCount(4);
@@ -114,7 +114,7 @@ test('runs are planned onto ports anew with the minutes it takes, and ended with
   await proposal.getByRole('button', { name: /^Land \d+ runs so/ }).click();
   await saved(page);
 
-  await page.goto(`/jobs/${id}/land/cards`);
+  await go(page, `/jobs/${id}/land/cards`);
   const card = page.getByRole('region', { name: /^Termination card of/ });
   await expect(card).toContainText('block 1 from the right as seen from behind');
   await card.getByRole('group', { name: 'At the panel' }).getByLabel('No conductor nicked').check();
@@ -141,7 +141,7 @@ test('two windows patch the same port: one wins, the other is told, and nothing 
   const id = await openJobFile(page, JSON.stringify(file));
   const other = await context.newPage();
   for (const window of [page, other]) {
-    await window.goto(`/jobs/${id}/patch`);
+    await go(window, `/jobs/${id}/patch`);
     await expect(window.getByRole('button', { name: /^1 device 1/ })).toBeVisible();
   }
   await page.route('**/api/jobs/*/batches', async (route) => {

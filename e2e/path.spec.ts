@@ -1,18 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { demoFile, saved, startJob, station } from './job';
+import { drag, middle, resting } from './pointer';
 
-async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }) {
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 5 });
-  await page.mouse.move(to.x, to.y, { steps: 5 });
-}
-async function middle(page: Page, name: string | RegExp) {
-  const box = await page.getByRole('button', { name }).first().boundingBox();
-  if (!box) throw new Error(`no ${name}`);
-  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-}
 async function download(page: Page, name: RegExp) {
   await page.getByRole('button', { name: 'Take away' }).click();
   const waiting = page.waitForEvent('download');
@@ -53,8 +43,7 @@ test('from a list of runs to a port map, by mouse', async ({ page }) => {
 
   // Stack: the place is shown before dropping, and why one will not do.
   await station(page, 'Stack');
-  const rack = await page.getByTestId('rack-front').boundingBox();
-  if (!rack) throw new Error('no rack');
+  const rack = await resting(page, page.getByTestId('rack-front'));
   const unit = rack.height / 12;
   await drag(page, await middle(page, /keystone, 48 .*in the pile/), { x: rack.x + 80, y: rack.y + unit / 2 });
   await expect(page.getByTestId('place-words')).toHaveText('Free: U11–U12');

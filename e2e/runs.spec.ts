@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { openJobFile, saved, smallJob } from './job';
+import { go, openJobFile, saved, smallJob } from './job';
 
 test('many runs are filtered, grouped, chosen and changed at once', async ({ page }) => {
-  await page.goto('/jobs/quillback/runs');
+  await go(page, '/jobs/quillback/runs');
   await page.getByLabel('Group by').selectOption('room');
   await expect(page.getByRole('row', { name: /Ground, Consulting 1 2/ })).toBeVisible();
   await page.getByLabel('Group by').selectOption('none');
@@ -39,7 +39,7 @@ test('boxes are planned, taken and pulled, and the pull sheet is taken away', as
     lengthMm: 21_000 + at,
   }));
   const id = await openJobFile(page, JSON.stringify(file));
-  await page.goto(`/jobs/${id}/runs/buying`);
+  await go(page, `/jobs/${id}/runs/buying`);
   await page.getByRole('button', { name: '+ Box at hand' }).click();
   await page.getByLabel('In it (m)').fill('25');
   await page.getByLabel('In it (m)').press('Enter');
@@ -63,7 +63,7 @@ test('boxes are planned, taken and pulled, and the pull sheet is taken away', as
 });
 
 test('a pathway says when it is too full, and the mend takes the next size', async ({ page }) => {
-  await page.goto('/jobs/quillback/runs/pathways');
+  await go(page, '/jobs/quillback/runs/pathways');
   await page.getByRole('button', { name: '+ Pathway' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Desk conduit');
   await page.getByLabel('Name', { exact: true }).press('Enter');
@@ -85,7 +85,7 @@ test('a pathway says when it is too full, and the mend takes the next size', asy
 test('labels are renamed by a scheme and printed, and a code leads to the trace', async ({ page }) => {
   const file = JSON.parse(smallJob('Labels', ['A1', 'A2']));
   const id = await openJobFile(page, JSON.stringify(file));
-  await page.goto(`/jobs/${id}/runs/labels`);
+  await go(page, `/jobs/${id}/runs/labels`);
   await page.getByLabel('Labels are made as').selectOption('place');
   await expect(page.getByRole('row', { name: /A1 X-HAL-1A/ })).toBeVisible();
   await page.getByRole('checkbox', { name: 'Rename A2' }).uncheck();
@@ -97,7 +97,7 @@ test('labels are renamed by a scheme and printed, and a code leads to the trace'
   const pdf = readFileSync(await (await download).path());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   await expect(page.getByRole('img', { name: /sheets of labels/ })).toBeVisible();
-  await page.goto(`/jobs/${id}/runs?trace=X-HAL-1A`);
+  await go(page, `/jobs/${id}/runs?trace=X-HAL-1A`);
   await expect(page.getByTestId('trace')).toContainText('X-HAL-1A');
 });
 
@@ -105,7 +105,7 @@ test('a kind of cable is described for the job', async ({ page }) => {
   const file = JSON.parse(smallJob('Kinds', ['A1']));
   file.runs[0].cable = 'Bell wire';
   const id = await openJobFile(page, JSON.stringify(file));
-  await page.goto(`/jobs/${id}/runs/kinds`);
+  await go(page, `/jobs/${id}/runs/kinds`);
   await page.getByRole('button', { name: 'Describe Bell wire' }).click();
   await page.getByLabel('Outside diameter (mm)').fill('900');
   await page.getByLabel('Outside diameter (mm)').press('Enter');

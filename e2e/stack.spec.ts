@@ -1,25 +1,11 @@
 import { expect, type Page, test } from '@playwright/test';
-import { openJobFile, saved, smallJob, station, tabTo } from './job';
+import { go, openJobFile, saved, smallJob, station, tabTo } from './job';
+import { drag, middle, resting } from './pointer';
 
 const said = (page: Page) => page.getByTestId('announcer');
 const device = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 
-async function drag(page: Page, from: { x: number; y: number }, to: { x: number; y: number }) {
-  await page.mouse.move(from.x, from.y);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 8, from.y + 8, { steps: 2 });
-  await page.mouse.move(to.x, to.y, { steps: 5 });
-}
-async function middle(page: Page, name: RegExp) {
-  const box = await device(page, name).boundingBox();
-  if (!box) throw new Error(`no ${name}`);
-  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-}
-const frame = async (page: Page, side: 'front' | 'rear', at = 0) => {
-  const box = await page.getByTestId(`rack-${side}`).nth(at).boundingBox();
-  if (!box) throw new Error(`no ${side}`);
-  return box;
-};
+const frame = (page: Page, side: 'front' | 'rear', at = 0) => resting(page, page.getByTestId(`rack-${side}`).nth(at));
 
 test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', async ({ page }) => {
   await openJobFile(page, smallJob('Two cabinets', ['1']));
@@ -59,6 +45,7 @@ test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', asy
 
   // A shelf, and what has no ears on it: elsewhere it is told why not.
   await drag(page, await middle(page, /^Shelf, 250 mm 1U/), await inAnnex(2.5));
+  await expect(page.getByTestId('place-words')).toHaveText('Free: U4 of Annex');
   await page.mouse.up();
   await expect(device(page, /^Shelf, 250 mm, U4/)).toBeVisible();
   await drag(page, await middle(page, /^Small switch/), await inAnnex(4.5));
@@ -76,8 +63,7 @@ test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', asy
   await expect(device(page, 'Core switch, U6 behind')).toBeVisible();
 
   // Back to the pile.
-  const pile = await page.getByRole('region', { name: 'Pile' }).boundingBox();
-  if (!pile) throw new Error('no pile');
+  const pile = await resting(page, page.getByRole('region', { name: 'Pile' }));
   await drag(page, await middle(page, /^Core switch, U6/), {
     x: pile.x + pile.width - 30,
     y: pile.y + pile.height / 2,
@@ -141,18 +127,18 @@ test('three arrangements side by side; one is taken in one step and undone in on
 });
 
 test('holes, hanging and lifting are told with figures, and go away as files', async ({ page }) => {
-  await page.goto('/jobs/quillback/stack/holes');
+  await go(page, '/jobs/quillback/stack/holes');
   await expect(page.getByRole('region', { name: 'Holes of Wall cabinet' })).toContainText('cage nuts');
   for (const [link, name] of [
     ['Hole card, PDF', /hole-card\.pdf$/],
     ['', /elevation\.png$/],
   ] as const) {
-    if (link === '') await page.goto('/jobs/quillback/stack');
+    if (link === '') await go(page, '/jobs/quillback/stack');
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: link || 'PNG' }).click();
     expect((await download).suggestedFilename()).toMatch(name);
   }
-  await page.goto('/jobs/quillback/stack/wall');
+  await go(page, '/jobs/quillback/stack/wall');
   const verdict = page.getByRole('region', { name: 'Verdict' });
   await expect(verdict).toContainText('The fixings hold');
   await page.getByLabel(/^Safety factor/).fill('12');

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { openJobFile, saved, smallJob, startJob, station } from './job';
+import { go, openJobFile, saved, smallJob, startJob, station } from './job';
+import { resting } from './pointer';
 
 test('from an empty site to runs with lengths', async ({ page }) => {
   await startJob(page, 'Fernhollow', []);
@@ -18,8 +19,7 @@ test('from an empty site to runs with lengths', async ({ page }) => {
   await expect(room).toBeVisible();
 
   // By mouse and by keys: the same room, the same measures.
-  const box = await room.boundingBox();
-  if (!box) throw new Error('no room');
+  const box = await resting(page, room);
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2 + 30, { steps: 6 });
@@ -55,7 +55,7 @@ test('from an empty site to runs with lengths', async ({ page }) => {
 
 test('answers and choices are kept, bad ones are named, and all of it is undone', async ({ page }) => {
   const id = await openJobFile(page, smallJob('Questions', ['A1', 'A2']));
-  await page.goto(`/jobs/${id}/survey/questions`);
+  await go(page, `/jobs/${id}/survey/questions`);
   await page.getByLabel(/Growth in a year/).fill('150');
   await page.getByLabel(/Growth in a year/).press('Enter');
   await expect(page.getByText(/Growth in a year: found “150”, expected 0 to 100/)).toBeVisible();

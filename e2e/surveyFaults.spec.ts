@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { demoText, openJobFile, smallJob } from './job';
+import { demoText, go, openJobFile, smallJob } from './job';
 
 const batch = async (page: Page, id: string, rows: object[]) => {
   const { revision } = await (await page.request.get(`/api/jobs/${id}`)).json();
@@ -69,7 +69,7 @@ test('the run schedule comes back from its CSV, field for field', async ({ page 
   expect(text.split('\n')[0]).toContain('jacket,bundle,entry,tail_m');
   const house = JSON.parse(demoText('marrowby-job.json'));
   const id = await openJobFile(page, JSON.stringify({ ...house, job: { id: 'copy', name: 'Copy' } }));
-  await page.goto(`/jobs/${id}/runs`);
+  await go(page, `/jobs/${id}/runs`);
   await page.getByRole('button', { name: 'Import runs' }).click();
   await page
     .getByLabel(/A CSV file/)
@@ -88,7 +88,7 @@ test('empty views say what to do next', async ({ page }) => {
     ['runs/buying', /Plan the boxes first/],
     ['runs/tracing', /list the jacks in the rooms/],
   ] as const) {
-    await page.goto(`/jobs/${id}/${path}`);
+    await go(page, `/jobs/${id}/${path}`);
     await expect(page.getByText(words)).toBeVisible();
   }
 });

@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { openJobFile, saved, smallJob, tabTo } from './job';
+import { go, openJobFile, saved, smallJob, tabTo } from './job';
 
 test('plan, wishes and pathways with the keyboard alone', async ({ page }) => {
   const id = await openJobFile(page, smallJob('Keys', ['A1', 'A2', 'A3']));
-  await page.goto(`/jobs/${id}/survey`);
+  await go(page, `/jobs/${id}/survey`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await tabTo(page, /^\+ Floor$/);
   await page.keyboard.press('Enter');
@@ -48,18 +48,18 @@ test('in feet and inches everything is typed and shown so', async ({ page }) => 
   file.job.units = 'imperial';
   file.runs[0].cable = 'Cat 6 U/UTP';
   const id = await openJobFile(page, JSON.stringify(file));
-  await page.goto(`/jobs/${id}/survey`);
+  await go(page, `/jobs/${id}/survey`);
   await page.getByRole('button', { name: '+ Floor' }).click();
   await expect(page.getByLabel('Height of rooms (ft)')).toHaveValue('8.86');
   await page.getByRole('button', { name: '+ Room' }).click();
   await page.getByLabel('Width (ft)').fill('20');
   await page.getByLabel('Width (ft)').press('Enter');
   await expect(page.getByRole('button', { name: /Room 1 20 ft × 9.8 ft/ })).toBeVisible();
-  await page.goto(`/jobs/${id}/survey/questions`);
+  await go(page, `/jobs/${id}/survey/questions`);
   await page.getByLabel(/Slack left at the cabinet/).fill('10');
   await page.getByLabel(/Slack left at the cabinet/).press('Enter');
   await expect(page.getByLabel(/✓ Slack left at the cabinet/)).toHaveValue('10');
-  await page.goto(`/jobs/${id}/runs`);
+  await go(page, `/jobs/${id}/runs`);
   await page.getByLabel('Columns').selectOption('cable');
   await page.getByLabel('Length in feet of A1').fill('74');
   await page.getByLabel('Length in feet of A1').press('Enter');
@@ -75,9 +75,9 @@ test('in feet and inches everything is typed and shown so', async ({ page }) => 
 
 test('two windows change the survey at once, and nothing is lost', async ({ page, context }) => {
   const id = await openJobFile(page, smallJob('Two', ['A1']));
-  await page.goto(`/jobs/${id}/survey/scope`);
+  await go(page, `/jobs/${id}/survey/scope`);
   const other = await context.newPage();
-  await other.goto(`/jobs/${id}/survey/scope`);
+  await go(other, `/jobs/${id}/survey/scope`);
   for (const [window, words] of [
     [page, 'from the first'],
     [other, 'from the second'],

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { demoText, openJobFile, saved } from './job';
+import { demoText, go, openJobFile, saved } from './job';
 
 const house = () => {
   const file = JSON.parse(demoText('marrowby-job.json'));
@@ -10,7 +10,7 @@ const heard = (page: Page) => page.getByRole('region', { name: 'What was heard' 
 
 test('unlabelled cables are traced walk by walk with the simulated set, and labelled in one step', async ({ page }) => {
   const id = await openJobFile(page, house());
-  await page.goto(`/jobs/${id}/runs/tracing`);
+  await go(page, `/jobs/${id}/runs/tracing`);
   await expect(page.getByText('4 walks left')).toBeVisible();
   await expect(page.getByText('proven the fewest')).toBeVisible();
   await page.getByLabel('Remotes at hand').fill('7');
@@ -32,7 +32,7 @@ test('unlabelled cables are traced walk by walk with the simulated set, and labe
 
 test('a contradiction is named and asked again, with the keyboard alone', async ({ page }) => {
   const id = await openJobFile(page, house());
-  await page.goto(`/jobs/${id}/runs/tracing`);
+  await go(page, `/jobs/${id}/runs/tracing`);
   const answer = page.getByLabel('Cable that answers remote 1 in Ground, Hall, by the door', { exact: true });
   await answer.focus();
   await answer.press('x');
@@ -51,7 +51,7 @@ test('the log works with one thumb: a jack and cable ends are listed and traced 
   await page.setViewportSize({ width: 390, height: 844 });
   const empty = JSON.parse(house());
   const id = await openJobFile(page, JSON.stringify({ ...empty, runs: [], jacks: [] }));
-  await page.goto(`/jobs/${id}/runs/tracing`);
+  await go(page, `/jobs/${id}/runs/tracing`);
   await page.getByLabel('Room').fill('Loft');
   await page.getByLabel('Jack', { exact: true }).fill('socket {1..2}');
   await page.getByRole('region', { name: 'Jacks' }).getByRole('button', { name: 'Add' }).click();

@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { openJobFile, saved, smallJob } from './job';
+import { go, openJobFile, saved, smallJob } from './job';
 
 test('two windows edit one job at the same time, and nothing is lost', async ({ page, context }) => {
   const id = await openJobFile(page, smallJob('Two windows', ['1', '2', '3']));
   const other = await context.newPage();
-  await other.goto(`/jobs/${id}/land`);
-  await page.goto(`/jobs/${id}/runs`);
+  await go(other, `/jobs/${id}/land`);
+  await go(page, `/jobs/${id}/runs`);
 
   // Both change it without knowing of each other: the second one's step is answered as stale and put on top.
   await other.getByRole('button', { name: 'Land 3 runs in label order' }).click();
@@ -21,22 +21,25 @@ test('two windows edit one job at the same time, and nothing is lost', async ({ 
 test('a step on an old base is replayed on top of what another window did', async ({ page, context }) => {
   const id = await openJobFile(page, smallJob('Replay', ['1', '2', '3']));
   const other = await context.newPage();
-  await other.goto(`/jobs/${id}/land`);
-  await page.goto(`/jobs/${id}/land`);
+  await go(other, `/jobs/${id}/land`);
+  await go(page, `/jobs/${id}/land`);
   await expect(page.getByRole('button', { name: /^Land 3/ })).toBeVisible();
 
-  // The first window hears nothing for a while.
-  await page.route('**/api/jobs/*/batches', async (route) => {
-    await new Promise((wait) => setTimeout(wait, 1200));
-    await route.continue();
+  // What the first window sends is held back until the other one is done.
+  let release = () => {};
+  const held = new Promise<void>((done) => {
+    release = done;
   });
+  await page.route('**/api/jobs/*/batches', (route) => held.then(() => route.continue()));
   await page.getByRole('button', { name: /^1 Hall/ }).click();
   await page.getByRole('button', { name: /^1 spare/ }).click();
   await page.getByRole('button', { name: /^2 Hall/ }).click();
   await page.getByRole('button', { name: /^2 spare/ }).click();
+  await expect(page.getByTestId('link')).toHaveText('Saving …');
   await other.getByRole('button', { name: /^3 Hall/ }).click();
   await other.getByRole('button', { name: /^2 spare/ }).click();
   await saved(other);
+  release();
 
   // Run 1 stands; run 2 met run 3 on its port, and the person is told so.
   await expect(

@@ -71,6 +71,8 @@ function runningPort(bin: string, folder: string): number | null {
 }
 
 const TRIES = 4;
+/** What tests make is thrown away with its cluster: nothing of it needs to outlive a power cut. */
+const THROWN_AWAY = '-c fsync=off -c synchronous_commit=off -c full_page_writes=off';
 
 /**
  * Start the cluster of this name, making it where it does not exist yet. When it runs already, whoever started it
@@ -101,7 +103,7 @@ export async function startCluster(name: string): Promise<Cluster> {
   }
   for (let attempt = 1; attempt <= TRIES; attempt++) {
     const port = await freePort();
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`;
+    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' ${name === 'test' ? THROWN_AWAY : ''}`;
     const log = join(folder, 'server.log');
     if (serverRun(join(bin, 'pg_ctl'), ['-D', folder, '-w', '-l', log, '-o', options, 'start']) === 0) {
       return {

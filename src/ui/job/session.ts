@@ -43,6 +43,8 @@ export type Session = {
 export type SessionStore = StoreApi<Session>;
 
 const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
+/** Browsers keep alive up to 64 KiB, all requests together; characters may take three bytes. */
+const MOST_KEPT_ALIVE = 20_000;
 const RETRY_MS = [300, 1000, 2000, 4000];
 
 /** Commands as the server will read them, so that both apply the very same thing. */
@@ -157,10 +159,13 @@ export function createSession(
       step.kind === 'do'
         ? { batchId: step.batchId, base, commands: step.commands }
         : { batchId: step.batchId, base, direction: step.kind };
+    const text = JSON.stringify(body);
     const response = await fetch(`${url}/${step.kind === 'do' ? 'batches' : 'steps'}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
+      body: text,
+      // On its way even when the window closes right after.
+      keepalive: text.length < MOST_KEPT_ALIVE,
     });
     if (response.status >= 500) throw new Error('unfinished');
     const answer = await response.json();
