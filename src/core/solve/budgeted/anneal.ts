@@ -15,6 +15,9 @@ type Annealing = {
 
 /** Changes so many times dearer than the heat are never taken. */
 const HOPELESS = 16;
+/** Moves at one heat, and moves between two looks at the clock. */
+const STRETCH = 64;
+const LOOK = 16_384;
 
 /**
  * Improve a choice by moving one row, swapping two, or letting one push another out. Budgets may be overstepped on the
@@ -27,68 +30,101 @@ export function anneal(
   { random, open, moves, hot, cold, over, isOver }: Annealing,
 ): Int32Array | null {
   const { rows, columns, cost, leftOut, weight, groupOf, budget, must } = problem;
+  // Single precision halves the memory that is gone through at random; what is found is counted anew by the caller.
+  const single = Float32Array.from(cost);
+  const most = open.reduce((longest, one) => Math.max(longest, one.length), 0);
+  const choices = new Int16Array(rows * most);
+  const openOf = new Int16Array(rows);
+  const priceOf = new Float32Array(rows * most);
+  open.forEach((some, row) => {
+    openOf[row] = some.length;
+    choices.set(some, row * most);
+    some.forEach((column, at) => {
+      priceOf[row * most + at] = (column < 0 ? leftOut[row] : cost[row * columns + column]) as number;
+    });
+  });
+  // One place more for what is left out: no group, no weight.
+  const out = budget.length;
+  const groups = new Int16Array(columns + 1);
+  groups.set(groupOf);
+  groups[columns] = out;
+  const placeOf = (column: number) => (column < 0 ? columns : column);
   const columnOf = Int32Array.from(start);
   const rowOf = new Int32Array(columns).fill(-1);
+  const paid = new Float64Array(rows);
   columnOf.forEach((column, row) => {
     if (column >= 0) rowOf[column] = row;
+    paid[row] = (column < 0 ? leftOut[row] : cost[row * columns + column]) as number;
   });
-  const beyond = givenBy(problem, columnOf).map((given, group) => given - (budget[group] as number) - SLACK);
-  const price = (row: number, column: number): number =>
-    column < 0 ? (leftOut[row] as number) : (cost[row * columns + column] as number);
-  /** By how much a group comes further over its budget when it gives so much more. */
-  const further = (group: number, more: number): number => {
-    const now = beyond[group] as number;
-    return (now + more > 0 ? now + more : 0) - (now > 0 ? now : 0);
-  };
+  const beyond = Float64Array.from([
+    ...givenBy(problem, columnOf).map((given, group) => given - (budget[group] as number) - SLACK),
+    Number.NEGATIVE_INFINITY,
+  ]);
   let now = costOf(problem, columnOf);
   let excess = beyond.reduce((sum, one) => sum + Math.max(0, one), 0);
   let best: Int32Array | null = null;
   let least = Number.POSITIVE_INFINITY;
-  const cooling = (cold / hot) ** (1 / Math.max(1, moves));
-  const rise = (over.high / over.low) ** (1 / Math.max(1, moves));
+  const stretches = Math.max(1, moves / STRETCH);
+  const cooling = (cold / hot) ** (1 / stretches);
+  const rise = (over.high / over.low) ** (1 / stretches);
   let heat = hot;
   let overPrice = over.low;
-  for (let move = 0; move < moves; move++, heat *= cooling, overPrice *= rise) {
-    if (move % 16_384 === 16_383 && isOver()) break;
-    const row = Math.floor(random() * rows);
-    const choices = open[row] as Int32Array;
-    if (choices.length === 0) continue;
-    const to = choices[Math.floor(random() * choices.length)] as number;
+  for (let move = 0; move < moves; move++) {
+    if (move % STRETCH === STRETCH - 1) {
+      heat *= cooling;
+      overPrice *= rise;
+      if (move % LOOK === LOOK - 1 && isOver()) break;
+    }
+    // Row and column from one number: what is left of it after the row is as good as another.
+    const draw = random() * rows;
+    const row = draw | 0;
+    const count = openOf[row] as number;
+    if (count === 0) continue;
+    const at = row * most + (((draw - row) * count) | 0);
+    const to = choices[at] as number;
     const from = columnOf[row] as number;
     if (to === from) continue;
+    const toPrice = priceOf[at] as number;
+    let change = toPrice - (paid[row] as number);
     const other = to < 0 ? -1 : (rowOf[to] as number);
-    let change = price(row, to) - price(row, from);
     let back = -1;
+    let backPrice = 0;
     if (other >= 0) {
-      const swapped = from >= 0 ? price(other, from) : Number.POSITIVE_INFINITY;
-      const out = must[other] ? Number.POSITIVE_INFINITY : (leftOut[other] as number);
-      back = swapped <= out || random() < 0.3 ? from : -1;
-      change += (back < 0 ? out : swapped) - price(other, to);
+      const swapped = from >= 0 ? (single[other * columns + from] as number) : Number.POSITIVE_INFINITY;
+      const pushed = must[other] ? Number.POSITIVE_INFINITY : (leftOut[other] as number);
+      if (swapped <= pushed || random() < 0.3) {
+        back = from;
+        backPrice = from < 0 ? pushed : swapped;
+      } else backPrice = pushed;
+      change += backPrice - (paid[other] as number);
     }
-    if (!(change < Number.POSITIVE_INFINITY)) continue;
+    const hopeless = heat * HOPELESS;
+    if (!(change - excess * overPrice <= hopeless)) continue;
     const watts = weight[row] as number;
     const otherWatts = other < 0 ? 0 : (weight[other] as number);
-    const toGroup = to < 0 ? -1 : (groupOf[to] as number);
-    const fromGroup = from < 0 ? -1 : (groupOf[from] as number);
+    const toGroup = groups[placeOf(to)] as number;
+    const fromGroup = groups[placeOf(from)] as number;
     let more = 0;
     let less = 0;
     if (toGroup !== fromGroup) {
-      more = toGroup < 0 ? 0 : watts - otherWatts;
-      less = fromGroup < 0 ? 0 : watts - (back < 0 ? 0 : otherWatts);
-    } else if (other >= 0 && back < 0) more = -otherWatts;
+      more = watts - otherWatts;
+      less = back < 0 ? watts : watts - otherWatts;
+    } else if (back < 0) more = -otherWatts;
     let outside = 0;
-    if (more !== 0) outside += further(toGroup, more);
-    if (less !== 0) outside += further(fromGroup, -less);
+    if (more !== 0) outside += further(beyond[toGroup] as number, more);
+    if (less !== 0) outside += further(beyond[fromGroup] as number, -less);
     if (outside !== 0) change += outside * overPrice;
-    if (change > 0 && (change > heat * HOPELESS || random() >= Math.exp(-change / heat))) continue;
-    if (more !== 0) beyond[toGroup] = (beyond[toGroup] as number) + more;
-    if (less !== 0) beyond[fromGroup] = (beyond[fromGroup] as number) - less;
+    if (change > 0 && (change > hopeless || random() >= Math.exp(-change / heat))) continue;
+    beyond[toGroup] = (beyond[toGroup] as number) + more;
+    beyond[fromGroup] = (beyond[fromGroup] as number) - less;
     if (from >= 0) rowOf[from] = -1;
     if (other >= 0) {
       columnOf[other] = back;
+      paid[other] = backPrice;
       if (back >= 0) rowOf[back] = other;
     }
     columnOf[row] = to;
+    paid[row] = toPrice;
     if (to >= 0) rowOf[to] = row;
     now += outside === 0 ? change : change - outside * overPrice;
     excess += outside;
@@ -98,4 +134,10 @@ export function anneal(
     }
   }
   return best;
+}
+
+/** By how much a group comes further over its budget when it gives so much more. */
+function further(beyond: number, more: number): number {
+  const then = beyond + more;
+  return (then > 0 ? then : 0) - (beyond > 0 ? beyond : 0);
 }

@@ -26,7 +26,7 @@ type OnBetter = (columnOf: Int32Array, cost: number) => void;
 type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; samples: Sample[] };
 
 /** Share of the time, and nodes, for telling first how much must be left out whatever the rest costs. */
-const FIRST = { share: 0.2, nodes: 60 };
+const FIRST = { share: 0.15, nodes: 60 };
 /** Heat of the annealing, as shares of what a row's next columns cost more, or of the cheapest leaving out. */
 const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
 /**
@@ -35,10 +35,10 @@ const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
  */
 const EFFORT = {
   small: { roundings: { first: 6, later: 2 }, moves: 8, share: 0.35, patience: 4 },
-  large: { roundings: { first: 2, later: 0 }, moves: 40, share: 0.6, patience: Number.POSITIVE_INFINITY },
+  large: { roundings: { first: 2, later: 0 }, moves: 40, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
-const OVER_PRICES = [12, 3, 6];
+const OVER_PRICES = [3, 6];
 /** Columns that are tried for a row: its cheapest. */
 const OPEN = 48;
 /** The column by which the spread of a row's costs is told. */
