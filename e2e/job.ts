@@ -29,6 +29,16 @@ export async function go(page: Page, path: string): Promise<void> {
   await page.goto(path);
 }
 
+/** Hold back what this window sends from now on. @returns lets it go */
+export async function hold(page: Page): Promise<() => void> {
+  let release = () => {};
+  const held = new Promise<void>((done) => {
+    release = done;
+  });
+  await page.route('**/api/jobs/*/batches', (route) => held.then(() => route.continue()));
+  return release;
+}
+
 /** A job of a few runs, landed and ready to patch, made through the file door. */
 export async function openJobFile(page: Page, text: string): Promise<string> {
   await page.goto('/');

@@ -1,20 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { demoText, go, openJobFile, saved, smallJob } from './job';
-
-const office = () => {
-  const file = JSON.parse(demoText('tarnbrook-job.json'));
-  file.job.id = `office-${Math.random().toString(36).slice(2)}`;
-  return JSON.stringify(file);
-};
-const open = async (page: Page, view: string) => {
-  const id = await openJobFile(page, office());
-  await go(page, `/jobs/${id}/${view}`);
-  return id;
-};
+import { go, hold, openJobFile, saved, smallJob } from './job';
+import { openOffice } from './office';
 
 test('a map that grew by itself gets better with few cords moved, in one step, and back in one', async ({ page }) => {
-  await open(page, 'patch/plan');
+  await openOffice(page, 'patch/plan');
   await page.getByRole('button', { name: 'Plan the map' }).click();
   const few = page.getByRole('region', { name: 'Move few cords' });
   await expect(few).toBeVisible({ timeout: 30_000 });
@@ -34,7 +24,7 @@ test('a map that grew by itself gets better with few cords moved, in one step, a
 test('cords are listed with their lengths; a taut one is a snag, and its mend takes one that reaches', async ({
   page,
 }) => {
-  await open(page, 'patch/cords');
+  await openOffice(page, 'patch/cords');
   await expect(page.getByRole('region', { name: 'Pick list' })).toContainText('Bought: 51 cords');
   const length = page.getByLabel('Length of the cord of T01 as it lies');
   await length.fill('0.2');
@@ -54,7 +44,7 @@ test('cords are listed with their lengths; a taut one is a snag, and its mend ta
 });
 
 test('uplinks and networks by the keyboard alone', async ({ page }) => {
-  const id = await open(page, 'patch/uplinks');
+  const id = await openOffice(page, 'patch/uplinks');
   await page.getByLabel('From', { exact: true }).focus();
   await page.keyboard.press('Tab');
   await page.getByRole('button', { name: 'Link them' }).focus();
@@ -90,7 +80,7 @@ test('uplinks and networks by the keyboard alone', async ({ page }) => {
 });
 
 test('the faces show the cords, and the loom gathers and narrows its strands', async ({ page }) => {
-  const id = await open(page, 'patch/faces');
+  const id = await openOffice(page, 'patch/faces');
   await expect(page.getByRole('img', { name: 'Office cabinet from the front with 43 cords' })).toBeVisible();
   await go(page, `/jobs/${id}/patch`);
   const strands = page.locator('[data-strand]');
@@ -103,7 +93,7 @@ test('the faces show the cords, and the loom gathers and narrows its strands', a
 });
 
 test('runs are planned onto ports anew with the minutes it takes, and ended with a card', async ({ page }) => {
-  const id = await open(page, 'land/plan');
+  const id = await openOffice(page, 'land/plan');
   await page.getByLabel('Left free behind each room').fill('1');
   await page.getByLabel('Left free behind each room').press('Enter');
   await page.getByLabel('Order on the panels').selectOption('room');
@@ -144,10 +134,7 @@ test('two windows patch the same port: one wins, the other is told, and nothing 
     await go(window, `/jobs/${id}/patch`);
     await expect(window.getByRole('button', { name: /^1 device 1/ })).toBeVisible();
   }
-  await page.route('**/api/jobs/*/batches', async (route) => {
-    await new Promise((wait) => setTimeout(wait, 1500));
-    await route.continue();
-  });
+  const release = await hold(page);
   const patch = async (window: Page, run: RegExp) => {
     await window.getByRole('button', { name: run }).focus();
     await window.keyboard.press('Enter');
@@ -156,6 +143,7 @@ test('two windows patch the same port: one wins, the other is told, and nothing 
   await patch(page, /^1 device 1/);
   await patch(other, /^2 device 2/);
   await saved(other);
+  release();
   await expect(page.getByText(/no longer fits what another window did: Switch port 1 is taken already/)).toBeVisible();
   await saved(page);
   for (const window of [page, other]) {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { go, openJobFile, saved, smallJob } from './job';
+import { go, hold, openJobFile, saved, smallJob } from './job';
 
 test('two windows edit one job at the same time, and nothing is lost', async ({ page, context }) => {
   const id = await openJobFile(page, smallJob('Two windows', ['1', '2', '3']));
@@ -26,11 +26,7 @@ test('a step on an old base is replayed on top of what another window did', asyn
   await expect(page.getByRole('button', { name: /^Land 3/ })).toBeVisible();
 
   // What the first window sends is held back until the other one is done.
-  let release = () => {};
-  const held = new Promise<void>((done) => {
-    release = done;
-  });
-  await page.route('**/api/jobs/*/batches', (route) => held.then(() => route.continue()));
+  const release = await hold(page);
   await page.getByRole('button', { name: /^1 Hall/ }).click();
   await page.getByRole('button', { name: /^1 spare/ }).click();
   await page.getByRole('button', { name: /^2 Hall/ }).click();

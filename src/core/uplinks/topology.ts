@@ -7,12 +7,14 @@ import { listUplinks, type UplinkFacts } from './uplinkFacts';
 
 export type SwitchUplinks = {
   gear: Gear;
-  uplinks: UplinkFacts[];
-  /** Speed of all that is patched to it, and of all its uplinks together, Mb/s. */
+  /** Speed of all that is patched to it and of the links to what hangs below it, Mb/s. */
   downMbps: number;
+  /** Of the uplinks that carry at the same time, Mb/s: with a redundancy protocol the fastest, the others wait. */
   upMbps: number;
-  /** Down over up; null without an uplink or with nothing patched. */
+  /** Down over up; null without an uplink or with nothing below. */
   ratio: number | null;
+  /** Its uplinks, each with its port and with down over up where it carries all of it alone. */
+  each: { port: number; link: UplinkFacts; ratio: number | null }[];
   reachesGateway: boolean;
   /** One uplink can fail and it still reaches the gateway. */
   redundant: boolean;
@@ -70,17 +72,25 @@ export function topologyOf(job: Job): Topology {
             );
           })
         : own;
-      const downMbps = patched
-        .filter(({ device }) => device.id === gear.id)
-        .reduce((sum, { port }) => sum + (port.speedMbps ?? 0), 0);
-      const upMbps = towards.reduce((sum, { speedMbps }) => sum + speedMbps, 0);
+      const speeds = towards.map(({ speedMbps }) => speedMbps);
+      const downMbps =
+        patched
+          .filter(({ device }) => device.id === gear.id)
+          .reduce((sum, { port }) => sum + (port.speedMbps ?? 0), 0) +
+        own.filter((link) => gateway && !towards.includes(link)).reduce((sum, { speedMbps }) => sum + speedMbps, 0);
+      const upMbps = gear.loopGuard ? Math.max(0, ...speeds) : speeds.reduce((sum, one) => sum + one, 0);
+      const ratioTo = (mbps: number) => (mbps > 0 && downMbps > 0 ? oversubscription(downMbps, mbps) : null);
       const reachesGateway = gateway !== null && reaches(links, gear.id, gateway.id);
       return {
         gear,
-        uplinks: own,
         downMbps,
         upMbps,
-        ratio: upMbps > 0 && downMbps > 0 ? oversubscription(downMbps, upMbps) : null,
+        ratio: ratioTo(upMbps),
+        each: towards.map((link) => ({
+          port: link.from.id === gear.id ? link.uplink.fromPort : link.uplink.toPort,
+          link,
+          ratio: ratioTo(link.speedMbps),
+        })),
         reachesGateway,
         redundant:
           reachesGateway &&

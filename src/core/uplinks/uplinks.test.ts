@@ -109,6 +109,19 @@ describe('uplinks', () => {
     expect(switches.find((row) => row.gear.id === 'old')?.ratio).toBeCloseTo(1.9, 9);
   });
 
+  it('are told each by itself: one of two carries all where a redundancy protocol holds the other back', () => {
+    const job = three(link('a', 5, 'gate', 5), link('a', 1, 'gate', 1), link('b', 2, 'a', 2));
+    const of = (some: typeof job) => topologyOf(some).switches.find((row) => row.gear.id === 'a');
+    // The link to b is 1 Gb/s below; above are 10 and 1 Gb/s.
+    expect(of(job)).toMatchObject({ downMbps: 1000, upMbps: 11_000 });
+    expect(of(job)?.each.map(({ port, ratio }) => [port, ratio])).toEqual([
+      [5, 0.1],
+      [1, 1],
+    ]);
+    const guarded = apply(job, { type: 'editGear', gearId: 'a', changes: { loopGuard: true } });
+    expect(of(guarded)).toMatchObject({ upMbps: 10_000, ratio: 0.1 });
+  });
+
   it('are told against the internet at the gateway', () => {
     const job = tarnbrook();
     expect(gatewayWords(topologyOf(job))).toContain(

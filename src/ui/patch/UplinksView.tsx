@@ -25,6 +25,8 @@ const MEDIUM_WORDS: Record<UplinkMedium, string> = {
   fibre: 'fibre',
 };
 
+const ratioWords = (ratio: number | null) => (ratio === null ? '–' : `${ratio.toFixed(1)} : 1`);
+
 /** Links between switches and to the gateway: what they are made of, and what goes through them. */
 export function UplinksView() {
   const job = useSession((session) => session.job);
@@ -125,9 +127,10 @@ export function UplinksView() {
             <thead>
               <tr className="border-b text-left">
                 <th className="pr-2">Switch</th>
-                <th className="pr-2 text-right">Patched below</th>
-                <th className="pr-2 text-right">Uplinks</th>
+                <th className="pr-2 text-right">Below</th>
+                <th className="pr-2 text-right">Above</th>
                 <th className="pr-2 text-right">Below to above</th>
+                <th className="pr-2">Over each uplink alone</th>
                 <th className="pr-2">Way to the gateway</th>
               </tr>
             </thead>
@@ -142,7 +145,14 @@ export function UplinksView() {
                     {row.upMbps > 0 ? formatSpeed(row.upMbps) : 'none'}
                   </td>
                   <td className="pr-2 text-right font-bold font-mono text-xs">
-                    {row.ratio === null ? '–' : `${row.ratio.toFixed(1)} : 1`}
+                    {ratioWords(row.ratio)}
+                  </td>
+                  <td className="pr-2 font-mono text-xs">
+                    {row.each.map(({ port, ratio, link }) => (
+                      <span key={link.uplink.id} className="mr-3 whitespace-nowrap">
+                        port {port} {ratioWords(ratio)}
+                      </span>
+                    ))}
                   </td>
                   <td className="pr-2">
                     {!row.reachesGateway ? 'none' : row.redundant ? 'over more than one link' : 'over one link'}
@@ -151,6 +161,10 @@ export function UplinksView() {
               ))}
             </tbody>
           </table>
+          <p className="narrow mt-1 text-soft text-xs">
+            Below is all that is patched, and the links to switches further down. With a redundancy protocol one uplink
+            carries and the others wait; without one they are counted together (common practice, no source).
+          </p>
           <p className="mt-1 text-[13px]">
             {gatewayWords(topology)}{' '}
             {loops.length > 0 &&
