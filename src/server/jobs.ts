@@ -21,9 +21,10 @@ import {
   setStanding,
   undoLabels,
 } from '../store/commandLog';
-import { insertJob, jobExists, listJobs, readJob, setRemoved, updateHead, writeChanges } from '../store/jobStore';
+import { insertJob, jobExists, listJobs, readHead, setRemoved, updateHead, writeChanges } from '../store/jobStore';
 import type { Store } from '../store/openStore';
 import { announce } from './changes';
+import { jobAt, keepJob } from './keptJobs';
 
 const BatchId = z.string().regex(/^[A-Za-z0-9-]{8,64}$/);
 const Revision = z.number().int().min(0);
@@ -58,8 +59,8 @@ export async function getJobs(store: Store): Promise<JobListing[]> {
 export async function openJob(store: Store, id: string): Promise<OpenJob | null> {
   return store.em.fork().transactional(
     async (em) => {
-      const kept = await readJob(em, id);
-      return kept && { ...kept, steps: await undoLabels(em, id) };
+      const head = await readHead(em, id);
+      return head && { ...(await jobAt(store, em, head)), steps: await undoLabels(em, id) };
     },
     { isolationLevel: 'repeatable read' as never, readOnly: true },
   );
@@ -110,28 +111,32 @@ async function change(
   { batchId, base }: { batchId: string; base: number },
   make: (em: EntityManager, job: Job) => Change | Promise<Change>,
 ): Promise<Outcome> {
+  let changed: Job | null = null;
   const outcome = await store.em.fork().transactional(async (em): Promise<Outcome> => {
-    const kept = await readJob(em, jobId, true);
-    if (!kept) return gone();
-    if (base !== kept.revision) {
+    const head = await readHead(em, jobId, true);
+    if (!head) return gone();
+    if (base !== head.revision) {
       // A batch that was taken before can only come again with the base it had then.
       const known = await findBatch(em, jobId, batchId);
       const missed = await logSince(em, jobId, base);
-      const { revision } = kept;
+      const { revision } = head;
       const steps = await undoLabels(em, jobId);
       return known
         ? { status: 'done', revision, label: known.label, missed, steps }
         : { status: 'stale', revision, missed, steps };
     }
-    const { job, entry, note } = await make(em, kept.job);
-    const revision = kept.revision + 1;
-    await writeChanges(em, kept.job, job);
+    const before = await jobAt(store, em, head);
+    const { job, entry, note } = await make(em, before.job);
+    const revision = head.revision + 1;
+    await writeChanges(em, before.job, job);
     await updateHead(em, job, revision);
     await note?.(em);
     await appendLog(em, { jobId, revision, batchId, ...entry });
     const missed = [{ revision, batchId, label: entry.label, patches: entry.patches }];
+    changed = job;
     return { status: 'done', revision, label: entry.label, missed, steps: await undoLabels(em, jobId) };
   });
+  if (changed) keepJob(store, { job: changed, revision: outcome.revision });
   if (outcome.status === 'done') announce(jobId, outcome.revision);
   return outcome;
 }

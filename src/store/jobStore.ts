@@ -5,8 +5,6 @@ import type { JobListing } from '../core/job/jobListing';
 import { CordRow, JobRow, LandingRow, RunRow } from './entities';
 import { readRecords, STORED, toRow } from './tables';
 
-export type Kept = { job: Job; revision: number };
-
 const ROWS_AT_ONCE = 1000;
 
 async function readTables(em: EntityManager, job: Job, tables: readonly TableName[]): Promise<void> {
@@ -16,20 +14,27 @@ async function readTables(em: EntityManager, job: Job, tables: readonly TableNam
   }
 }
 
+/** What a job is called and at which revision it stands; its records come apart. */
+export type Head = Pick<Job, 'id' | 'name' | 'units'> & { revision: number };
+
 /**
- * Read a job with its revision; null when there is none, or when it was removed.
+ * Read a job's head; null when there is none, or when it was removed.
  * @param forChange take the job's lock, so that changes to one job wait for each other
  */
-export async function readJob(em: EntityManager, id: string, forChange = false): Promise<Kept | null> {
+export async function readHead(em: EntityManager, id: string, forChange = false): Promise<Head | null> {
   const head = await em.findOne(
     JobRow,
     { id, removedAt: null },
     { disableIdentityMap: true, lockMode: forChange ? LockMode.PESSIMISTIC_WRITE : LockMode.NONE },
   );
-  if (!head) return null;
-  const job = emptyJob({ id: head.id, name: head.name, units: head.units as Job['units'] });
+  return head && { id: head.id, name: head.name, units: head.units as Job['units'], revision: head.revision };
+}
+
+/** Read all records of a job, in the same transaction as its head. */
+export async function readJob(em: EntityManager, { id, name, units }: Head): Promise<Job> {
+  const job = emptyJob({ id, name, units });
   await readTables(em, job, TABLE_NAMES);
-  return { job, revision: head.revision };
+  return job;
 }
 
 async function countByJob(em: EntityManager, entity: typeof RunRow | typeof LandingRow | typeof CordRow) {

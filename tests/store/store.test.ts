@@ -9,6 +9,7 @@ import type { Job } from '../../src/core/job/job';
 import { CableKind } from '../../src/core/job/records/cableKind';
 import { planJob } from '../../src/core/plan';
 import { applyBatch, catchUp, createJob, getJobs, openJob, removeJob, reverse, takeInJob } from '../../src/server/jobs';
+import { type Head, readHead, readJob } from '../../src/store/jobStore';
 import { migrate, type Store } from '../../src/store/openStore';
 import { bench, marrowby, patched, quillback, surveyed } from '../support/jobs';
 import { freshStore } from './freshStore';
@@ -27,8 +28,29 @@ const rename = (name: string): Command => ({ type: 'editJob', changes: { name } 
 const jobOf = async (id: string) => {
   const opened = await openJob(store, id);
   if (!opened) throw new Error('no job');
+  // What is kept in memory is what stands in the rows.
+  const em = store.em.fork();
+  const head = await readHead(em, id);
+  expect(head).toMatchObject({ revision: opened.revision });
+  expect(await readJob(em, head as Head)).toEqual(opened.job);
   return opened;
 };
+
+it('is read anew where another process changed it, and from memory where nobody did', async () => {
+  const id = await keep(bench({ 1: {} }));
+  const other = await open();
+  const [first, second] = [await openJob(store, id), await openJob(store, id)];
+  expect(second?.job).toBe(first?.job);
+  await applyBatch(other, id, batch(0, rename('Changed elsewhere')));
+  expect((await jobOf(id)).job.name).toBe('Changed elsewhere');
+  await applyBatch(store, id, batch(1, rename('And here again')));
+  expect((await openJob(other, id))?.job.name).toBe('And here again');
+  // What is refused leaves nothing in memory either.
+  await expect(
+    applyBatch(store, id, batch(2, rename('Half'), { type: 'removeRuns', runIds: ['x'] })),
+  ).rejects.toThrow();
+  expect((await jobOf(id)).job.name).toBe('And here again');
+});
 
 describe('a job in the store', () => {
   it('comes back equal, with every record', async () => {

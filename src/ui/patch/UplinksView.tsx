@@ -144,9 +144,7 @@ export function UplinksView() {
                   <td className="pr-2 text-right font-mono text-xs">
                     {row.upMbps > 0 ? formatSpeed(row.upMbps) : 'none'}
                   </td>
-                  <td className="pr-2 text-right font-bold font-mono text-xs">
-                    {ratioWords(row.ratio)}
-                  </td>
+                  <td className="pr-2 text-right font-bold font-mono text-xs">{ratioWords(row.ratio)}</td>
                   <td className="pr-2 font-mono text-xs">
                     {row.each.map(({ port, ratio, link }) => (
                       <span key={link.uplink.id} className="mr-3 whitespace-nowrap">
