@@ -9,6 +9,8 @@ type Annealing = {
   cold: number;
   /** Price of each unit over a budget, at the start and at the end. A way through what is a little over leads on. */
   over: { low: number; high: number };
+  /** Costs that guide the way, rows × columns: those of the problem, or those with its budgets priced. */
+  guide: Float64Array;
   /** Asked now and then. */
   isOver: () => boolean;
 };
@@ -27,11 +29,11 @@ const LOOK = 16_384;
 export function anneal(
   problem: BudgetedProblem,
   start: Int32Array,
-  { random, open, moves, hot, cold, over, isOver }: Annealing,
+  { random, open, moves, hot, cold, over, guide, isOver }: Annealing,
 ): Int32Array | null {
   const { rows, columns, cost, leftOut, weight, groupOf, budget, must } = problem;
   // Single precision halves the memory that is gone through at random; what is found is counted anew by the caller.
-  const single = Float32Array.from(cost);
+  const single = Float32Array.from(guide);
   const most = open.reduce((longest, one) => Math.max(longest, one.length), 0);
   const choices = new Int16Array(rows * most);
   const openOf = new Int16Array(rows);
@@ -40,7 +42,7 @@ export function anneal(
     openOf[row] = some.length;
     choices.set(some, row * most);
     some.forEach((column, at) => {
-      priceOf[row * most + at] = (column < 0 ? leftOut[row] : cost[row * columns + column]) as number;
+      priceOf[row * most + at] = (column < 0 ? leftOut[row] : guide[row * columns + column]) as number;
     });
   });
   // One place more for what is left out: no group, no weight.
@@ -54,12 +56,14 @@ export function anneal(
   const paid = new Float64Array(rows);
   columnOf.forEach((column, row) => {
     if (column >= 0) rowOf[column] = row;
-    paid[row] = (column < 0 ? leftOut[row] : cost[row * columns + column]) as number;
+    paid[row] = (column < 0 ? leftOut[row] : guide[row * columns + column]) as number;
   });
   const beyond = Float64Array.from([
     ...givenBy(problem, columnOf).map((given, group) => given - (budget[group] as number) - SLACK),
     Number.NEGATIVE_INFINITY,
   ]);
+  const trueCost = (row: number, column: number) =>
+    (column < 0 ? leftOut[row] : cost[row * columns + column]) as number;
   let now = costOf(problem, columnOf);
   let excess = beyond.reduce((sum, one) => sum + Math.max(0, one), 0);
   let best: Int32Array | null = null;
@@ -126,7 +130,8 @@ export function anneal(
     columnOf[row] = to;
     paid[row] = toPrice;
     if (to >= 0) rowOf[to] = row;
-    now += outside === 0 ? change : change - outside * overPrice;
+    now += trueCost(row, to) - trueCost(row, from);
+    if (other >= 0) now += trueCost(other, back) - trueCost(other, to);
     excess += outside;
     if (excess < 1e-7 && now < least - 1e-9) {
       least = now;

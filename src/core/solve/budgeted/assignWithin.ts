@@ -113,7 +113,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   // Turns since the last one that brought something better: the more, the less time the next ones get.
   let idle = 0;
   /** Anneal from a choice that may be over its budgets a little. */
-  const improve = (columnOf: Int32Array) => {
+  const improve = (columnOf: Int32Array, guide: Float64Array) => {
     const from = limits.now();
     const low = overPrice * (OVER_PRICES[turns++ % OVER_PRICES.length] as number);
     const found = anneal(problem, columnOf, {
@@ -122,6 +122,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
       moves: rows * rows * effort.moves,
       ...heat,
       over: { low, high: 10 * low },
+      guide,
       isOver: over,
     });
     const before = least;
@@ -178,7 +179,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     ) {
       const from: Int32Array | null = rounded && whole(rounded) && !large && turns % 2 === 1 ? rounded : best;
       if (!from) break;
-      improve(from);
+      improve(from, relaxed.guide);
     }
     if (passes(bound)) continue;
     if (over()) {

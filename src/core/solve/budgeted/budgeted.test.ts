@@ -129,7 +129,9 @@ const annealed = (problem: BudgetedProblem, seed: number) => {
   );
   const over = { low: 5, high: 50 };
   const random = seededRandom(seed);
-  return anneal(problem, nobody(problem), { random, open, moves: 4000, hot: 50, cold: 1, over, isOver: () => false });
+  const guide = problem.cost;
+  const heat = { hot: 50, cold: 1 };
+  return anneal(problem, nobody(problem), { random, open, moves: 4000, ...heat, over, guide, isOver: () => false });
 };
 
 describe('choices made better', () => {

@@ -21,6 +21,8 @@ export type Relaxed = {
   /** Share of each row in each group and left out: rows × (groups + 1). */
   shares: Float64Array;
   counts: Float64Array;
+  /** Costs that speak for groups whose budgets have room and against the others, as the rules were priced last. */
+  guide: Float64Array;
 };
 
 /** The samples that the prices of the moment speak least against. */
@@ -58,6 +60,22 @@ export function relaxation(
   const added = new Float64Array(weights.length * columns);
   const penalty = 1000 * (1 + out.reduce((most, one) => Math.max(most, one), 0));
 
+  /** Costs with what the rules say for or against each group, next to the group that they say least against. */
+  const guideOf = (): Float64Array => {
+    const guide = new Float64Array(cost);
+    const least = Float64Array.from(weights, (_, kind) =>
+      Math.min(...surcharge.subarray(kind * width, kind * width + groups)),
+    );
+    for (let row = 0; row < rows; row++) {
+      const kind = kindOf[row] as number;
+      for (let column = 0; column < columns; column++) {
+        const at = row * columns + column;
+        const more = (surcharge[kind * width + (groupOf[column] as number)] as number) - (least[kind] as number);
+        guide[at] = (guide[at] as number) + more;
+      }
+    }
+    return guide;
+  };
   const sampleOf = (columnOf: Int32Array): Sample => {
     const placeOf = new Int32Array(rows);
     const counts = new Float64Array(cells);
@@ -122,7 +140,7 @@ export function relaxation(
           }
         });
       }
-      return { bound, cut, samples: cheapest(samples, lp), shares, counts };
+      return { bound, cut, samples: cheapest(samples, lp), shares, counts, guide: cut ? cost : guideOf() };
     };
     for (let round = 0; round < 400; round++) {
       const { prices, base, value, lacking } = lp.solve();
