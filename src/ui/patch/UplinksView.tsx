@@ -130,7 +130,7 @@ export function UplinksView() {
                 <th className="pr-2 text-right">Below</th>
                 <th className="pr-2 text-right">Above</th>
                 <th className="pr-2 text-right">Below to above</th>
-                <th className="pr-2">Over each uplink alone</th>
+                <th className="pr-2 pl-4">Over each uplink alone</th>
                 <th className="pr-2">Way to the gateway</th>
               </tr>
             </thead>
@@ -145,7 +145,7 @@ export function UplinksView() {
                     {row.upMbps > 0 ? formatSpeed(row.upMbps) : 'none'}
                   </td>
                   <td className="pr-2 text-right font-bold font-mono text-xs">{ratioWords(row.ratio)}</td>
-                  <td className="pr-2 font-mono text-xs">
+                  <td className="pr-2 pl-4 font-mono text-xs">
                     {row.each.map(({ port, ratio, link }) => (
                       <span key={link.uplink.id} className="mr-3 whitespace-nowrap">
                         port {port} {ratioWords(ratio)}
