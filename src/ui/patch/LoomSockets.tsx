@@ -1,12 +1,9 @@
 import { useDraggable } from '@dnd-kit/core';
 import { type KeyboardEvent, memo, type ReactNode } from 'react';
 import { canLand } from '@/core/gear/ports';
-import { indexJob } from '@/core/job/jobIndex';
 import type { Run } from '@/core/job/records/run';
-import { farEnd } from '@/core/networks/portPlan';
 import { portFault } from '@/core/patching/fitness';
 import { formatSpeed } from '@/core/text/speed';
-import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
 import type { End, LoomActions, RowSize } from './LoomView';
 import type { LoomPort } from './loomLayout';
@@ -99,12 +96,10 @@ export const PanelSocket = memo(function PanelSocket(props: Props) {
 
 export const SwitchSocket = memo(function SwitchSocket(props: Props) {
   const { port, carried } = props;
-  const job = useSession((session) => session.job);
-  const { gear, run } = port;
-  const { number, connector, speedMbps, poeW, use } = port.port;
+  const { run, fixed, far } = port;
+  const { connector, speedMbps, poeW, use } = port.port;
   const fault = carried ? portFault(carried, port.port) : null;
-  const far = farEnd(indexJob(job), gear.id, number);
-  const fits = carried !== null && run === null && fault === null && far === undefined;
+  const fits = carried !== null && run === null && fault === null && far === null;
   const what = [
     connector.toUpperCase(),
     speedMbps && formatSpeed(speedMbps),
@@ -114,13 +109,12 @@ export const SwitchSocket = memo(function SwitchSocket(props: Props) {
   ]
     .filter(Boolean)
     .join(' · ');
-  const cord = run && traceRun(job, run).cord;
   const about = [what, run ? run.label : far ? 'taken' : 'free', fault?.words].filter(Boolean).join(', ');
   return (
-    <Socket {...props} end="switch" fits={fits} taken={run !== null || far !== undefined} about={about}>
+    <Socket {...props} end="switch" fits={fits} taken={run !== null || far !== null} about={about}>
       {far && <span aria-hidden>↑</span>}
       {poeW > 0 && <span aria-hidden>⚡</span>}
-      {cord?.fixed && <span aria-hidden>•</span>}
+      {fixed && <span aria-hidden>•</span>}
     </Socket>
   );
 });

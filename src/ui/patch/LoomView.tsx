@@ -1,6 +1,6 @@
 'use client';
 
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Run } from '@/core/job/records/run';
 import type { Gathering } from '@/core/patching/gatherRuns';
 import type { PatchPlan } from '@/core/patching/planPatching';
@@ -12,8 +12,9 @@ import type { Carried } from '../kit/RunCarrier';
 import { PanelSocket, SwitchSocket } from './LoomSockets';
 import { LoomStrands } from './LoomStrands';
 import { columnsOf } from './loomColumns';
-import { type LoomHead, layLoom } from './loomLayout';
+import { type Loom, type LoomHead, layLoom } from './loomLayout';
 import { StrandRow } from './StrandRow';
+import { steadyLoom } from './steadyLoom';
 
 /** What is done with a strand. An end is brought to a port: the panel end lands the run, the switch end patches it. */
 export type LoomActions = {
@@ -31,6 +32,22 @@ const LEAST_PX = 580;
 /** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
 const STEP_PX = 48;
 const MARGIN_PX = 480;
+
+/** The same functions at every drawing, which do what the last ones given do. */
+function useSteady(actions: LoomActions): LoomActions {
+  const last = useRef(actions);
+  useLayoutEffect(() => {
+    last.current = actions;
+  });
+  return useMemo(
+    () => ({
+      onPickUp: (...all) => last.current.onPickUp(...all),
+      onBring: (...all) => last.current.onBring(...all),
+      onUnpatch: (...all) => last.current.onUnpatch(...all),
+    }),
+    [],
+  );
+}
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
 export function LoomView({
@@ -68,10 +85,16 @@ export function LoomView({
     for (const snag of findSnags(job)) for (const id of snag.runIds) if (!worst.has(id)) worst.set(id, snag.grade);
     return worst;
   }, [job]);
+  const former = useRef<Loom | null>(null);
   const loom = useMemo(() => {
     const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
-    return layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]), gathering);
+    const now = layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]), gathering);
+    return steadyLoom(former.current, now);
   }, [job, size.height, big, opened, proposal, gathering]);
+  useEffect(() => {
+    former.current = loom;
+  }, [loom]);
+  const steady = useSteady(actions);
   // Only what is near the view is drawn, in steps, so that a long loom scrolls like a short one.
   const [step, setStep] = useState(0);
   const near = useMemo(
@@ -91,10 +114,14 @@ export function LoomView({
     setOpened((now) => (now.has(id) ? new Set([...now].filter((one) => one !== id)) : new Set([...now, id])));
   // Picked up by key or button, the strand goes on at the first port that suits it.
   useEffect(() => {
-    if (seek) frame.current?.querySelector<HTMLElement>('[data-fits]')?.focus();
+    const element = frame.current;
+    if (!seek || !element) return;
+    const fits = [...element.querySelectorAll<HTMLElement>('[data-fits]')];
+    (fits.find((one) => one.offsetTop >= element.scrollTop) ?? fits[0])?.focus();
   }, [seek]);
 
   const visible = loom.rows.map((row, index) => ({ row, index })).filter(({ row }) => inside(row.y));
+  const first = loom.rows.findIndex(({ y }) => y >= near.from);
   const rows: RowSize = big ? 'big' : 'fit';
   const width = Math.max(LEAST_PX, size.width);
   const columns = columnsOf(width);
@@ -160,15 +187,15 @@ export function LoomView({
             rows={rows}
             row={row}
             index={index}
-            first={index === visible[0]?.index}
+            first={index === first}
             height={loom.rowPx}
             left={columns.row}
             plugged={columns.plugged}
             right={columns.run}
             grade={grades.get(row.run.id) ?? null}
             held={carried?.id === row.run.id}
-            onPickUp={actions.onPickUp}
-            onUnpatch={actions.onUnpatch}
+            onPickUp={steady.onPickUp}
+            onUnpatch={steady.onUnpatch}
           />
         ))}
         {loom.outlets
@@ -203,8 +230,8 @@ export function LoomView({
               port={port}
               left={columns.panel}
               carried={end === 'panel' ? carried : null}
-              onPickUp={actions.onPickUp}
-              onBring={actions.onBring}
+              onPickUp={steady.onPickUp}
+              onBring={steady.onBring}
             />
           ))}
         {loom.switchPorts
@@ -216,8 +243,8 @@ export function LoomView({
               port={port}
               left={columns.device}
               carried={end === 'switch' ? carried : null}
-              onPickUp={actions.onPickUp}
-              onBring={actions.onBring}
+              onPickUp={steady.onPickUp}
+              onBring={steady.onBring}
             />
           ))}
         {loom.networks.map(({ network, y }) => (

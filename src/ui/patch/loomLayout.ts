@@ -4,6 +4,7 @@ import { indexJob, portKey } from '@/core/job/jobIndex';
 import type { Gear } from '@/core/job/records/gear';
 import type { Network } from '@/core/job/records/network';
 import type { Run } from '@/core/job/records/run';
+import { farEnd } from '@/core/networks/portPlan';
 import { type Gathering, gatherRuns } from '@/core/patching/gatherRuns';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import type { Trace } from '@/core/trace/traceRun';
@@ -12,7 +13,16 @@ import type { Trace } from '@/core/trace/traceRun';
 export type LoomRow = { run: Run; trace: Trace; y: number; outletY: number };
 export type LoomOutlet = { key: string; words: string; y: number };
 export type LoomRoom = { key: string; words: string; y: number; height: number };
-export type LoomPort = { key: string; gear: Gear; port: Port; y: number; run: Run | null };
+/** `fixed`: its cord stays where it is; `far`: what its uplink leads to. */
+export type LoomPort = {
+  key: string;
+  gear: Gear;
+  port: Port;
+  y: number;
+  run: Run | null;
+  fixed: boolean;
+  far: string | null;
+};
 /** `folded`: a device without cords whose ports are put away until it is unfolded. */
 export type LoomHead = { key: string; words: string; y: number; folded: boolean; foldable: boolean };
 export type LoomNetwork = { network: Network; y: number };
@@ -36,8 +46,10 @@ const TOP = 6;
 const HEAD_LINES = 1.6;
 const linesOf = (gear: Gear, folded: boolean) => HEAD_LINES + (folded ? 0 : portsOf(gear).length);
 
+type Taken = Pick<LoomPort, 'run' | 'fixed' | 'far'>;
+
 /** Ports of some devices in one column: a heading a device, then its ports, spread evenly over the height. */
-function column(gear: Gear[], height: number, fold: Fold, runAt: (gear: Gear, port: Port) => Run | null) {
+function column(gear: Gear[], height: number, fold: Fold, at: (key: string, gear: Gear, port: Port) => Taken) {
   const lines = gear.reduce((sum, one) => sum + linesOf(one, fold(one).folded), 0);
   const step = (height - 2 * TOP) / Math.max(1, lines);
   const heads: LoomHead[] = [];
@@ -49,7 +61,7 @@ function column(gear: Gear[], height: number, fold: Fold, runAt: (gear: Gear, po
     if (fold(one).folded) continue;
     for (const port of portsOf(one)) {
       const key = portKey(one.id, port.number);
-      ports.push({ key, gear: one, port, y: TOP + (line + 0.5) * step, run: runAt(one, port) });
+      ports.push({ key, gear: one, port, y: TOP + (line + 0.5) * step, ...at(key, one, port) });
       line += 1;
     }
   }
@@ -126,12 +138,19 @@ export function layLoom(
     y += ROOM_GAP;
   }
 
-  const landed = (gear: Gear, port: Port) =>
-    job.runs[index.landingAtPort.get(portKey(gear.id, port.number))?.runId ?? ''] ?? null;
-  const patched = (gear: Gear, port: Port) => {
-    const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
+  const landed = (key: string): Taken => ({
+    run: job.runs[index.landingAtPort.get(key)?.runId ?? ''] ?? null,
+    fixed: false,
+    far: null,
+  });
+  const patched = (key: string, gear: Gear, port: Port): Taken => {
+    const cord = index.cordAtSwitchPort.get(key);
     const landing = cord && index.landingAtPort.get(portKey(cord.panelId, cord.panelPort));
-    return job.runs[landing?.runId ?? ''] ?? null;
+    return {
+      run: job.runs[landing?.runId ?? ''] ?? null,
+      fixed: cord?.fixed ?? false,
+      far: farEnd(index, gear.id, port.number) ?? null,
+    };
   };
   const left = column(panels, height, noFold, landed);
   const right = column(switching, height, fold, patched);
