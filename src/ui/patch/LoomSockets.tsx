@@ -9,7 +9,9 @@ import type { End, LoomActions, RowSize } from './LoomView';
 import type { LoomPort } from './loomLayout';
 
 const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };
-const WIDTH: Record<End, string> = { panel: 'w-7', switch: 'w-10' };
+/** Placed by their corner: to be shifted by half of themselves would cost each frame of scrolling. */
+const HEIGHT_PX: Record<RowSize, number> = { fit: 12, big: 22 };
+const WIDTH_PX: Record<End, number> = { panel: 28, switch: 40 };
 
 type Props = {
   rows: RowSize;
@@ -72,8 +74,13 @@ function Socket({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`absolute flex ${WIDTH[end]} -translate-x-1/2 -translate-y-1/2 touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
-      style={{ left, top: port.y }}
+      className={`absolute flex touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
+      style={{
+        left: left - WIDTH_PX[end] / 2,
+        top: port.y - HEIGHT_PX[rows] / 2,
+        width: WIDTH_PX[end],
+        height: HEIGHT_PX[rows],
+      }}
     >
       {number}
       {children}

@@ -111,8 +111,12 @@ const Sheet = memo(function Sheet({ top, drawing }: { top: number; drawing: Draw
   const { width } = drawing;
   useEffect(() => {
     const canvas = sheet.current;
-    const context = canvas?.getContext('2d');
-    if (!canvas || !context) return;
+    const shown = canvas?.getContext('bitmaprenderer');
+    const scale = window.devicePixelRatio || 1;
+    // Painted apart and shown as a picture: a canvas that is drawn on is made anew at each frame of scrolling.
+    const painted = new OffscreenCanvas(Math.round(width * scale), Math.round(SHEET_PX * scale));
+    const context = painted.getContext('2d');
+    if (!canvas || !shown || !context) return;
     const style = getComputedStyle(canvas);
     const inks = new Map<string, string>();
     const ink = (name: string) => {
@@ -122,9 +126,6 @@ const Sheet = memo(function Sheet({ top, drawing }: { top: number; drawing: Draw
     };
     // The theme is read with the colours.
     void theme;
-    const scale = window.devicePixelRatio || 1;
-    canvas.width = Math.round(width * scale);
-    canvas.height = Math.round(SHEET_PX * scale);
     context.setTransform(scale, 0, 0, scale, 0, -top * scale);
     const [from, to] = [top - 6, top + SHEET_PX + 6];
     const stroke = (curves: SCurve[], dashes: readonly number[]) => {
@@ -176,6 +177,7 @@ const Sheet = memo(function Sheet({ top, drawing }: { top: number; drawing: Draw
       context.fill();
       context.stroke();
     }
+    shown.transferFromImageBitmap(painted.transferToImageBitmap());
   }, [drawing, top, width, theme]);
   return (
     <canvas

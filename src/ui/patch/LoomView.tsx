@@ -208,8 +208,7 @@ export function LoomView({
               style={{
                 left: columns.plugged,
                 width: columns.outlet - columns.plugged,
-                top: y,
-                transform: 'translateY(-50%)',
+                top: y - (rows === 'big' ? 7.5 : 6),
               }}
             >
               {words}
