@@ -194,7 +194,10 @@ describe('parts and cards', () => {
     expect(card?.pins[0]).toEqual({ pin: 1, colour: 'white-orange', pair: 2 });
     // ANSI/TIA-568.0: 13 mm for category 5e and up, 75 mm for category 3.
     expect(untwistMm).toEqual({ category5eAndUp: 13, category3: 75 });
-    expect(card?.steps.map((step) => step.words).join()).toContain('untwisted 13 mm at most');
+    const words = card?.steps.map((step) => step.words).join();
+    expect(words).toContain('untwisted 13 mm at most');
+    // ANSI/TIA-568.0: only pairs 2 and 3 change place between T568A and T568B.
+    expect(words).toContain('B at both ends: with A at one and B at the other, pins 1, 2, 3, 6 arrive at 3, 6, 1, 2');
     const record = {
       id: 't',
       runId: card?.run.id ?? '',

@@ -7,7 +7,7 @@ import type { RunEnd, Termination, TerminationCheck } from '../job/records/termi
 import { cableCategory } from '../runs/cableCategory';
 import { cableKindOf } from '../runs/cableKinds';
 import { jacketMm, untwistMm } from '../standards/landing';
-import { type Pin, pinouts, WIRINGS, type Wiring } from '../standards/pinout';
+import { crossed, type Pin, pinouts, WIRINGS, type Wiring } from '../standards/pinout';
 import { answerOf } from '../survey/answers';
 import { formatSize } from '../units/length';
 import { jackFor, jackWords } from './jacks';
@@ -41,6 +41,14 @@ export function wiringOf(job: Job): Wiring {
   return WIRINGS.find((one) => one === answer) ?? 'B';
 }
 
+/** Why both ends are wired alike: what arrives where when they are not. */
+function alikeWords(wiring: Wiring): string {
+  const arrives = crossed('A', 'B');
+  const moved = pinouts.A.map(({ pin }) => pin).filter((pin) => arrives[pin - 1] !== pin);
+  const at = moved.map((pin) => arrives[pin - 1]).join(', ');
+  return `${wiring} at both ends: with A at one and B at the other, pins ${moved.join(', ')} arrive at ${at}`;
+}
+
 /** What to do at both ends of a run, and what of it was done. */
 export function terminationCard(job: Job, run: Run): TerminationCard {
   const index = indexJob(job);
@@ -53,8 +61,9 @@ export function terminationCard(job: Job, run: Run): TerminationCard {
   const screened = cableKindOf(job, run.cable)?.screened ?? false;
   const untwist = run.carries === 'telephone' && category === null ? untwistMm.category3 : untwistMm.category5eAndUp;
   const show = (mm: number) => formatSize(mm, job.units);
-  const steps: TerminationCard['steps'] = twisted
+  const steps: TerminationCard['steps'] = wiring
     ? [
+        { check: null, words: alikeWords(wiring) },
         {
           check: null,
           words: `Take off ${show(jacketMm.least)} to ${show(jacketMm.most)} of jacket, no more than needed`,
