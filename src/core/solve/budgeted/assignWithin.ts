@@ -6,6 +6,7 @@ import { budgetCuts } from './budgetCuts';
 import { grainOf } from './grain';
 import { type Kinds, kindsOf } from './kinds';
 import { chooseSplit, type GainBook } from './lookAhead';
+import { partOf, withPart } from './partOf';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK } from './problem';
 import { type Rule, relaxation, type Sample } from './relaxation';
@@ -39,6 +40,9 @@ const EFFORT = {
 };
 /** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
 const OVER_PRICES = [3, 6];
+/** After so many turns of annealing that bring nothing better pairs of groups are done anew, each in this share of the time. */
+const IDLE_TURNS = 2;
+const PART_SHARE = 0.1;
 /** Columns that are tried for a row: its cheapest. */
 const OPEN = 48;
 /** The column by which the spread of a row's costs is told. */
@@ -65,15 +69,12 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
   const early = { ...limits, untilMs: Math.min(limits.untilMs, now + FIRST.share * (limits.untilMs - now)) };
   const out = search(bare, early, { nodes: FIRST.nodes, outAtLeast: 0 });
   if (out.proven && !out.columnOf) return out;
-  return search(
-    problem,
-    limits,
-    { nodes: Number.POSITIVE_INFINITY, outAtLeast: out.bound, start: out.columnOf },
-    onBetter,
-  );
+  return search(problem, limits, { ...ALONE, outAtLeast: out.bound, start: out.columnOf }, onBetter);
 }
 
 type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null };
+/** A search by itself: without an end but that of its time, and knowing nothing of what must be left out. */
+const ALONE: Given = { nodes: Number.POSITIVE_INFINITY, outAtLeast: 0 };
 
 function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, onBetter?: OnBetter): Within {
   const { rows, columns, cost, must, leftOut, budget } = problem;
@@ -128,6 +129,20 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     const before = least;
     if (found) take(polish(problem, found, out));
     idle = least < before ? 0 : idle + 1;
+    if (idle === 0) renewed = 0;
+    annealed += limits.now() - from;
+  };
+  const pairs = pairsOf(budget.length);
+  let renewed = 0;
+  /** Do two groups and what is left out anew, while the others stay as they are. */
+  const renew = (columnOf: Int32Array) => {
+    const from = limits.now();
+    const part = partOf(problem, columnOf, pairs[renewed++] as [number, number]);
+    const untilMs = Math.min(limits.untilMs, from + PART_SHARE * (limits.untilMs - began));
+    const made = search(part.problem, { ...limits, untilMs }, { ...ALONE, start: part.start });
+    const before = least;
+    if (made.columnOf) take(polish(problem, withPart(columnOf, part, made.columnOf), out));
+    if (least < before) renewed = 0;
     annealed += limits.now() - from;
   };
   // Who is in which group is kept, but not where.
@@ -179,7 +194,8 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     ) {
       const from: Int32Array | null = rounded && whole(rounded) && !large && turns % 2 === 1 ? rounded : best;
       if (!from) break;
-      improve(from, relaxed.guide);
+      if (large && idle >= IDLE_TURNS && renewed < pairs.length) renew(from);
+      else improve(from, relaxed.guide);
     }
     if (passes(bound)) continue;
     if (over()) {
@@ -220,6 +236,12 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   }
   const bound = Math.min(lifted(Math.min(low, unfinished)), least);
   return { columnOf: best, cost: least, bound, proven: bound >= least - 1e-9 };
+}
+
+function pairsOf(groups: number): [number, number][] {
+  const pairs: [number, number][] = [];
+  for (let one = 0; one < groups; one++) for (let other = one + 1; other < groups; other++) pairs.push([one, other]);
+  return pairs;
 }
 
 /** More than any choice can cost. */

@@ -6,6 +6,7 @@ import { anneal } from './anneal';
 import { assignWithin } from './assignWithin';
 import { budgetCut } from './budgetCut';
 import { fullBudget } from './fullBudget';
+import { partOf, withPart } from './partOf';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin } from './problem';
 
@@ -133,6 +134,32 @@ const annealed = (problem: BudgetedProblem, seed: number) => {
   const heat = { hot: 50, cold: 1 };
   return anneal(problem, nobody(problem), { random, open, moves: 4000, ...heat, over, guide, isOver: () => false });
 };
+
+describe('a part of a choice', () => {
+  it('holds the rows of its groups and those left out, and goes back where it came from', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const problem = someProblem(seed);
+        const found = annealed(problem, seed);
+        if (!found) throw new Error('nothing found within the budgets');
+        const part = partOf(problem, found, [1]);
+        expect([...part.columns].every((column) => problem.groupOf[column] === 1)).toBe(true);
+        const elsewhere = [...found].filter((column) => column >= 0 && problem.groupOf[column] !== 1);
+        expect(part.rows.length).toBe(problem.rows - elsewhere.length);
+        expect(withPart(found, part, part.start)).toEqual(found);
+        // What stays as it is costs the same whatever is done with the part.
+        const rest = costOf(problem, found) - costOf(part.problem, part.start);
+        const { columnOf } = assignWithin(part.problem, stepLimits(2000));
+        if (!columnOf) throw new Error('nothing found for the part');
+        const next = withPart(found, part, columnOf);
+        expect(isWithin(problem, next)).toBe(true);
+        expect(costOf(problem, next)).toBeCloseTo(rest + costOf(part.problem, columnOf), 6);
+        expect(costOf(problem, next)).toBeLessThanOrEqual(costOf(problem, found) + 1e-6);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
 
 describe('choices made better', () => {
   it('by annealing keep budgets and columns, and cost no more than where they began', () => {
