@@ -11,17 +11,24 @@ export type ColumnLp = {
 };
 
 const TINY = 1e-9;
+/** Members that gain less a unit are left alone. */
+const ENOUGH = 1e-7;
+/** Room for so many columns at first; it doubles when they are more. */
+const ROOM = 64;
 
 /**
  * Revised simplex with the inverse of a small basis kept whole (Dantzig and Orchard-Hays 1954). Rows that cannot be
- * kept yet are overstepped at `penalty` a unit, so that there is always a solution.
+ * kept yet are overstepped at `penalty` a unit, so that there is always a solution. Which member comes in is told by its
+ * gain over how far it led before (Devex: Harris 1973).
  * @param limits right sides of the rows
  */
 export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
   const rows = limits.length;
   const size = rows + 1;
-  const costs: number[] = [];
-  const columns: Float64Array[] = [];
+  let count = 0;
+  let costs: Float64Array = new Float64Array(ROOM);
+  // Column after column, each with the 1 of its convex weight first.
+  let flat: Float64Array = new Float64Array(ROOM * size);
   // Basis members: -1 the missing convex weight, -2-row a slack, -2-rows-row an overstep, else a column.
   const slack = (row: number) => -2 - row;
   const overstep = (row: number) => -2 - rows - row;
@@ -41,9 +48,15 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
   const costOf = (member: number) =>
     member >= 0 ? (costs[member] as number) : member === -1 ? missing : member <= -2 - rows ? penalty : 0;
   const prices = new Float64Array(size);
+  // How far a member has led so far, by which its gain is measured: of columns, of slacks and of oversteps.
+  let reach: Float64Array = new Float64Array(ROOM).fill(1);
+  const reachOfRow = new Float64Array(2 * rows).fill(1);
+  // Gains of a unit of each member, kept through the changes of the basis.
+  let gains: Float64Array = new Float64Array(ROOM);
+  const gainsOfRow = new Float64Array(2 * rows);
   const direction = new Float64Array(size);
 
-  const price = () => {
+  const priceAnew = () => {
     prices.fill(0);
     for (let at = 0; at < size; at++) {
       const cost = costOf(basis[at] as number);
@@ -52,27 +65,50 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
         prices[row] = (prices[row] as number) + cost * (inverse[at * size + row] as number);
     }
   };
-  const reduced = (member: number): number => {
-    if (member <= -2 - rows) return penalty + (prices[-1 - rows - member] as number);
-    if (member <= -2) return -(prices[-1 - member] as number);
-    const column = columns[member] as Float64Array;
-    let cost = (costs[member] as number) - (prices[0] as number);
-    for (let row = 0; row < rows; row++) cost -= (prices[row + 1] as number) * (column[row] as number);
+  const reduced = (column: number): number => {
+    const at = column * size;
+    let cost = costs[column] as number;
+    for (let row = 0; row < size; row++) cost -= (prices[row] as number) * (flat[at + row] as number);
     return cost;
   };
-  const enter = (member: number): boolean => {
-    for (let at = 0; at < size; at++) {
-      let sum = 0;
-      if (member >= 0) {
-        const column = columns[member] as Float64Array;
-        sum = inverse[at * size] as number;
-        for (let row = 0; row < rows; row++) sum += (inverse[at * size + row + 1] as number) * (column[row] as number);
-      } else {
-        const over = member <= -2 - rows;
-        const row = over ? -1 - rows - member : -1 - member;
-        sum = (over ? -1 : 1) * (inverse[at * size + row] as number);
+  const reachOf = (member: number) => (member >= 0 ? reach[member] : reachOfRow[-2 - member]) as number;
+  /** Gains and reaches of all members when one comes in by a row of the inverse. */
+  const turn = (from: number, pivot: number, gain: number, of: number) => {
+    const share = gain / pivot;
+    const squared = of / (pivot * pivot);
+    for (let column = 0; column < count; column++) {
+      const at = column * size;
+      let along = 0;
+      for (let row = 0; row < size; row++) along += (inverse[from + row] as number) * (flat[at + row] as number);
+      if (along === 0) continue;
+      gains[column] = (gains[column] as number) - share * along;
+      const far = along * along * squared;
+      if (far > (reach[column] as number)) reach[column] = far;
+    }
+    for (let row = 0; row < rows; row++) {
+      const along = inverse[from + row + 1] as number;
+      if (along === 0) continue;
+      gainsOfRow[row] = (gainsOfRow[row] as number) - share * along;
+      gainsOfRow[rows + row] = (gainsOfRow[rows + row] as number) + share * along;
+      const far = along * along * squared;
+      if (far > (reachOfRow[row] as number)) reachOfRow[row] = far;
+      if (far > (reachOfRow[rows + row] as number)) reachOfRow[rows + row] = far;
+    }
+  };
+  /** @param gain how much a unit of the member changes the value, below 0 */
+  const enter = (member: number, gain: number): boolean => {
+    if (member >= 0) {
+      const column = member * size;
+      for (let at = 0; at < size; at++) {
+        let sum = 0;
+        for (let row = 0; row < size; row++)
+          sum += (inverse[at * size + row] as number) * (flat[column + row] as number);
+        direction[at] = sum;
       }
-      direction[at] = sum;
+    } else {
+      const over = member <= -2 - rows;
+      const row = over ? -1 - rows - member : -1 - member;
+      for (let at = 0; at < size; at++) direction[at] = (over ? -1 : 1) * (inverse[at * size + row] as number);
     }
     let leaves = -1;
     let least = Number.POSITIVE_INFINITY;
@@ -89,17 +125,23 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
     }
     if (leaves < 0) return false;
     const pivot = direction[leaves] as number;
-    for (let row = 0; row < size; row++)
-      inverse[leaves * size + row] = (inverse[leaves * size + row] as number) / pivot;
-    values[leaves] = (values[leaves] as number) / pivot;
+    const from = leaves * size;
+    turn(from, pivot, gain, reachOf(member));
+    for (let row = 0; row < size; row++) inverse[from + row] = (inverse[from + row] as number) / pivot;
+    const step = (values[leaves] as number) / pivot;
+    values[leaves] = step;
     for (let at = 0; at < size; at++) {
       const factor = direction[at] as number;
       if (at === leaves || factor === 0) continue;
+      const to = at * size;
       for (let row = 0; row < size; row++)
-        inverse[at * size + row] =
-          (inverse[at * size + row] as number) - factor * (inverse[leaves * size + row] as number);
-      values[at] = Math.max(0, (values[at] as number) - factor * (values[leaves] as number));
+        inverse[to + row] = (inverse[to + row] as number) - factor * (inverse[from + row] as number);
+      values[at] = Math.max(0, (values[at] as number) - factor * step);
     }
+    const left = basis[leaves] as number;
+    const leftReach = Math.max(1, reachOf(member) / (pivot * pivot));
+    if (left >= 0) reach[left] = leftReach;
+    else if (left < -1) reachOfRow[-2 - left] = leftReach;
     basis[leaves] = member;
     return true;
   };
@@ -107,29 +149,46 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
   return {
     reduced,
     add: (cost, entries) => {
-      costs.push(cost);
-      columns.push(entries);
+      if (count === costs.length) {
+        costs = grown(costs);
+        flat = grown(flat);
+        reach = grown(reach);
+        gains = grown(gains);
+      }
+      costs[count] = cost;
+      reach[count] = 1;
+      flat[count * size] = 1;
+      flat.set(entries, count * size + 1);
+      count += 1;
     },
     solve: () => {
-      for (let round = 0; round < 2000; round++) {
-        price();
-        let best = -1e-7;
-        let member: number | null = null;
-        const consider = (one: number) => {
-          const cost = reduced(one);
-          if (cost < best) {
-            best = cost;
-            member = one;
-          }
-        };
-        for (let column = 0; column < columns.length; column++) consider(column);
-        for (let row = 0; row < rows; row++) {
-          consider(slack(row));
-          consider(overstep(row));
-        }
-        if (member === null || !enter(member)) break;
+      priceAnew();
+      for (let column = 0; column < count; column++) gains[column] = reduced(column);
+      for (let row = 0; row < rows; row++) {
+        gainsOfRow[row] = -(prices[row + 1] as number);
+        gainsOfRow[rows + row] = penalty + (prices[row + 1] as number);
       }
-      price();
+      for (let round = 0; round < 2000; round++) {
+        let best = 0;
+        let member: number | null = null;
+        for (let column = 0; column < count; column++) {
+          const gain = gains[column] as number;
+          if (gain < -ENOUGH && gain * gain > best * (reach[column] as number)) {
+            best = (gain * gain) / (reach[column] as number);
+            member = column;
+          }
+        }
+        for (let at = 0; at < 2 * rows; at++) {
+          const gain = gainsOfRow[at] as number;
+          if (gain < -ENOUGH && gain * gain > best * (reachOfRow[at] as number)) {
+            best = (gain * gain) / (reachOfRow[at] as number);
+            member = -2 - at;
+          }
+        }
+        if (member === null) break;
+        if (!enter(member, (member >= 0 ? gains[member] : gainsOfRow[-2 - member]) as number)) break;
+      }
+      priceAnew();
       let value = 0;
       let lacking = 0;
       for (let at = 0; at < size; at++) {
@@ -140,7 +199,7 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
       return { value, base: prices[0] as number, prices: prices.slice(1), lacking };
     },
     weights: () => {
-      const all = new Float64Array(columns.length);
+      const all = new Float64Array(count);
       for (let at = 0; at < size; at++) {
         const member = basis[at] as number;
         if (member >= 0) all[member] = values[at] as number;
@@ -148,4 +207,10 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
       return all;
     },
   };
+}
+
+function grown(values: Float64Array): Float64Array {
+  const more = new Float64Array(values.length * 2);
+  more.set(values);
+  return more;
 }

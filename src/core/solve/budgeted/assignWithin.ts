@@ -2,14 +2,14 @@ import { assign } from '../assignment';
 import { isOver, type SearchLimits } from '../limits';
 import { seededRandom } from '../random';
 import { anneal } from './anneal';
+import { breeding } from './breeding';
 import { budgetCuts } from './budgetCuts';
 import { grainOf } from './grain';
 import { type Kinds, kindsOf } from './kinds';
 import { chooseSplit, type GainBook } from './lookAhead';
-import { partOf, withPart } from './partOf';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK } from './problem';
-import { type Rule, relaxation, type Sample } from './relaxation';
+import { type Rule, relaxation, ruleOf, type Sample } from './relaxation';
 import { roundShares } from './rounding';
 import { brokenBy, splitsOf } from './splits';
 
@@ -36,13 +36,11 @@ const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
  */
 const EFFORT = {
   small: { roundings: { first: 6, later: 2 }, moves: 8, share: 0.35, patience: 4 },
-  large: { roundings: { first: 2, later: 0 }, moves: 40, share: 0.9, patience: Number.POSITIVE_INFINITY },
+  middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
+  large: { roundings: { first: 2, later: 0 }, moves: 15, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
-const OVER_PRICES = [3, 6];
-/** After so many turns of annealing that bring nothing better pairs of groups are done anew, each in this share of the time. */
-const IDLE_TURNS = 2;
-const PART_SHARE = 0.1;
+const OVER_PRICES = [3, 6] as const;
 /** Columns that are tried for a row: its cheapest. */
 const OPEN = 48;
 /** The column by which the spread of a row's costs is told. */
@@ -50,7 +48,9 @@ const NEXT = 24;
 /** How often a relaxation is cut anew by what budgets allow. */
 const ROOT_TURNS = 12;
 const NODE_TURNS = 1;
-/** Above so many cells splits are taken without trying them first: one trial costs as much as many nodes of a small one. */
+/** Above so many cells roundings and annealing take more of the time than nodes. */
+const MIDDLE_CELLS = 7000;
+/** Above so many cells choices are bred, and splits are taken without trying them first: a trial costs as much as many nodes. */
 const LARGE_CELLS = 20_000;
 
 /**
@@ -58,7 +58,8 @@ const LARGE_CELLS = 20_000;
  *
  * Without a budget that binds this is one assignment problem. Else a branch and bound over counts: each node's
  * relaxation prices the budgets (Dantzig and Wolfe), is cut by what whole counts can fill of a budget, and what it leaves
- * broken is split, counts of like rows before single rows. Choices come from rounding the relaxations and annealing.
+ * broken is split, counts of like rows before single rows. Choices come from rounding the relaxations and annealing,
+ * those of large problems from crossing them too.
  * What must be left out at least is settled first, since it is most of the cost.
  *
  * @returns the best choice met before time was over, with a bound that holds
@@ -67,12 +68,18 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
   const bare = { ...problem, cost: problem.cost.map((one) => (Number.isFinite(one) ? 0 : one)) };
   const now = limits.now();
   const early = { ...limits, untilMs: Math.min(limits.untilMs, now + FIRST.share * (limits.untilMs - now)) };
-  const out = search(bare, early, { nodes: FIRST.nodes, outAtLeast: 0 });
+  const out = search(
+    bare,
+    early,
+    isLarge(problem) ? { ...ALONE, nodes: 1, only: 'bound' } : { ...ALONE, nodes: FIRST.nodes },
+  );
   if (out.proven && !out.columnOf) return out;
   return search(problem, limits, { ...ALONE, outAtLeast: out.bound, start: out.columnOf }, onBetter);
 }
 
-type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null };
+const isLarge = ({ rows, columns }: BudgetedProblem) => rows * columns > LARGE_CELLS;
+
+type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null; only?: 'bound' };
 /** A search by itself: without an end but that of its time, and knowing nothing of what must be left out. */
 const ALONE: Given = { nodes: Number.POSITIVE_INFINITY, outAtLeast: 0 };
 
@@ -97,59 +104,53 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   if (best) return { columnOf: best, cost: least, bound: least, proven: true };
   take(lightened(problem, free.columnOf));
 
+  const width = budget.length + 1;
   const grain = grainOf(problem);
   const lifted = (bound: number) => (grain > 0 ? Math.ceil((bound - 1e-5) / grain) * grain : bound);
   const passes = (bound: number) => lifted(bound) >= least - 1e-6;
-  const over = () => isOver(limits);
+  const isLate = () => isOver(limits);
   const random = seededRandom(limits.seed ?? 1);
-  const open = openColumns(problem);
+  const open = openColumns(problem, random);
   const kinds = kindsOf(problem);
   const overPrice = priceOfWeight(problem);
   const heat = heatOf(problem, open);
-  const large = rows * columns > LARGE_CELLS;
-  const effort = EFFORT[large ? 'large' : 'small'];
+  const large = isLarge(problem);
+  const effort = EFFORT[large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
   const began = limits.now();
   let annealed = 0;
   let turns = 0;
   // Turns since the last one that brought something better: the more, the less time the next ones get.
   let idle = 0;
-  /** Anneal from a choice that may be over its budgets a little. */
-  const improve = (columnOf: Int32Array, guide: Float64Array) => {
-    const from = limits.now();
-    const low = overPrice * (OVER_PRICES[turns++ % OVER_PRICES.length] as number);
-    const found = anneal(problem, columnOf, {
+  const annealFrom = (columnOf: Int32Array, guide: Float64Array, warmth: number, over: number) =>
+    anneal(problem, columnOf, {
       random,
       open,
       moves: rows * rows * effort.moves,
-      ...heat,
-      over: { low, high: 10 * low },
+      hot: heat.hot * warmth,
+      cold: heat.cold,
+      over: { low: overPrice * over, high: 10 * overPrice * over },
       guide,
-      isOver: over,
+      isOver: isLate,
     });
+  const improve = (columnOf: Int32Array, guide: Float64Array) => {
+    const found = annealFrom(columnOf, guide, 1, OVER_PRICES[turns++ % OVER_PRICES.length] as number);
     const before = least;
     if (found) take(polish(problem, found, out));
     idle = least < before ? 0 : idle + 1;
-    if (idle === 0) renewed = 0;
-    annealed += limits.now() - from;
   };
-  const pairs = pairsOf(budget.length);
-  let renewed = 0;
-  /** Do two groups and what is left out anew, while the others stay as they are. */
-  const renew = (columnOf: Int32Array) => {
-    const from = limits.now();
-    const part = partOf(problem, columnOf, pairs[renewed++] as [number, number]);
-    const untilMs = Math.min(limits.untilMs, from + PART_SHARE * (limits.untilMs - began));
-    const made = search(part.problem, { ...limits, untilMs }, { ...ALONE, start: part.start });
-    const before = least;
-    if (made.columnOf) take(polish(problem, withPart(columnOf, part, made.columnOf), out));
-    if (least < before) renewed = 0;
-    annealed += limits.now() - from;
-  };
+  const breed = breeding(problem, {
+    out,
+    limits,
+    random,
+    whole,
+    take,
+    anneal: (columnOf, guide, warmth) => annealFrom(columnOf, guide, warmth, OVER_PRICES[0]),
+    solve: (part, some) => assignWithin(part, some).columnOf,
+  });
   // Who is in which group is kept, but not where.
   if (given.start) take(polish(problem, given.start, out));
   const relax = relaxation(problem, kinds, out, (sample) => take(sample.columnOf));
   const cuts = budgetCuts(problem, kinds);
-  const width = budget.length + 1;
   const book: GainBook = new Map();
   const waiting: Node[] = [
     {
@@ -170,35 +171,38 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
       break;
     }
     low = Math.max(low, node.bound);
-    if (nodes >= given.nodes || over()) break;
+    if (nodes >= given.nodes || isLate()) break;
     let rules = node.rules;
-    let relaxed = relax(rules, node.closed, node.samples, passes, over);
-    for (let turn = 0; turn < (nodes === 0 ? ROOT_TURNS : NODE_TURNS) && !relaxed.cut && !over(); turn++) {
+    let relaxed = relax(rules, node.closed, node.samples, passes, isLate);
+    for (let turn = 0; turn < (nodes === 0 ? ROOT_TURNS : NODE_TURNS) && !relaxed.cut && !isLate(); turn++) {
       const more = cuts(relaxed.counts);
       if (more.length === 0) break;
       rules = [...rules, ...more];
-      relaxed = relax(rules, node.closed, relaxed.samples, passes, over);
+      relaxed = relax(rules, node.closed, relaxed.samples, passes, isLate);
     }
     if (relaxed.cut) continue;
     const bound = Math.max(node.bound, relaxed.bound);
     let rounded: Int32Array | null = null;
     const roundings = nodes === 0 ? effort.roundings.first : effort.roundings.later;
-    for (let turn = 0; turn < roundings && !passes(bound) && !over(); turn++) {
+    for (let turn = 0; turn < roundings && !passes(bound) && !isLate(); turn++) {
       rounded = polish(problem, roundShares(problem, relaxed.shares, out, random, nodes + turn === 0 ? 0 : 0.35), out);
       take(rounded);
     }
     while (
+      given.only !== 'bound' &&
       !passes(bound) &&
-      !over() &&
+      !isLate() &&
       annealed * (1 + idle / effort.patience) <= effort.share * (limits.now() - began)
     ) {
-      const from: Int32Array | null = rounded && whole(rounded) && !large && turns % 2 === 1 ? rounded : best;
-      if (!from) break;
-      if (large && idle >= IDLE_TURNS && renewed < pairs.length) renew(from);
-      else improve(from, relaxed.guide);
+      const from = limits.now();
+      const start: Int32Array | null = rounded && whole(rounded) && turns % 2 === 1 ? rounded : best;
+      if (large) breed(relaxed);
+      else if (start) improve(start, relaxed.guide);
+      else break;
+      annealed += limits.now() - from;
     }
     if (passes(bound)) continue;
-    if (over()) {
+    if (isLate()) {
       low = Math.max(low, Math.min(bound, waiting.at(-1)?.bound ?? bound));
       break;
     }
@@ -206,7 +210,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     if (splits.length > 0) {
       const trial = (rule: Rule, rounds: number) => {
         let left = rounds;
-        return relax([...rules, rule], node.closed, relaxed.samples, passes, () => left-- <= 0 || over());
+        return relax([...rules, rule], node.closed, relaxed.samples, passes, () => left-- <= 0 || isLate());
       };
       const halves = chooseSplit(splits, book, { bound, samples: relaxed.samples }, least, trial, !large);
       for (const half of halves) {
@@ -236,12 +240,6 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   }
   const bound = Math.min(lifted(Math.min(low, unfinished)), least);
   return { columnOf: best, cost: least, bound, proven: bound >= least - 1e-9 };
-}
-
-function pairsOf(groups: number): [number, number][] {
-  const pairs: [number, number][] = [];
-  for (let one = 0; one < groups; one++) for (let other = one + 1; other < groups; other++) pairs.push([one, other]);
-  return pairs;
 }
 
 /** More than any choice can cost. */
@@ -275,12 +273,14 @@ function lightened(problem: BudgetedProblem, columnOf: Int32Array): Int32Array {
   return lighter;
 }
 
-function openColumns({ rows, columns, cost, must }: BudgetedProblem): Int32Array[] {
+/** Of columns as cheap as each other chance takes some: else they would all be of the first groups. */
+function openColumns({ rows, columns, cost, must }: BudgetedProblem, random: () => number): Int32Array[] {
+  const lot = Float64Array.from({ length: columns }, random);
   return Array.from({ length: rows }, (_, row) => {
     const price = (column: number) => cost[row * columns + column] as number;
     const open: number[] = [];
     for (let column = 0; column < columns; column++) if (Number.isFinite(price(column))) open.push(column);
-    open.sort((a, b) => price(a) - price(b));
+    open.sort((a, b) => price(a) - price(b) || (lot[a] as number) - (lot[b] as number));
     return Int32Array.from([...(must[row] ? [] : [-1]), ...open.slice(0, OPEN)]);
   });
 }
@@ -310,23 +310,23 @@ function priceOfWeight({ weight, leftOut }: BudgetedProblem): number {
 
 function budgetRules({ budget }: BudgetedProblem, { weights }: Kinds): Rule[] {
   const width = budget.length + 1;
-  return [...budget].map((limit, group) => {
-    const entries = new Float64Array(weights.length * width);
-    weights.forEach((weight, kind) => {
-      entries[kind * width + group] = weight;
-    });
-    return { entries, limit: limit + SLACK };
-  });
+  return [...budget].map((limit, group) =>
+    ruleOf(
+      weights.map((weight, kind) => [kind * width + group, weight]),
+      limit + SLACK,
+    ),
+  );
 }
 
 /** What is left out costs at least so much together. */
-function outRule({ weights, prices }: Kinds, groups: number, atLeast: number): Rule[] {
+function outRule({ prices }: Kinds, groups: number, atLeast: number): Rule[] {
   if (atLeast <= 0) return [];
-  const entries = new Float64Array(weights.length * (groups + 1));
-  prices.forEach((price, kind) => {
-    entries[kind * (groups + 1) + groups] = -price;
-  });
-  return [{ entries, limit: -atLeast + SLACK }];
+  return [
+    ruleOf(
+      prices.map((price, kind) => [kind * (groups + 1) + groups, -price]),
+      -atLeast + SLACK,
+    ),
+  ];
 }
 
 function mostBroken(shares: Float64Array): number {

@@ -1,7 +1,7 @@
 import { budgetCut } from './budgetCut';
 import type { Kinds } from './kinds';
 import { type BudgetedProblem, SLACK } from './problem';
-import type { Rule } from './relaxation';
+import { type Rule, ruleOf } from './relaxation';
 
 /** Finds rules that whole counts within the budgets keep and the counts of a relaxation do not, a group at a time. */
 export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds): (counts: Float64Array) => Rule[] {
@@ -27,10 +27,9 @@ export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds)
       // With the play that a choice has too: else what fills a budget to the last decimal would be cut off.
       const cut = budgetCut(heavy, most[group] as Int32Array, limit + SLACK, here);
       if (!cut) return [];
-      const entries = new Float64Array(weights.length * width);
-      kindsOfWeight.forEach((kinds, at) => {
-        for (const kind of kinds) entries[kind * width + group] = cut.factors[at] as number;
-      });
-      return [{ entries, limit: cut.limit + 1e-9 }];
+      const parts = kindsOfWeight.flatMap((kinds, at) =>
+        kinds.map((kind): [number, number] => [kind * width + group, cut.factors[at] as number]),
+      );
+      return [ruleOf(parts, cut.limit + 1e-9)];
     });
 }

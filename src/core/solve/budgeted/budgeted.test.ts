@@ -4,11 +4,14 @@ import { stepLimits } from '../limits';
 import { seededRandom } from '../random';
 import { anneal } from './anneal';
 import { assignWithin } from './assignWithin';
+import { breeding } from './breeding';
 import { budgetCut } from './budgetCut';
 import { fullBudget } from './fullBudget';
+import { kindsOf } from './kinds';
 import { partOf, withPart } from './partOf';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin } from './problem';
+import { relaxation, ruleOf } from './relaxation';
 
 /** Every way to fill a budget. */
 function fillings(weights: number[], most: number[], budget: number): number[][] {
@@ -136,16 +139,19 @@ const annealed = (problem: BudgetedProblem, seed: number) => {
 };
 
 describe('a part of a choice', () => {
-  it('holds the rows of its groups and those left out, and goes back where it came from', () => {
+  it('holds the rows that may move and what the others leave, and goes back where it came from', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
         const problem = someProblem(seed);
         const found = annealed(problem, seed);
         if (!found) throw new Error('nothing found within the budgets');
-        const part = partOf(problem, found, [1]);
-        expect([...part.columns].every((column) => problem.groupOf[column] === 1)).toBe(true);
-        const elsewhere = [...found].filter((column) => column >= 0 && problem.groupOf[column] !== 1);
-        expect(part.rows.length).toBe(problem.rows - elsewhere.length);
+        const random = seededRandom(seed + 1);
+        const free = Uint8Array.from(found, () => (random() < 0.6 ? 1 : 0));
+        const part = partOf(problem, found, free);
+        const stay = [...found].filter((column, row) => !free[row] && column >= 0);
+        expect([...part.columns].some((column) => stay.includes(column))).toBe(false);
+        expect(part.columns.length).toBe(problem.columns - stay.length);
+        expect(part.rows.length).toBe(free.reduce((sum, one) => sum + one, 0));
         expect(withPart(found, part, part.start)).toEqual(found);
         // What stays as it is costs the same whatever is done with the part.
         const rest = costOf(problem, found) - costOf(part.problem, part.start);
@@ -158,6 +164,58 @@ describe('a part of a choice', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('choices bred from each other', () => {
+  /** Costs of what is bred one after the other, from annealing that brings nothing, so that the parts have all to do. */
+  function bredFrom(problem: BudgetedProblem, seed: number): number[] {
+    const costs: number[] = [];
+    const kinds = kindsOf(problem);
+    const width = problem.budget.length + 1;
+    const rules = [...problem.budget].map((limit, group) =>
+      ruleOf(
+        kinds.weights.map((weight, kind) => [kind * width + group, weight]),
+        limit,
+      ),
+    );
+    const relax = relaxation(problem, kinds, problem.leftOut, () => {});
+    const relaxed = relax(
+      rules,
+      null,
+      [],
+      () => false,
+      () => false,
+    );
+    const breed = breeding(problem, {
+      out: problem.leftOut,
+      limits: stepLimits(500, seed),
+      random: seededRandom(seed),
+      whole: () => true,
+      anneal: () => nobody(problem),
+      solve: (part) => assignWithin(part, stepLimits(2000)).columnOf,
+      take: (columnOf) => {
+        const taken = [...columnOf].filter((column) => column >= 0);
+        expect(new Set(taken).size).toBe(taken.length);
+        expect(isWithin(problem, columnOf)).toBe(true);
+        costs.push(costOf(problem, columnOf));
+      },
+    });
+    for (let turn = 0; turn < 200; turn++) breed(relaxed);
+    return costs;
+  }
+
+  it('keep budgets and columns, and mostly come to the cheapest there is', () => {
+    const seeds = Array.from({ length: 12 }, (_, at) => at + 1);
+    const reached = seeds.filter((seed) => {
+      const problem = someProblem(seed);
+      const { cost, proven } = assignWithin(problem, stepLimits(100_000));
+      expect(proven).toBe(true);
+      const least = Math.min(...bredFrom(problem, seed));
+      expect(least).toBeGreaterThanOrEqual(cost - 1e-6);
+      return least <= cost + 1e-6;
+    });
+    expect(reached.length).toBeGreaterThanOrEqual(9);
   });
 });
 

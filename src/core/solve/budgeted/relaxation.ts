@@ -5,9 +5,17 @@ import { type BudgetedProblem, costAt } from './problem';
 
 /**
  * A row of the relaxation: what counts of each kind in each group, and of each kind left out, may come to at most.
- * Entries lie kind after kind, groups + 1 of each; the last one is for left out.
+ * Cells lie kind after kind, groups + 1 of each; the last one is for left out.
  */
-export type Rule = { entries: Float64Array; limit: number };
+export type Rule = { cells: Int32Array; factors: Float64Array; limit: number };
+
+export function ruleOf(parts: readonly (readonly [cell: number, factor: number])[], limit: number): Rule {
+  return {
+    cells: Int32Array.from(parts, ([cell]) => cell),
+    factors: Float64Array.from(parts, ([, one]) => one),
+    limit,
+  };
+}
 
 /** One assignment that keeps no budget, with its counts. */
 export type Sample = { columnOf: Int32Array; cost: number; placeOf: Int32Array; counts: Float64Array };
@@ -90,9 +98,9 @@ export function relaxation(
     }
     return { columnOf, cost: sum, placeOf, counts };
   };
-  const sumOf = (entries: Float64Array, counts: Float64Array): number => {
+  const sumOf = ({ cells: some, factors }: Rule, counts: Float64Array): number => {
     let sum = 0;
-    for (let cell = 0; cell < cells; cell++) sum += (entries[cell] as number) * (counts[cell] as number);
+    for (let at = 0; at < some.length; at++) sum += (factors[at] as number) * (counts[some[at] as number] as number);
     return sum;
   };
 
@@ -117,7 +125,7 @@ export function relaxation(
       samples.push(sample);
       lp.add(
         sample.cost,
-        Float64Array.from(rules, (rule) => sumOf(rule.entries, sample.counts)),
+        Float64Array.from(rules, (rule) => sumOf(rule, sample.counts)),
       );
     };
     for (const sample of known) {
@@ -146,13 +154,15 @@ export function relaxation(
       const { prices, base, value, lacking } = lp.solve();
       surcharge.fill(0);
       let constant = 0;
-      rules.forEach(({ entries, limit }, at) => {
+      rules.forEach(({ cells: some, factors, limit }, at) => {
         // Any price that is not above 0 gives a bound; rounding must not bring one above it.
         const price = Math.min(0, prices[at] as number);
         if (price === 0) return;
         constant += price * limit;
-        for (let cell = 0; cell < cells; cell++)
-          surcharge[cell] = (surcharge[cell] as number) - price * (entries[cell] as number);
+        for (let part = 0; part < some.length; part++) {
+          const cell = some[part] as number;
+          surcharge[cell] = (surcharge[cell] as number) - price * (factors[part] as number);
+        }
       });
       for (let kind = 0; kind < weights.length; kind++)
         for (let column = 0; column < columns; column++)

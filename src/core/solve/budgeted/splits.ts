@@ -1,17 +1,20 @@
 import type { Kinds } from './kinds';
-import type { Rule } from './relaxation';
+import { type Rule, ruleOf } from './relaxation';
 
 /** A count that a relaxation leaves broken, to be at most its floor or at least its ceiling. */
-export type Split = { key: string; entries: Float64Array; value: number };
+export type Split = { key: string; parts: [cell: number, factor: number][]; value: number };
 
 const WHOLE = 1e-5;
 
 /** How far a number is from the nearest whole one. */
 export const brokenBy = (value: number): number => Math.abs(value - Math.round(value));
 
-export const halves = ({ entries, value }: Split): [Rule, Rule] => [
-  { entries, limit: Math.floor(value) },
-  { entries: entries.map((one) => -one), limit: -Math.ceil(value) },
+export const halves = ({ parts, value }: Split): [Rule, Rule] => [
+  ruleOf(parts, Math.floor(value)),
+  ruleOf(
+    parts.map(([cell, factor]) => [cell, -factor]),
+    -Math.ceil(value),
+  ),
 ];
 
 /**
@@ -21,14 +24,10 @@ export const halves = ({ entries, value }: Split): [Rule, Rule] => [
 export function splitsOf({ weights, prices }: Kinds, groups: number, counts: Float64Array): Split[] {
   const width = groups + 1;
   const found: Split[] = [];
-  const consider = (key: string, cells: Iterable<[cell: number, factor: number]>) => {
-    const entries = new Float64Array(weights.length * width);
+  const consider = (key: string, parts: [cell: number, factor: number][]) => {
     let value = 0;
-    for (const [cell, factor] of cells) {
-      entries[cell] = factor;
-      value += factor * (counts[cell] as number);
-    }
-    if (brokenBy(value) > WHOLE) found.push({ key, entries, value });
+    for (const [cell, factor] of parts) value += factor * (counts[cell] as number);
+    if (brokenBy(value) > WHOLE) found.push({ key, parts, value });
   };
   const kinds = [...weights.keys()];
   const unit = Math.min(...prices.filter((price) => price > 0));
