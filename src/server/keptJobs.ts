@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Job } from '../core/job/job';
+import { sealJob } from '../core/job/sealJob';
 import { type Head, readJob } from '../store/jobStore';
 import type { Store } from '../store/openStore';
 
@@ -28,7 +29,8 @@ export function keepJob(store: Store, { job, revision }: Kept): void {
  */
 export async function jobAt(store: Store, em: EntityManager, head: Head): Promise<Kept> {
   const known = stores.get(store)?.get(head.id);
-  const kept = known?.revision === head.revision ? known : { job: await readJob(em, head), revision: head.revision };
+  const kept =
+    known?.revision === head.revision ? known : { job: sealJob(await readJob(em, head)), revision: head.revision };
   keepJob(store, kept);
   return kept;
 }

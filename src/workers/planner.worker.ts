@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import * as Comlink from 'comlink';
 import type { Job } from '../core/job/job';
+import { sealJob } from '../core/job/sealJob';
 import type { LandWish } from '../core/panels/landWish';
 import { planLanding } from '../core/panels/planLanding';
 import type { PatchWish } from '../core/patching/patchWish';
@@ -21,13 +22,13 @@ const planner = {
     wish: Partial<PatchWish>,
     seconds: number,
     onBetter: (points: number, patched: number) => unknown,
-  ) => planPatching(job, wish, within(seconds), (points, patched) => void onBetter(points, patched)),
+  ) => planPatching(sealJob(job), wish, within(seconds), (points, patched) => void onBetter(points, patched)),
   patchAlternatives: (job: Job, wish: Partial<PatchWish>, seconds: number) =>
-    patchAlternatives(job, wish, () => within(seconds)),
-  land: (job: Job, wish: Partial<LandWish>, seconds: number) => planLanding(job, wish, within(seconds)),
+    patchAlternatives(sealJob(job), wish, () => within(seconds)),
+  land: (job: Job, wish: Partial<LandWish>, seconds: number) => planLanding(sealJob(job), wish, within(seconds)),
   cable: (job: Job, seconds: number) =>
     planCable(
-      job,
+      sealJob(job),
       { now: () => performance.now(), untilMs: performance.now() + seconds * 1000 },
       () => `box-${crypto.randomUUID()}`,
     ),
@@ -41,7 +42,7 @@ const planner = {
   ) => {
     for (const [at, wish] of wishes.entries()) {
       const limits = { seed: 1, now: () => performance.now(), untilMs: performance.now() + seconds * 1000 };
-      const made = arrange(job, wish, limits, (better) => onBetter(at, better));
+      const made = arrange(sealJob(job), wish, limits, (better) => onBetter(at, better));
       // What is given through another port can come after the end of this call: wait until it was taken.
       await onDone(at, made);
     }

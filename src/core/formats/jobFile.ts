@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { looseEnds } from '../job/clashes';
 import { emptyJob, type Job, JobHead, TABLE_NAMES, TABLES } from '../job/job';
 import { refuse } from '../job/refusal';
+import { sealJob } from '../job/sealJob';
 
 export const JOB_FORMAT = 'good-shelf-job';
 export const JOB_FORMAT_VERSION = 1;
@@ -97,7 +98,7 @@ export function readJobFile(text: string): Job {
   const loose = looseEnds(job);
   if (loose.length > 0)
     refuse('loose-ends', `The job does not hold together. ${loose.slice(0, MOST_ISSUES).join('; ')}.`);
-  return job;
+  return sealJob(job);
 }
 
 /** The text of a job's file. Lists are in order of id, so that equal jobs give equal files. */

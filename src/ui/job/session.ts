@@ -4,6 +4,7 @@ import { applyCommands, applyRecorded, describeCommands, type Patch } from '@/co
 import { Command } from '@/core/job/commands';
 import type { Job } from '@/core/job/job';
 import { Refusal } from '@/core/job/refusal';
+import { sealJob } from '@/core/job/sealJob';
 
 type Missed = { revision: number; batchId: string; label: string; patches: Patch[] };
 type Steps = { undo: string | null; redo: string | null };
@@ -57,12 +58,13 @@ export function createSession(
   notify: (notice: Notice) => void,
 ): SessionStore {
   const url = `/api/jobs/${opened.job.id}`;
+  const job = sealJob(opened.job);
   let draining = false;
   let latestHeard = opened.revision;
 
   const store = createStore<Session>()((set, get) => ({
-    job: opened.job,
-    confirmed: { job: opened.job, revision: opened.revision },
+    job,
+    confirmed: { job, revision: opened.revision },
     pending: [],
     steps: opened.steps,
     link: 'saved',
