@@ -210,17 +210,19 @@ function LitStrand({ drawing }: { drawing: Drawing }) {
     >
       <path d={path} stroke="var(--paper)" strokeWidth="7" />
       <path d={path} stroke="var(--trace)" strokeWidth="4" />
-      {/* What the sheet says of its length lies under it. */}
+      {/* Just over what the sheet says of its length, which it hides. */}
       {cordEnd && cordMm !== null && (
         <text
-          x={cordEnd.x - 4}
-          y={cordEnd.y - 7}
+          x={cordEnd.x - 3}
+          y={cordEnd.y}
           textAnchor="end"
+          dominantBaseline="central"
           fontSize={LENGTH_PX + 1}
           fontWeight={700}
           fill="var(--ink)"
           stroke="var(--paper)"
-          strokeWidth={4}
+          strokeWidth={6}
+          strokeLinejoin="round"
           paintOrder="stroke"
         >
           {formatLength(cordMm, units)}
