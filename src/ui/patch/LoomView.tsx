@@ -1,6 +1,6 @@
 'use client';
 
-import { type RefObject, startTransition, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Run } from '@/core/job/records/run';
 import type { Gathering } from '@/core/patching/gatherRuns';
 import type { PatchPlan } from '@/core/patching/planPatching';
@@ -32,8 +32,6 @@ const LEAST_PX = 580;
 /** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
 const STEP_PX = 48;
 const MARGIN_PX = 480;
-/** After so long without a move the loom stands still. */
-const STILL_MS = 150;
 
 /** The same functions at every drawing, which do what the last ones given do. */
 function useSteady(actions: LoomActions): LoomActions {
@@ -49,21 +47,6 @@ function useSteady(actions: LoomActions): LoomActions {
     }),
     [],
   );
-}
-
-/** Nothing on the sheet is pointed at while it moves under the pointer: each strand that goes by would light up and out. */
-function useStillPointer(sheet: RefObject<HTMLElement | null>): () => void {
-  const wait = useRef<ReturnType<typeof setTimeout>>(undefined);
-  useEffect(() => () => clearTimeout(wait.current), []);
-  return () => {
-    const element = sheet.current;
-    if (!element) return;
-    element.style.pointerEvents = 'none';
-    clearTimeout(wait.current);
-    wait.current = setTimeout(() => {
-      element.style.pointerEvents = '';
-    }, STILL_MS);
-  };
 }
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
@@ -119,8 +102,6 @@ export function LoomView({
     [step, size.height],
   );
   const inside = (y: number) => y >= near.from && y <= near.to;
-  const sheet = useRef<HTMLDivElement>(null);
-  const holdPointer = useStillPointer(sheet);
   const selectedId = useSession((session) => session.selectedRunId);
   useEffect(() => {
     const element = frame.current;
@@ -153,7 +134,6 @@ export function LoomView({
         // The margin is drawn already: what comes in need not hold a frame up.
         const next = Math.floor(event.currentTarget.scrollTop / STEP_PX);
         startTransition(() => setStep(next));
-        holdPointer();
       }}
     >
       <div
@@ -189,7 +169,7 @@ export function LoomView({
           {Object.keys(job.runs).length === 0 ? 'No runs yet: they come in at Runs.' : 'No run is like that.'}
         </p>
       )}
-      <div ref={sheet} className="relative" style={{ height: loom.height, width }}>
+      <div className="relative" style={{ height: loom.height, width }}>
         {loom.rooms.map((room) => (
           <div
             key={room.key}

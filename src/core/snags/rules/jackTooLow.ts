@@ -1,4 +1,4 @@
-import { portAt } from '../../gear/ports';
+import { copperLandings } from '../../panels/copperLandings';
 import { jackFor } from '../../panels/jacks';
 import { cableCategory } from '../../runs/cableCategory';
 import { CATEGORIES } from '../../standards/categoryReach';
@@ -11,10 +11,7 @@ export const jackTooLow: SnagRule = {
   source: published('ANSI/TIA-568.2; ISO/IEC 11801-1: category of a link'),
   stations: ['land'],
   find: ({ job }) =>
-    Object.values(job.landings).flatMap((row) => {
-      const [run, panel] = [job.runs[row.runId], job.gear[row.panelId]];
-      const port = panel && portAt(panel, row.port);
-      if (!run || !port || run.carries !== 'ethernet') return [];
+    copperLandings(job).flatMap(({ run, panel, port }) => {
       const [cable, jack] = [cableCategory(run.cable), jackFor(job, run, port).category];
       if (cable === null || jack === null || CATEGORIES.indexOf(jack) >= CATEGORIES.indexOf(cable)) return [];
       const what = `${run.label} is Cat ${cable} cable on a Cat ${jack} port of ${panel.name}: the link is Cat ${jack}.`;

@@ -1,4 +1,4 @@
-import { portAt } from '../../gear/ports';
+import { copperLandings } from '../../panels/copperLandings';
 import { jackFor } from '../../panels/jacks';
 import { cableKindOf } from '../../runs/cableKinds';
 import { published } from '../../standards/source';
@@ -10,10 +10,7 @@ export const screenNotCarried: SnagRule = {
   source: published('ANSI/TIA-607; EN 50174: screened cabling'),
   stations: ['land'],
   find: ({ job }) =>
-    Object.values(job.landings).flatMap((row) => {
-      const [run, panel] = [job.runs[row.runId], job.gear[row.panelId]];
-      const port = panel && portAt(panel, row.port);
-      if (!run || !port || run.carries !== 'ethernet') return [];
+    copperLandings(job).flatMap(({ run, panel, port }) => {
       const cable = cableKindOf(job, run.cable);
       if (cable === null) return [];
       const { screened } = jackFor(job, run, port);

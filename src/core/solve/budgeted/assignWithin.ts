@@ -184,7 +184,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     const bound = Math.max(node.bound, relaxed.bound);
     let rounded: Int32Array | null = null;
     const roundings = nodes === 0 ? effort.roundings.first : effort.roundings.later;
-    for (let turn = 0; turn < roundings && !passes(bound) && !isLate(); turn++) {
+    for (let turn = 0; given.only !== 'bound' && turn < roundings && !passes(bound) && !isLate(); turn++) {
       rounded = polish(problem, roundShares(problem, relaxed.shares, out, random, nodes + turn === 0 ? 0 : 0.35), out);
       take(rounded);
     }
