@@ -27,6 +27,7 @@ export type End = NonNullable<Carried['end']>;
 /** Rows that show all of a small job in one view, or that can be read from a ladder. */
 const ROW = { fit: 12.6, big: 26 };
 export type RowSize = keyof typeof ROW;
+const OUTLET_PX: Record<RowSize, number> = { fit: 12, big: 15 };
 /** Narrower than this the columns do not stand clear of each other. */
 const LEAST_PX = 580;
 /** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
@@ -204,11 +205,12 @@ export function LoomView({
             <span
               key={key}
               aria-hidden="true"
-              className={`narrow pointer-events-none absolute truncate text-right leading-none ${rows === 'big' ? 'text-[15px]' : 'text-[12px]'}`}
+              className="narrow pointer-events-none absolute truncate text-right leading-none"
               style={{
                 left: columns.plugged,
                 width: columns.outlet - columns.plugged,
-                top: y - (rows === 'big' ? 7.5 : 6),
+                fontSize: OUTLET_PX[rows],
+                top: y - OUTLET_PX[rows] / 2,
               }}
             >
               {words}

@@ -32,11 +32,12 @@ const FIRST = { share: 0.15, nodes: 60 };
 const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
 /**
  * Roundings of the first node and of each later one; annealing: moves for each pair of rows, share of the time, and after
- * how many turns that bring nothing better it is half of that.
+ * how many turns that bring nothing better it is half of that. Without any effort only the bound is told.
  */
 const EFFORT = {
   small: { roundings: { first: 6, later: 2 }, moves: 8, share: 0.35, patience: 4 },
   middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
+  none: { roundings: { first: 0, later: 0 }, moves: 0, share: 0, patience: 1 },
   large: { roundings: { first: 2, later: 0 }, moves: 15, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
@@ -71,7 +72,7 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
   const out = search(
     bare,
     early,
-    isLarge(problem) ? { ...ALONE, nodes: 1, only: 'bound' } : { ...ALONE, nodes: FIRST.nodes },
+    isLarge(problem) ? { ...ALONE, nodes: 1, effort: 'none' } : { ...ALONE, nodes: FIRST.nodes },
   );
   if (out.proven && !out.columnOf) return out;
   return search(problem, limits, { ...ALONE, outAtLeast: out.bound, start: out.columnOf }, onBetter);
@@ -79,7 +80,7 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
 
 const isLarge = ({ rows, columns }: BudgetedProblem) => rows * columns > LARGE_CELLS;
 
-type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null; only?: 'bound' };
+type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null; effort?: 'none' };
 /** A search by itself: without an end but that of its time, and knowing nothing of what must be left out. */
 const ALONE: Given = { nodes: Number.POSITIVE_INFINITY, outAtLeast: 0 };
 
@@ -115,7 +116,7 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   const overPrice = priceOfWeight(problem);
   const heat = heatOf(problem, open);
   const large = isLarge(problem);
-  const effort = EFFORT[large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
+  const effort = EFFORT[given.effort ?? (large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small')];
   const began = limits.now();
   let annealed = 0;
   let turns = 0;
@@ -184,15 +185,14 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     const bound = Math.max(node.bound, relaxed.bound);
     let rounded: Int32Array | null = null;
     const roundings = nodes === 0 ? effort.roundings.first : effort.roundings.later;
-    for (let turn = 0; given.only !== 'bound' && turn < roundings && !passes(bound) && !isLate(); turn++) {
+    for (let turn = 0; turn < roundings && !passes(bound) && !isLate(); turn++) {
       rounded = polish(problem, roundShares(problem, relaxed.shares, out, random, nodes + turn === 0 ? 0 : 0.35), out);
       take(rounded);
     }
     while (
-      given.only !== 'bound' &&
       !passes(bound) &&
       !isLate() &&
-      annealed * (1 + idle / effort.patience) <= effort.share * (limits.now() - began)
+      annealed * (1 + idle / effort.patience) < effort.share * (limits.now() - began)
     ) {
       const from = limits.now();
       const start: Int32Array | null = rounded && whole(rounded) && turns % 2 === 1 ? rounded : best;

@@ -89,7 +89,7 @@ export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Rela
     if (Number.isNaN(began)) began = limits.now();
     const left = limits.untilMs - began;
     const best = kept[0];
-    if (!best || (turns < KEPT * 8 && limits.now() - began < START_SHARE * left)) begin(relaxed, turns++);
+    if (!best || limits.now() - began < START_SHARE * left) begin(relaxed, turns++);
     else if (!isOver(limits)) cross(best, relaxed.shares, crossings++, left);
   };
 }
