@@ -5,13 +5,15 @@ import { anneal } from './anneal';
 import { breeding } from './breeding';
 import { budgetCuts } from './budgetCuts';
 import { grainOf } from './grain';
-import { type Kinds, kindsOf } from './kinds';
+import { kindsOf } from './kinds';
 import { chooseSplit, type GainBook } from './lookAhead';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK } from './problem';
-import { type Rule, relaxation, ruleOf, type Sample } from './relaxation';
+import { type Prices, relaxation } from './relaxation';
 import { roundShares } from './rounding';
+import { budgetRules, type Rule } from './rules';
 import { brokenBy, splitsOf } from './splits';
+import type { Basis } from './standing';
 
 export type Within = {
   /** For each row its column, -1 for left out; null when there is none, or none was found. */
@@ -24,10 +26,8 @@ export type Within = {
 
 /** Called with each better choice as it is found. */
 type OnBetter = (columnOf: Int32Array, cost: number) => void;
-type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; samples: Sample[] };
+type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; basis: Basis | null };
 
-/** Share of the time, and nodes, for telling first how much must be left out whatever the rest costs. */
-const FIRST = { share: 0.15, nodes: 60 };
 /** Heat of the annealing, as shares of what a row's next columns cost more, or of the cheapest leaving out. */
 const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
 /**
@@ -35,9 +35,8 @@ const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
  * how many turns that bring nothing better it is half of that. Without any effort only the bound is told.
  */
 const EFFORT = {
-  small: { roundings: { first: 6, later: 2 }, moves: 8, share: 0.35, patience: 4 },
+  small: { roundings: { first: 3, later: 1 }, moves: 8, share: 0.35, patience: 4 },
   middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
-  none: { roundings: { first: 0, later: 0 }, moves: 0, share: 0, patience: 1 },
   large: { roundings: { first: 2, later: 0 }, moves: 15, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
@@ -46,6 +45,8 @@ const OVER_PRICES = [3, 6] as const;
 const OPEN = 48;
 /** The column by which the spread of a row's costs is told. */
 const NEXT = 24;
+/** So near to the next step of all sums, or as a share to the best choice, a bound is there. */
+const CLOSE = { grain: 1e-5, share: 1e-7 };
 /** How often a relaxation is cut anew by what budgets allow. */
 const ROOT_TURNS = 12;
 const NODE_TURNS = 1;
@@ -58,33 +59,20 @@ const LARGE_CELLS = 20_000;
  * Cheapest one-to-one assignment within the budgets of the groups, where rows may be left out at a price.
  *
  * Without a budget that binds this is one assignment problem. Else a branch and bound over counts: each node's
- * relaxation prices the budgets (Dantzig and Wolfe), is cut by what whole counts can fill of a budget, and what it leaves
+ * relaxation is a linear program that begins where the one above ended, is cut by what whole counts can fill of a budget, and what it leaves
  * broken is split, counts of like rows before single rows. Choices come from rounding the relaxations and annealing,
  * those of large problems from crossing them too.
  * What must be left out at least is settled first, since it is most of the cost.
  *
+ * @param start a choice to begin with
  * @returns the best choice met before time was over, with a bound that holds
  */
-export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onBetter?: OnBetter): Within {
-  const bare = { ...problem, cost: problem.cost.map((one) => (Number.isFinite(one) ? 0 : one)) };
-  const now = limits.now();
-  const early = { ...limits, untilMs: Math.min(limits.untilMs, now + FIRST.share * (limits.untilMs - now)) };
-  const out = search(
-    bare,
-    early,
-    isLarge(problem) ? { ...ALONE, nodes: 1, effort: 'none' } : { ...ALONE, nodes: FIRST.nodes },
-  );
-  if (out.proven && !out.columnOf) return out;
-  return search(problem, limits, { ...ALONE, outAtLeast: out.bound, start: out.columnOf }, onBetter);
-}
-
-const isLarge = ({ rows, columns }: BudgetedProblem) => rows * columns > LARGE_CELLS;
-
-type Given = { nodes: number; outAtLeast: number; start?: Int32Array | null; effort?: 'none' };
-/** A search by itself: without an end but that of its time, and knowing nothing of what must be left out. */
-const ALONE: Given = { nodes: Number.POSITIVE_INFINITY, outAtLeast: 0 };
-
-function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, onBetter?: OnBetter): Within {
+export function assignWithin(
+  problem: BudgetedProblem,
+  limits: SearchLimits,
+  onBetter?: OnBetter,
+  start?: Int32Array,
+): Within {
   const { rows, columns, cost, must, leftOut, budget } = problem;
   const never = dearest(problem);
   const out = leftOut.map((price, row) => (must[row] ? never : price));
@@ -107,16 +95,16 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
 
   const width = budget.length + 1;
   const grain = grainOf(problem);
-  const lifted = (bound: number) => (grain > 0 ? Math.ceil((bound - 1e-5) / grain) * grain : bound);
-  const passes = (bound: number) => lifted(bound) >= least - 1e-6;
+  const lifted = (bound: number) => (grain > 0 ? Math.ceil(bound / grain - CLOSE.grain) * grain : bound);
+  const passes = (bound: number) => lifted(bound) >= least - (grain > 0 ? grain / 2 : CLOSE.share * least);
   const isLate = () => isOver(limits);
   const random = seededRandom(limits.seed ?? 1);
-  const open = openColumns(problem, random);
+  const open = once(() => openColumns(problem, random));
   const kinds = kindsOf(problem);
   const overPrice = priceOfWeight(problem);
-  const heat = heatOf(problem, open);
-  const large = isLarge(problem);
-  const effort = EFFORT[given.effort ?? (large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small')];
+  const heat = once(() => heatOf(problem, open()));
+  const large = rows * columns > LARGE_CELLS;
+  const effort = EFFORT[large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
   const began = limits.now();
   let annealed = 0;
   let turns = 0;
@@ -125,10 +113,10 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
   const annealFrom = (columnOf: Int32Array, guide: Float64Array, warmth: number, over: number) =>
     anneal(problem, columnOf, {
       random,
-      open,
+      open: open(),
       moves: rows * rows * effort.moves,
-      hot: heat.hot * warmth,
-      cold: heat.cold,
+      hot: heat().hot * warmth,
+      cold: heat().cold,
       over: { low: overPrice * over, high: 10 * overPrice * over },
       guide,
       isOver: isLate,
@@ -146,87 +134,112 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     whole,
     take,
     anneal: (columnOf, guide, warmth) => annealFrom(columnOf, guide, warmth, OVER_PRICES[0]),
-    solve: (part, some) => assignWithin(part, some).columnOf,
+    solve: (part, some, start) => assignWithin(part, some, undefined, start).columnOf,
   });
-  // Who is in which group is kept, but not where.
-  if (given.start) take(polish(problem, given.start, out));
-  const relax = relaxation(problem, kinds, out, (sample) => take(sample.columnOf));
+  if (start) take(start);
+  const { relax, glance, narrow, guideOf } = relaxation(problem, kinds, out);
+  // What the first node knew, by which pairs that cannot help any more are left out.
+  let first: { prices: Prices; rules: Rule[] } | null = null;
+  let narrowedAt = least;
   const cuts = budgetCuts(problem, kinds);
   const book: GainBook = new Map();
   const waiting: Node[] = [
     {
       bound: free.cost,
-      rules: [...budgetRules(problem, kinds), ...outRule(kinds, budget.length, given.outAtLeast)],
+      rules: budgetRules(problem, kinds),
       closed: null,
-      samples: [],
+      basis: null,
     },
   ];
-  // Of nodes that rounding in the arithmetic does not let finish.
-  let unfinished = Number.POSITIVE_INFINITY;
+  // The lowest bound of what need not be looked into any more.
+  let done = Number.POSITIVE_INFINITY;
+  const leave = (bound: number) => {
+    done = Math.min(done, bound);
+  };
   let low = free.cost;
   for (let nodes = 0; ; nodes++) {
     waiting.sort((a, b) => b.bound - a.bound);
     const node = waiting.pop();
     if (!node || passes(node.bound)) {
-      low = least;
+      low = node?.bound ?? Number.POSITIVE_INFINITY;
       break;
     }
     low = Math.max(low, node.bound);
-    if (nodes >= given.nodes || isLate()) break;
+    if (isLate()) break;
     let rules = node.rules;
-    let relaxed = relax(rules, node.closed, node.samples, passes, isLate);
+    if (first && least < narrowedAt) {
+      narrow(first.prices, first.rules, least - grain * (1 - CLOSE.grain));
+      narrowedAt = least;
+    }
+    const asked = { closed: node.closed, passes, isOver: isLate };
+    let relaxed = relax({ ...asked, rules, basis: node.basis });
     for (let turn = 0; turn < (nodes === 0 ? ROOT_TURNS : NODE_TURNS) && !relaxed.cut && !isLate(); turn++) {
       const more = cuts(relaxed.counts);
       if (more.length === 0) break;
       rules = [...rules, ...more];
-      relaxed = relax(rules, node.closed, relaxed.samples, passes, isLate);
+      relaxed = relax({ ...asked, rules, basis: relaxed.basis });
     }
-    if (relaxed.cut) continue;
+    if (relaxed.cut) {
+      leave(relaxed.bound);
+      continue;
+    }
     const bound = Math.max(node.bound, relaxed.bound);
+    const { prices } = relaxed;
+    const guide = once(() => guideOf(prices, rules));
+    first ??= { prices, rules };
+    const splits = splitsOf(kinds, budget.length, relaxed.counts);
+    // As long as it is open what is left out together, choices made after the relaxation are far from the best.
+    const early = splits[0]?.key === 'price' && best !== null;
     let rounded: Int32Array | null = null;
     const roundings = nodes === 0 ? effort.roundings.first : effort.roundings.later;
-    for (let turn = 0; turn < roundings && !passes(bound) && !isLate(); turn++) {
+    for (let turn = 0; turn < roundings && !early && !passes(bound) && !isLate(); turn++) {
       rounded = polish(problem, roundShares(problem, relaxed.shares, out, random, nodes + turn === 0 ? 0 : 0.35), out);
       take(rounded);
     }
     while (
+      !early &&
       !passes(bound) &&
       !isLate() &&
       annealed * (1 + idle / effort.patience) < effort.share * (limits.now() - began)
     ) {
       const from = limits.now();
       const start: Int32Array | null = rounded && whole(rounded) && turns % 2 === 1 ? rounded : best;
-      if (large) breed(relaxed);
-      else if (start) improve(start, relaxed.guide);
+      if (large) breed(relaxed, guide());
+      else if (start) improve(start, guide());
       else break;
       annealed += limits.now() - from;
     }
-    if (passes(bound)) continue;
+    if (passes(bound)) {
+      leave(bound);
+      continue;
+    }
     if (isLate()) {
       low = Math.max(low, Math.min(bound, waiting.at(-1)?.bound ?? bound));
       break;
     }
-    const splits = splitsOf(kinds, budget.length, relaxed.counts);
     if (splits.length > 0) {
-      const trial = (rule: Rule, rounds: number) => {
-        let left = rounds;
-        return relax([...rules, rule], node.closed, relaxed.samples, passes, () => left-- <= 0 || isLate());
-      };
-      const halves = chooseSplit(splits, book, { bound, samples: relaxed.samples }, least, trial, !large);
+      const glanceAt = (rule: Rule, changes: number) =>
+        glance({ ...asked, rules: [...rules, rule], basis: relaxed.basis }, changes);
+      const halves = chooseSplit(splits, book, { bound, least, passes }, glanceAt, !large);
       for (const half of halves) {
-        if (half.bound === Number.POSITIVE_INFINITY) continue;
+        if (passes(half.bound)) {
+          leave(half.bound);
+          continue;
+        }
         waiting.push({
           bound: half.bound,
           rules: [...rules, half.rule],
           closed: node.closed,
-          samples: half.samples,
+          basis: relaxed.basis,
         });
       }
       continue;
     }
     const cell = mostBroken(relaxed.shares);
     if (cell < 0) {
-      unfinished = Math.min(unfinished, bound);
+      // Every row is in one place: what the relaxation found is a choice.
+      take(roundShares(problem, relaxed.shares, out, random, 0));
+      leave(bound);
       continue;
     }
     const row = Math.floor(cell / width);
@@ -236,10 +249,19 @@ function search(problem: BudgetedProblem, limits: SearchLimits, given: Given, on
     ];
     without[cell] = 1;
     for (let place = 0; place < width; place++) if (row * width + place !== cell) within[row * width + place] = 1;
-    for (const closed of [without, within]) waiting.push({ rules, bound, closed, samples: relaxed.samples });
+    for (const closed of [without, within]) waiting.push({ rules, bound, closed, basis: relaxed.basis });
   }
-  const bound = Math.min(lifted(Math.min(low, unfinished)), least);
-  return { columnOf: best, cost: least, bound, proven: bound >= least - 1e-9 };
+  low = Math.min(low, done);
+  return { columnOf: best, cost: least, bound: Math.min(lifted(low), least), proven: passes(low) };
+}
+
+/** Worked out when it is asked for, and only then. */
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
 }
 
 /** More than any choice can cost. */
@@ -306,27 +328,6 @@ function priceOfWeight({ weight, leftOut }: BudgetedProblem): number {
     if (one > 0 && (leftOut[row] as number) > 0) least = Math.min(least, (leftOut[row] as number) / one);
   });
   return Number.isFinite(least) ? least : 1;
-}
-
-function budgetRules({ budget }: BudgetedProblem, { weights }: Kinds): Rule[] {
-  const width = budget.length + 1;
-  return [...budget].map((limit, group) =>
-    ruleOf(
-      weights.map((weight, kind) => [kind * width + group, weight]),
-      limit + SLACK,
-    ),
-  );
-}
-
-/** What is left out costs at least so much together. */
-function outRule({ prices }: Kinds, groups: number, atLeast: number): Rule[] {
-  if (atLeast <= 0) return [];
-  return [
-    ruleOf(
-      prices.map((price, kind) => [kind * (groups + 1) + groups, -price]),
-      -atLeast + SLACK,
-    ),
-  ];
 }
 
 function mostBroken(shares: Float64Array): number {

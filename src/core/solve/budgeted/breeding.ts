@@ -12,7 +12,7 @@ type Means = {
   /** Improve a choice by chance, at so many times the usual heat. */
   anneal: (columnOf: Int32Array, guide: Float64Array, warmth: number) => Int32Array | null;
   /** Solve a part of the problem, or come as near as the time allows. */
-  solve: (part: BudgetedProblem, limits: SearchLimits) => Int32Array | null;
+  solve: (part: BudgetedProblem, limits: SearchLimits, start: Int32Array) => Int32Array | null;
   /** Whether nobody is left out who must not be. */
   whole: (columnOf: Int32Array) => boolean;
   /** Told of every choice that is found. */
@@ -44,7 +44,7 @@ type Kept = { columnOf: Int32Array; cost: number };
  * crossings of choices: Rothberg 2007).
  * @returns what makes one more choice
  */
-export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Relaxed) => void {
+export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Relaxed, guide: Float64Array) => void {
   const { rows, groupOf, budget } = problem;
   const { out, limits, random, anneal, solve, whole, take } = means;
   const width = budget.length + 1;
@@ -59,10 +59,10 @@ export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Rela
     kept.sort((a, b) => a.cost - b.cost);
     kept.length = Math.min(kept.length, KEPT);
   };
-  const begin = (relaxed: Relaxed, turn: number) => {
+  const begin = (relaxed: Relaxed, guide: Float64Array, turn: number) => {
     const start = polish(problem, roundShares(problem, relaxed.shares, out, random, turn === 0 ? 0 : BENT), out);
     keep(start);
-    const made = anneal(start, relaxed.guide, WARMTHS[turn % WARMTHS.length] as number);
+    const made = anneal(start, guide, WARMTHS[turn % WARMTHS.length] as number);
     if (made) keep(polish(problem, made, out));
   };
   const cross = ({ columnOf }: Kept, shares: Float64Array, turn: number, left: number) => {
@@ -79,17 +79,17 @@ export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Rela
     }
     const part = partOf(problem, columnOf, free);
     const untilMs = Math.min(limits.untilMs, limits.now() + PART_SHARE * left);
-    const made = solve(part.problem, { ...limits, untilMs, seed: turn + 1 });
+    const made = solve(part.problem, { ...limits, untilMs, seed: turn + 1 }, part.start);
     if (made) keep(polish(problem, withPart(columnOf, part, made), out));
   };
   let began = Number.NaN;
   let turns = 0;
   let crossings = 0;
-  return (relaxed) => {
+  return (relaxed, guide) => {
     if (Number.isNaN(began)) began = limits.now();
     const left = limits.untilMs - began;
     const best = kept[0];
-    if (!best || limits.now() - began < START_SHARE * left) begin(relaxed, turns++);
+    if (!best || limits.now() - began < START_SHARE * left) begin(relaxed, guide, turns++);
     else if (!isOver(limits)) cross(best, relaxed.shares, crossings++, left);
   };
 }

@@ -1,7 +1,8 @@
 import { budgetCut } from './budgetCut';
 import type { Kinds } from './kinds';
 import { type BudgetedProblem, SLACK } from './problem';
-import { type Rule, ruleOf } from './relaxation';
+import { type Rule, ruleOf } from './rules';
+import { brokenBy, WHOLE } from './splits';
 
 /** Finds rules that whole counts within the budgets keep and the counts of a relaxation do not, a group at a time. */
 export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds): (counts: Float64Array) => Rule[] {
@@ -24,6 +25,8 @@ export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds)
       const here = Float64Array.from(kindsOfWeight, (kinds) =>
         kinds.reduce((sum, kind) => sum + (counts[kind * width + group] as number), 0),
       );
+      // What is whole fills the budget as well as a choice can.
+      if (here.every((count) => brokenBy(count) < WHOLE)) return [];
       // With the play that a choice has too: else what fills a budget to the last decimal would be cut off.
       const cut = budgetCut(heavy, most[group] as Int32Array, limit + SLACK, here);
       if (!cut) return [];

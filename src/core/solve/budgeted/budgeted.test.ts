@@ -11,7 +11,8 @@ import { kindsOf } from './kinds';
 import { partOf, withPart } from './partOf';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin } from './problem';
-import { relaxation, ruleOf } from './relaxation';
+import { relaxation } from './relaxation';
+import { budgetRules } from './rules';
 
 /** Every way to fill a budget. */
 function fillings(weights: number[], most: number[], budget: number): number[][] {
@@ -172,21 +173,10 @@ describe('choices bred from each other', () => {
   function bredFrom(problem: BudgetedProblem, seed: number): number[] {
     const costs: number[] = [];
     const kinds = kindsOf(problem);
-    const width = problem.budget.length + 1;
-    const rules = [...problem.budget].map((limit, group) =>
-      ruleOf(
-        kinds.weights.map((weight, kind) => [kind * width + group, weight]),
-        limit,
-      ),
-    );
-    const relax = relaxation(problem, kinds, problem.leftOut, () => {});
-    const relaxed = relax(
-      rules,
-      null,
-      [],
-      () => false,
-      () => false,
-    );
+    const rules = budgetRules(problem, kinds);
+    const { relax, guideOf } = relaxation(problem, kinds, problem.leftOut);
+    const relaxed = relax({ rules, closed: null, basis: null, passes: () => false, isOver: () => false });
+    const guide = guideOf(relaxed.prices, rules);
     const breed = breeding(problem, {
       out: problem.leftOut,
       limits: stepLimits(500, seed),
@@ -201,7 +191,7 @@ describe('choices bred from each other', () => {
         costs.push(costOf(problem, columnOf));
       },
     });
-    for (let turn = 0; turn < 200; turn++) breed(relaxed);
+    for (let turn = 0; turn < 200; turn++) breed(relaxed, guide);
     return costs;
   }
 

@@ -1,38 +1,40 @@
-import type { Relaxed, Rule, Sample } from './relaxation';
+import type { Rule } from './rules';
 import { halves, type Split } from './splits';
 
-type Half = { rule: Rule; bound: number; samples: Sample[] };
+type Half = { rule: Rule; bound: number };
 
 /** What splits on one count have brought so far, a unit of the count. */
 type Gains = { tried: number; down: number; up: number };
 export type GainBook = Map<string, Gains>;
 
+/** What halves are judged by: their bound before, the best choice known, and whether a bound is as good as that. */
+type Standard = { bound: number; least: number; passes: (bound: number) => boolean };
+
 /** After so many trials a split is judged by what it brought before. */
 const TRUSTED = 4;
 /** So many trials without a better one end the search. */
 const PATIENCE = 8;
-const ROUNDS = 10;
+const CHANGES = 40;
 
 /**
  * The split that lifts the bound of both its halves most, by trying the likely ones for a few rounds (strong branching
  * with a memory: Achterberg, Koch and Martin 2005).
  * @param splits the likely ones first
- * @param least cost of the best choice known
- * @param tries 0 to take the first without trying
+ * @param glance the bound under one more rule, as far as so many changes of the basis tell
+ * @param tries false to take the first without trying
  */
 export function chooseSplit(
   splits: readonly Split[],
   book: GainBook,
-  { bound, samples }: Pick<Relaxed, 'bound' | 'samples'>,
-  least: number,
-  relax: (rule: Rule, rounds: number) => Relaxed,
+  { bound, least, passes }: Standard,
+  glance: (rule: Rule, changes: number) => number,
   tries: boolean,
 ): [Half, Half] {
   const plain = (split: Split): [Half, Half] => {
     const [down, up] = halves(split);
     return [
-      { rule: down, bound, samples },
-      { rule: up, bound, samples },
+      { rule: down, bound },
+      { rule: up, bound },
     ];
   };
   const [first] = splits as [Split, ...Split[]];
@@ -59,12 +61,10 @@ export function chooseSplit(
       continue;
     }
     if (without >= PATIENCE) continue;
-    const tried = halves(split).map((rule): Half => {
-      const half = relax(rule, ROUNDS);
-      return half.cut
-        ? { rule, bound: Number.POSITIVE_INFINITY, samples }
-        : { rule, bound: Math.max(bound, half.bound), samples: half.samples };
-    }) as [Half, Half];
+    const tried = halves(split).map((rule): Half => ({ rule, bound: Math.max(bound, glance(rule, CHANGES)) })) as [
+      Half,
+      Half,
+    ];
     const [low, high] = tried.map((half) => gain(half.bound)) as [number, number];
     const gains = known ?? { tried: 0, down: 0, up: 0 };
     book.set(split.key, {
@@ -72,7 +72,7 @@ export function chooseSplit(
       down: gains.down + low / down,
       up: gains.up + high / (1 - down),
     });
-    if (tried.some((half) => half.bound === Number.POSITIVE_INFINITY)) return tried;
+    if (tried.some((half) => passes(half.bound))) return tried;
     const score = low * high;
     without = score > bestScore ? 0 : without + 1;
     if (score > bestScore) {

@@ -1,192 +1,192 @@
-import { assign } from '../assignment';
-import { type ColumnLp, columnLp } from '../columnLp';
+import { dualSimplex, TINY_SHARE } from './dualSimplex';
 import type { Kinds } from './kinds';
-import { type BudgetedProblem, costAt } from './problem';
+import { lpModel, placeOf, rowOf } from './lpModel';
+import { keepPairs } from './openPairs';
+import type { BudgetedProblem } from './problem';
+import { type Rule, sumOfRules } from './rules';
+import { type Basis, basisOf, beginning, extend, invert, type Standing } from './standing';
 
-/**
- * A row of the relaxation: what counts of each kind in each group, and of each kind left out, may come to at most.
- * Cells lie kind after kind, groups + 1 of each; the last one is for left out.
- */
-export type Rule = { cells: Int32Array; factors: Float64Array; limit: number };
-
-export function ruleOf(parts: readonly (readonly [cell: number, factor: number])[], limit: number): Rule {
-  return {
-    cells: Int32Array.from(parts, ([cell]) => cell),
-    factors: Float64Array.from(parts, ([, one]) => one),
-    limit,
-  };
-}
-
-/** One assignment that keeps no budget, with its counts. */
-export type Sample = { columnOf: Int32Array; cost: number; placeOf: Int32Array; counts: Float64Array };
+/** What columns and rules are priced at, none above 0. */
+export type Prices = { columns: Float64Array; rules: Float64Array };
 
 export type Relaxed = {
-  /** No choice under these rules is cheaper. */
+  /** No choice under these rules is cheaper; Infinity when there is none. */
   bound: number;
-  /** Whether the bound passed the cutoff, so that the rest is empty. */
+  /** Whether the bound passed the cutoff, so that shares and counts are empty. */
   cut: boolean;
-  samples: Sample[];
+  basis: Basis;
+  prices: Prices;
   /** Share of each row in each group and left out: rows × (groups + 1). */
   shares: Float64Array;
   counts: Float64Array;
-  /** Costs that speak for groups whose budgets have room and against the others, as the rules were priced last. */
-  guide: Float64Array;
 };
 
-/** The samples that the prices of the moment speak least against. */
-function cheapest(samples: Sample[], lp: ColumnLp): Sample[] {
-  if (samples.length <= KEPT) return samples;
-  const against = Float64Array.from(samples, (_, at) => lp.reduced(at));
-  return [...samples.keys()]
-    .sort((a, b) => (against[a] as number) - (against[b] as number))
-    .slice(0, KEPT)
-    .map((at) => samples[at] as Sample);
-}
+export type Asked = {
+  rules: readonly Rule[];
+  /** 1 for each row and group (or left out) that are kept apart; null for none. */
+  closed: Uint8Array | null;
+  /** Where to begin; null for the beginning. */
+  basis: Basis | null;
+  /** Whether a bound is as good as the best choice known. */
+  passes: (bound: number) => boolean;
+  isOver: () => boolean;
+};
 
-const ENOUGH = 1e-4;
-const KEPT = 60;
+export type Relaxation = {
+  relax: (asked: Asked) => Relaxed;
+  /** The bound with so many changes of the basis at most. */
+  glance: (asked: Asked, changes: number) => number;
+  /** Close for good what no choice under these rules and cheaper than `below` has in it, as their prices tell. */
+  narrow: (prices: Prices, rules: readonly Rule[], below: number) => void;
+  /** Costs that speak for groups whose budgets have room and against the others, next to the one with most room. */
+  guideOf: (prices: Prices, rules: readonly Rule[]) => Float64Array;
+};
+
+/** Numbers in the inverses that are kept for what may be asked next. */
+const KEPT_NUMBERS = 1_500_000;
 
 /**
- * The problem with its budgets and further rules priced instead of kept (Dantzig and Wolfe 1960): a small linear
- * program over assignments, each new one found as an unbudgeted assignment at the prices of the moment.
- * @param out price of leaving a row out, large where it must not be
- * @param onSample called with every assignment met
+ * The problem with rows in shares: the linear program of the assignment, with its budgets and further rules as rows of
+ * it. Each solution begins where one before ended. Bounds are worked out from the prices and the costs themselves, so
+ * that they hold however the arithmetic was rounded.
+ * @param out price of leaving a row out
  */
-export function relaxation(
-  problem: BudgetedProblem,
-  { kindOf, weights }: Kinds,
-  out: Float64Array,
-  onSample: (sample: Sample) => void,
-) {
-  const { rows, columns, cost, groupOf } = problem;
-  const groups = problem.budget.length;
+export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64Array): Relaxation {
+  const { rows, columns, cost, groupOf, budget } = problem;
+  const { kindOf, weights } = kinds;
+  const groups = budget.length;
   const width = groups + 1;
-  const cells = weights.length * width;
-  const priced = new Float64Array(cost);
-  const pricedOut = new Float64Array(rows);
-  const surcharge = new Float64Array(cells);
-  const added = new Float64Array(weights.length * columns);
-  const penalty = 1000 * (1 + out.reduce((most, one) => Math.max(most, one), 0));
+  const model = lpModel(problem, kinds, out);
+  const { pairs, never, firstOut, firstSlack, cellCount } = model;
+  const { columnAt, from, until } = pairs;
 
-  /** Costs with what the rules say for or against each group, next to the group that they say least against. */
-  const guideOf = (): Float64Array => {
-    const guide = new Float64Array(cost);
-    const least = Float64Array.from(weights, (_, kind) =>
-      Math.min(...surcharge.subarray(kind * width, kind * width + groups)),
-    );
+  const addedBy = (prices: Prices, rules: readonly Rule[]): Float64Array => {
+    const added = new Float64Array(cellCount);
+    sumOfRules(rules, prices.rules, 0, added);
+    return added;
+  };
+  /** The bound of any prices: each row takes its cheapest, which is told too. */
+  const boundOf = (prices: Prices, rules: readonly Rule[], closed: Uint8Array | null, paid?: Float64Array): number => {
+    const added = addedBy(prices, rules);
+    let sum = 0;
+    for (let column = 0; column < columns; column++) sum += prices.columns[column] as number;
+    for (let at = 0; at < rules.length; at++) sum += (prices.rules[at] as number) * (rules[at] as Rule).limit;
     for (let row = 0; row < rows; row++) {
-      const kind = kindOf[row] as number;
-      for (let column = 0; column < columns; column++) {
-        const at = row * columns + column;
-        const more = (surcharge[kind * width + (groupOf[column] as number)] as number) - (least[kind] as number);
-        guide[at] = (guide[at] as number) + more;
+      const first = (kindOf[row] as number) * width;
+      let least = Number.POSITIVE_INFINITY;
+      for (let group = 0; group < groups; group++) {
+        if (closed?.[row * width + group]) continue;
+        const more = added[first + group] as number;
+        const end = until[row * groups + group] as number;
+        for (let slot = from[row * groups + group] as number; slot < end; slot++) {
+          const column = columnAt[slot] as number;
+          const one = (cost[row * columns + column] as number) - (prices.columns[column] as number) - more;
+          if (one < least) least = one;
+        }
       }
+      if (!never[firstOut + row] && !closed?.[row * width + groups])
+        least = Math.min(least, (out[row] as number) - (added[first + groups] as number));
+      if (paid) paid[row] = least;
+      sum += least;
     }
-    return guide;
-  };
-  const sampleOf = (columnOf: Int32Array): Sample => {
-    const placeOf = new Int32Array(rows);
-    const counts = new Float64Array(cells);
-    let sum = 0;
-    for (let row = 0; row < rows; row++) {
-      const column = columnOf[row] as number;
-      const place = column < 0 ? groups : (groupOf[column] as number);
-      placeOf[row] = place;
-      sum += column < 0 ? (out[row] as number) : costAt(problem, row, column);
-      const cell = (kindOf[row] as number) * width + place;
-      counts[cell] = (counts[cell] as number) + 1;
-    }
-    return { columnOf, cost: sum, placeOf, counts };
-  };
-  const sumOf = ({ cells: some, factors }: Rule, counts: Float64Array): number => {
-    let sum = 0;
-    for (let at = 0; at < some.length; at++) sum += (factors[at] as number) * (counts[some[at] as number] as number);
     return sum;
   };
+  const pricesOf = ({ price }: Standing): Prices => {
+    const below = price.slice(rows);
+    for (let at = 0; at < below.length; at++) if ((below[at] as number) > 0) below[at] = 0;
+    return { columns: below.subarray(0, columns), rules: below.subarray(columns) };
+  };
 
-  /**
-   * @param closed 1 for each row and group (or left out) that are kept apart; null for none
-   * @param known assignments to begin with
-   * @param passes whether a bound is as good as the best choice known
-   */
-  return (
-    rules: readonly Rule[],
-    closed: Uint8Array | null,
-    known: readonly Sample[],
-    passes: (bound: number) => boolean,
-    isOver: () => boolean,
-  ): Relaxed => {
-    const lp = columnLp(
-      Float64Array.from(rules, (rule) => rule.limit),
-      penalty,
-    );
-    const samples: Sample[] = [];
-    const add = (sample: Sample) => {
-      samples.push(sample);
-      lp.add(
-        sample.cost,
-        Float64Array.from(rules, (rule) => sumOf(rule, sample.counts)),
-      );
+  // The latest standings by their bases, and where the inverses of those no longer kept were: new ones are written there.
+  const kept = new Map<Basis, Standing>();
+  const keptAtMost = Math.max(2, Math.floor(KEPT_NUMBERS / (rows + columns) ** 2));
+  const spare: Float64Array[] = [];
+  const keep = (basis: Basis, standing: Standing) => {
+    kept.set(basis, standing);
+    const oldest = kept.keys().next();
+    if (kept.size <= keptAtMost || oldest.done) return;
+    spare.push((kept.get(oldest.value) as Standing).inverse.rows);
+    kept.delete(oldest.value);
+  };
+  const standingOf = ({ rules, basis }: Asked): Standing => {
+    const known = basis && kept.get(basis);
+    if (known?.rules.every((rule, at) => rules[at] === rule)) return extend(model, known, rules, spare.pop());
+    return (basis && invert(model, rules, basis)) ?? (invert(model, rules, beginning(model)) as Standing);
+  };
+  /** As far as the program goes, and its bound: Infinity when nothing keeps the rules. */
+  const settle = (asked: Asked, standing: Standing, most: number): { bound: number; cut: boolean } => {
+    const { rules, closed, passes, isOver } = asked;
+    const boundNow = () => boundOf(pricesOf(standing), rules, closed);
+    // The value is a little above the bound of its prices: only that one counts.
+    let passed = Number.NaN;
+    const isEnough = (value: number) => {
+      if (!passes(value)) return false;
+      passed = boundNow();
+      return passes(passed);
     };
-    for (const sample of known) {
-      if (closed?.some((one, at) => one === 1 && sample.placeOf[Math.floor(at / width)] === at % width)) continue;
-      add(sample);
-    }
-    let bound = Number.NEGATIVE_INFINITY;
-    const given = (cut: boolean): Relaxed => {
+    const outcome = dualSimplex(model, standing, { closed, passes: isEnough, isOver, most });
+    if (outcome === 'contradicted') return { bound: Number.POSITIVE_INFINITY, cut: true };
+    if (outcome === 'passed') return { bound: passed, cut: true };
+    const bound = boundNow();
+    return { bound, cut: passes(bound) };
+  };
+
+  return {
+    relax: (asked) => {
+      const standing = standingOf(asked);
+      const { bound, cut } = settle(asked, standing, Number.POSITIVE_INFINITY);
+      const { member, values } = standing;
       const shares = new Float64Array(rows * width);
-      const counts = new Float64Array(cells);
-      if (!cut) {
-        lp.weights().forEach((share, at) => {
-          if (share < 1e-9) return;
-          const { placeOf } = samples[at] as Sample;
-          for (let row = 0; row < rows; row++) {
-            const place = placeOf[row] as number;
-            shares[row * width + place] = (shares[row * width + place] as number) + share;
-            const cell = (kindOf[row] as number) * width + place;
-            counts[cell] = (counts[cell] as number) + share;
-          }
-        });
+      const counts = new Float64Array(cellCount);
+      for (let at = 0; at < member.length && !cut; at++) {
+        const one = member[at] as number;
+        const share = Math.min(1, values[at] as number);
+        if (one >= firstSlack || share < TINY_SHARE) continue;
+        const row = rowOf(model, one);
+        const place = placeOf(model, one);
+        shares[row * width + place] = (shares[row * width + place] as number) + share;
+        const cell = (kindOf[row] as number) * width + place;
+        counts[cell] = (counts[cell] as number) + share;
       }
-      return { bound, cut, samples: cheapest(samples, lp), shares, counts, guide: cut ? cost : guideOf() };
-    };
-    for (let round = 0; round < 400; round++) {
-      const { prices, base, value, lacking } = lp.solve();
-      surcharge.fill(0);
-      let constant = 0;
-      rules.forEach(({ cells: some, factors, limit }, at) => {
-        // Any price that is not above 0 gives a bound; rounding must not bring one above it.
-        const price = Math.min(0, prices[at] as number);
-        if (price === 0) return;
-        constant += price * limit;
-        for (let part = 0; part < some.length; part++) {
-          const cell = some[part] as number;
-          surcharge[cell] = (surcharge[cell] as number) - price * (factors[part] as number);
-        }
+      const basis = basisOf(model, standing);
+      if (cut) spare.push(standing.inverse.rows);
+      else keep(basis, standing);
+      return { bound, cut, basis, prices: pricesOf(standing), shares, counts };
+    },
+    glance: (asked, changes) => {
+      const standing = standingOf(asked);
+      const { bound } = settle(asked, standing, changes);
+      spare.push(standing.inverse.rows);
+      return bound;
+    },
+    narrow: (prices, rules, below) => {
+      const paid = new Float64Array(rows);
+      const room = below - boundOf(prices, rules, null, paid);
+      const added = addedBy(prices, rules);
+      const isOpen = (row: number, place: number, own: number) =>
+        own - (added[(kindOf[row] as number) * width + place] as number) - (paid[row] as number) <= room;
+      keepPairs(pairs, (segment, slot) => {
+        const row = Math.floor(segment / groups);
+        const column = columnAt[slot] as number;
+        const own = (cost[row * columns + column] as number) - (prices.columns[column] as number);
+        const open = isOpen(row, segment % groups, own);
+        if (!open) never[row * columns + column] = 1;
+        return open;
       });
-      for (let kind = 0; kind < weights.length; kind++)
-        for (let column = 0; column < columns; column++)
-          added[kind * columns + column] = surcharge[kind * width + (groupOf[column] as number)] as number;
+      for (let row = 0; row < rows; row++) if (!isOpen(row, groups, out[row] as number)) never[firstOut + row] = 1;
+    },
+    guideOf: (prices, rules) => {
+      const added = addedBy(prices, rules);
+      const guide = new Float64Array(cost);
+      const most = weights.map((_, kind) => Math.max(...added.subarray(kind * width, kind * width + groups)));
       for (let row = 0; row < rows; row++) {
-        const first = (kindOf[row] as number) * width;
-        const more = (kindOf[row] as number) * columns;
-        const at = row * columns;
-        for (let column = 0; column < columns; column++)
-          priced[at + column] = (cost[at + column] as number) + (added[more + column] as number);
-        pricedOut[row] = (out[row] as number) + (surcharge[first + groups] as number);
-        if (closed === null) continue;
-        for (let column = 0; column < columns; column++)
-          if (closed[row * width + (groupOf[column] as number)]) priced[at + column] = Number.POSITIVE_INFINITY;
-        if (closed[row * width + groups]) pricedOut[row] = penalty;
+        const kind = kindOf[row] as number;
+        for (let column = 0; column < columns; column++) {
+          const more = (most[kind] as number) - (added[kind * width + (groupOf[column] as number)] as number);
+          guide[row * columns + column] = (guide[row * columns + column] as number) + more;
+        }
       }
-      const { columnOf, cost: least } = assign(rows, columns, priced, pricedOut);
-      bound = Math.max(bound, least + constant);
-      if (passes(bound)) return given(true);
-      const sample = sampleOf(columnOf);
-      onSample(sample);
-      if (least - base >= -1e-6 || (lacking < 1e-9 && value - bound < ENOUGH) || isOver()) break;
-      add(sample);
-    }
-    return given(false);
+      return guide;
+    },
   };
 }

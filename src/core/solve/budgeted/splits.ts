@@ -1,10 +1,11 @@
 import type { Kinds } from './kinds';
-import { type Rule, ruleOf } from './relaxation';
+import { type Rule, ruleOf } from './rules';
 
 /** A count that a relaxation leaves broken, to be at most its floor or at least its ceiling. */
 export type Split = { key: string; parts: [cell: number, factor: number][]; value: number };
 
-const WHOLE = 1e-5;
+/** Counts broken by less are whole. */
+export const WHOLE = 1e-5;
 
 /** How far a number is from the nearest whole one. */
 export const brokenBy = (value: number): number => Math.abs(value - Math.round(value));

@@ -1,0 +1,144 @@
+import { changeBasis } from '../basisInverse';
+import type { LpModel } from './lpModel';
+import { placeOf, rowOf } from './lpModel';
+import { sumOfRules } from './rules';
+import { directTo, type Standing, TINY_PIVOT } from './standing';
+
+/** What is less than this below 0 is 0. */
+export const TINY_SHARE = 1e-7;
+/** Costs over the prices that differ by less are alike: then the member that moves most is taken. */
+const TINY_COST = 1e-12;
+/** What no prices settle is a contradiction only when it is further off than rounding can bring it. */
+const UNSETTLED = 1e-5;
+const LEAST_SQUARE = 1e-6;
+/** Changes of the basis between two looks at the clock. */
+const LOOK = 16;
+
+/** 'settled' at the optimum, 'passed' the cutoff, 'contradicted' when nothing keeps the rules, 'stopped' before. */
+export type Outcome = 'settled' | 'passed' | 'contradicted' | 'stopped';
+export type Course = {
+  /** 1 for each row and place that are kept apart; null for none. */
+  closed: Uint8Array | null;
+  /** Asked with the value so far, which a perturbation has lifted a little. */
+  passes: (value: number) => boolean;
+  isOver: () => boolean;
+  /** Changes of the basis at most. */
+  most: number;
+};
+
+/**
+ * Bring a standing whose prices speak against no member to one that keeps all rows (dual simplex with steepest edges:
+ * Forrest and Goldfarb 1992). It is changed in place, and its prices give a bound at every step.
+ */
+export function dualSimplex(model: LpModel, standing: Standing, { closed, passes, isOver, most }: Course): Outcome {
+  const { rows, columns, groups, width, firstOut, firstSlack, kindOf, groupOf, priceOf, never, cellCount } = model;
+  const { columnAt, priceAt, from, until } = model.pairs;
+  const { rules, inverse, member, values, price } = standing;
+  const { size, rows: entries, squares } = inverse;
+  const firstRuleRow = rows + columns;
+  // Members that must come to 0.
+  const shut = new Uint8Array(size);
+  let value = 0;
+  for (let at = 0; at < size; at++) {
+    const one = member[at] as number;
+    if (one >= firstSlack) continue;
+    value += (priceOf[one] as number) * (values[at] as number);
+    if (never[one]) shut[at] = 1;
+    else if (closed !== null) shut[at] = closed[rowOf(model, one) * width + placeOf(model, one)] as number;
+  }
+  // What the prices of the rules, and a step along the leaving row, come to in each cell.
+  const added = new Float64Array(cellCount);
+  sumOfRules(rules, price, firstRuleRow, added);
+  const stepAdded = new Float64Array(cellCount);
+  const step = new Float64Array(size);
+  const steepestOf = new Float64Array(groups);
+  const direction = new Float64Array(size);
+
+  for (let changes = 0; ; changes++) {
+    // What is furthest below 0, or above it where it must not be, for how steep the way is.
+    let leaving = -1;
+    let furthest = 0;
+    for (let at = 0; at < size; at++) {
+      const one = values[at] as number;
+      if (one > -TINY_SHARE && !(shut[at] === 1 && one > TINY_SHARE)) continue;
+      const far = (one * one) / Math.max(LEAST_SQUARE, squares[at] as number);
+      if (far <= furthest) continue;
+      furthest = far;
+      leaving = at;
+    }
+    if (leaving < 0) return 'settled';
+    if (passes(value)) return 'passed';
+    if (changes >= most || (changes % LOOK === LOOK - 1 && isOver())) return 'stopped';
+    const beyond = values[leaving] as number;
+    const sign = beyond < 0 ? -1 : 1;
+    for (let at = 0; at < size; at++) step[at] = sign * (entries[leaving * size + at] as number);
+    sumOfRules(rules, step, firstRuleRow, stepAdded);
+    steepestOf.fill(Number.NEGATIVE_INFINITY);
+    for (let column = 0; column < columns; column++) {
+      const group = groupOf[column] as number;
+      const one = step[rows + column] as number;
+      if (one > (steepestOf[group] as number)) steepestOf[group] = one;
+    }
+    // Which member takes its place: the one whose cost is the first to be met by the prices on their way.
+    let entering = -1;
+    let least = Number.POSITIVE_INFINITY;
+    let steepest = 0;
+    for (let row = 0; row < rows; row++) {
+      const first = (kindOf[row] as number) * width;
+      const rowStep = step[row] as number;
+      const rowPrice = price[row] as number;
+      for (let group = 0; group < groups; group++) {
+        if (closed?.[row * width + group]) continue;
+        const pairStep = rowStep + (stepAdded[first + group] as number);
+        if (pairStep + (steepestOf[group] as number) < TINY_PIVOT) continue;
+        const pairPrice = rowPrice + (added[first + group] as number);
+        const end = until[row * groups + group] as number;
+        for (let slot = from[row * groups + group] as number; slot < end; slot++) {
+          const column = columnAt[slot] as number;
+          const slope = pairStep + (step[rows + column] as number);
+          if (slope < TINY_PIVOT) continue;
+          const over = (priceAt[slot] as number) - pairPrice - (price[rows + column] as number);
+          const limit = least * slope;
+          if (over > limit + TINY_COST || (over > limit - TINY_COST && slope <= steepest)) continue;
+          least = over > 0 ? over / slope : 0;
+          steepest = slope;
+          entering = row * columns + column;
+        }
+      }
+      if (never[firstOut + row] || closed?.[row * width + groups]) continue;
+      const slope = rowStep + (stepAdded[first + groups] as number);
+      if (slope < TINY_PIVOT) continue;
+      const over = (priceOf[firstOut + row] as number) - rowPrice - (added[first + groups] as number);
+      const limit = least * slope;
+      if (over > limit + TINY_COST || (over > limit - TINY_COST && slope <= steepest)) continue;
+      least = over > 0 ? over / slope : 0;
+      steepest = slope;
+      entering = firstOut + row;
+    }
+    for (let at = rows; at < size; at++) {
+      const slope = step[at] as number;
+      if (slope < TINY_PIVOT) continue;
+      const over = -(price[at] as number);
+      const limit = least * slope;
+      if (over > limit + TINY_COST || (over > limit - TINY_COST && slope <= steepest)) continue;
+      least = over > 0 ? over / slope : 0;
+      steepest = slope;
+      entering = firstSlack + at - rows;
+    }
+    if (entering < 0) {
+      if (Math.abs(beyond) > UNSETTLED) return 'contradicted';
+      values[leaving] = 0;
+      continue;
+    }
+    directTo(model, standing, entering, direction);
+    value += least * Math.abs(beyond);
+    for (let at = 0; at < size; at++) price[at] = (price[at] as number) + least * (step[at] as number);
+    for (let at = 0; at < cellCount; at++) added[at] = (added[at] as number) + least * (stepAdded[at] as number);
+    const moved = beyond / (direction[leaving] as number);
+    for (let at = 0; at < size; at++) values[at] = (values[at] as number) - moved * (direction[at] as number);
+    values[leaving] = moved;
+    changeBasis(inverse, leaving, direction);
+    member[leaving] = entering;
+    shut[leaving] = 0;
+  }
+}

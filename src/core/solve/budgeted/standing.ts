@@ -1,0 +1,197 @@
+import { type BasisInverse, changeBasis, unitInverse, widerInverse } from '../basisInverse';
+import { cellOf, type LpModel, rowOf } from './lpModel';
+import type { Rule } from './rules';
+
+/** A basis without the slacks of rules, and the rules whose slacks are not in it. */
+export type Basis = { members: Int32Array; binding: readonly Rule[] };
+
+/** A basis, for each of its rows the member solved for and what it comes to, and what the row is priced at. */
+export type Standing = {
+  rules: readonly Rule[];
+  /** For each cell the rules that count it: row of the program, and factor. */
+  uses: Uses;
+  inverse: BasisInverse;
+  member: Int32Array;
+  values: Float64Array;
+  price: Float64Array;
+};
+type Uses = { at: number; by: number }[][];
+
+/** A member that counts less than this for a row cannot be solved for by it. */
+export const TINY_PIVOT = 1e-7;
+
+function usesOf({ rows, columns, cellCount }: LpModel, rules: readonly Rule[]): Uses {
+  const uses: Uses = Array.from({ length: cellCount }, () => []);
+  rules.forEach(({ cells, factors }, rule) => {
+    for (let part = 0; part < cells.length; part++)
+      if (factors[part] !== 0)
+        (uses[cells[part] as number] as Uses[number]).push({ at: rows + columns + rule, by: factors[part] as number });
+  });
+  return uses;
+}
+
+/** The inverse times the column of a member, into `direction`. */
+export function directTo(
+  model: LpModel,
+  { inverse: { size, rows: entries }, uses }: Pick<Standing, 'inverse' | 'uses'>,
+  member: number,
+  direction: Float64Array,
+): void {
+  const { rows, columns, firstOut, firstSlack } = model;
+  if (member >= firstSlack) {
+    const at = rows + member - firstSlack;
+    for (let row = 0; row < size; row++) direction[row] = entries[row * size + at] as number;
+    return;
+  }
+  const first = rowOf(model, member);
+  for (let row = 0; row < size; row++) direction[row] = entries[row * size + first] as number;
+  const add = (at: number, by: number) => {
+    for (let row = 0; row < size; row++) {
+      const entry = entries[row * size + at] as number;
+      if (entry !== 0) direction[row] = (direction[row] as number) + by * entry;
+    }
+  };
+  if (member < firstOut) add(rows + (member % columns), 1);
+  for (const { at, by } of uses[cellOf(model, member)] as Uses[number]) add(at, by);
+}
+
+/** Each row by itself at its cheapest: no price speaks against it, though columns may be taken more than once. */
+export function beginning({ rows, columns, groups, firstOut, firstSlack, priceOf, never, pairs }: LpModel): Basis {
+  const members = new Int32Array(rows + columns);
+  for (let row = 0; row < rows; row++) {
+    let least = never[firstOut + row] ? Number.POSITIVE_INFINITY : (priceOf[firstOut + row] as number);
+    members[row] = firstOut + row;
+    const end = pairs.until[row * groups + groups - 1] ?? 0;
+    for (let slot = pairs.from[row * groups] ?? 0; slot < end; slot++) {
+      if ((pairs.priceAt[slot] as number) >= least) continue;
+      least = pairs.priceAt[slot] as number;
+      members[row] = row * columns + (pairs.columnAt[slot] as number);
+    }
+  }
+  for (let column = 0; column < columns; column++) members[rows + column] = firstSlack + column;
+  return { members, binding: [] };
+}
+
+/** A basis inverted, or null when it is none. The leaves of its tree come first, which keeps the inverse thin. */
+export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): Standing | null {
+  const { rows, columns, firstOut, firstSlack, firstRule, priceOf } = model;
+  const size = rows + columns + rules.length;
+  const uses = usesOf(model, rules);
+  const inverse = unitInverse(size);
+  const member = new Int32Array(size).fill(-1);
+  const binding = new Set(basis.binding);
+  rules.forEach((rule, at) => {
+    if (!binding.has(rule)) member[rows + columns + at] = firstRule + at;
+  });
+  const direction = new Float64Array(size);
+  const aim = (one: number) => directTo(model, { inverse, uses }, one, direction);
+  const seat = (at: number, one: number) => {
+    if (Math.abs(direction[at] as number) < TINY_PIVOT) return false;
+    changeBasis(inverse, at, direction);
+    member[at] = one;
+    return true;
+  };
+  // Pairs are edges between rows and columns.
+  const edges: number[][] = Array.from({ length: rows + columns }, () => []);
+  const ends = (one: number): [number, number] => [Math.floor(one / columns), rows + (one % columns)];
+  const waiting = new Set<number>();
+  for (const one of basis.members) {
+    if (one >= firstSlack) member[rows + one - firstSlack] = one;
+    else if (one >= firstOut) {
+      aim(one);
+      if (!seat(one - firstOut, one)) return null;
+    } else {
+      waiting.add(one);
+      for (const end of ends(one)) (edges[end] as number[]).push(one);
+    }
+  }
+  const left = Int32Array.from(edges, (some) => some.length);
+  const leaves = [...left.keys()].filter((end) => left[end] === 1);
+  for (let end = leaves.pop(); end !== undefined; end = leaves.pop()) {
+    if (left[end] !== 1 || member[end] !== -1) continue;
+    const one = (edges[end] as number[]).find((edge) => waiting.has(edge)) as number;
+    aim(one);
+    if (!seat(end, one)) continue;
+    waiting.delete(one);
+    for (const other of ends(one)) {
+      left[other] = (left[other] as number) - 1;
+      if (left[other] === 1) leaves.push(other);
+    }
+  }
+  for (const one of waiting) {
+    aim(one);
+    let at = -1;
+    for (let row = 0; row < size; row++)
+      if (member[row] === -1 && (at < 0 || Math.abs(direction[row] as number) > Math.abs(direction[at] as number)))
+        at = row;
+    if (at < 0 || !seat(at, one)) return null;
+  }
+  if (member.includes(-1)) return null;
+  const values = new Float64Array(size);
+  const price = new Float64Array(size);
+  for (let at = 0; at < size; at++) {
+    const one = member[at] as number;
+    const own = one < firstSlack ? (priceOf[one] as number) : 0;
+    let sum = 0;
+    for (let to = 0; to < size; to++) {
+      const entry = inverse.rows[at * size + to] as number;
+      if (entry === 0) continue;
+      sum += entry * (to < rows + columns ? 1 : (rules[to - rows - columns] as Rule).limit);
+      price[to] = (price[to] as number) + own * entry;
+    }
+    values[at] = sum;
+  }
+  return { rules, uses, inverse, member, values, price };
+}
+
+/**
+ * A copy with more rules, whose slacks are in the basis.
+ * @param rules those it has first
+ * @param numbers where the inverse may be written
+ */
+export function extend(model: LpModel, known: Standing, rules: readonly Rule[], numbers?: Float64Array): Standing {
+  const { rows, columns, firstSlack, firstRule, cellCount } = model;
+  const narrow = known.inverse.size;
+  const inverse = widerInverse(known.inverse, rules.length - known.rules.length, numbers);
+  const { size, rows: entries, squares } = inverse;
+  const member = new Int32Array(size);
+  member.set(known.member);
+  const values = new Float64Array(size);
+  values.set(known.values);
+  const price = new Float64Array(size);
+  price.set(known.price);
+  const factorOf = new Float64Array(cellCount);
+  for (let rule = known.rules.length; rule < rules.length; rule++) {
+    const { cells, factors, limit } = rules[rule] as Rule;
+    factorOf.fill(0);
+    for (let part = 0; part < cells.length; part++) factorOf[cells[part] as number] = factors[part] as number;
+    const own = rows + columns + rule;
+    let value = limit;
+    for (let at = 0; at < narrow; at++) {
+      const one = member[at] as number;
+      const factor = one < firstSlack ? (factorOf[cellOf(model, one)] as number) : 0;
+      if (factor === 0) continue;
+      value -= factor * (values[at] as number);
+      for (let to = 0; to < narrow; to++) {
+        const entry = entries[at * size + to] as number;
+        if (entry !== 0) entries[own * size + to] = (entries[own * size + to] as number) - factor * entry;
+      }
+    }
+    let square = 0;
+    for (let to = 0; to < size; to++) square += (entries[own * size + to] as number) ** 2;
+    squares[own] = square;
+    member[own] = firstRule + rule;
+    values[own] = value;
+  }
+  return { rules, uses: usesOf(model, rules), inverse, member, values, price };
+}
+
+/** The basis of a standing, by which it can be found again. */
+export function basisOf({ firstRule }: LpModel, { member, rules }: Standing): Basis {
+  const isSlack = new Uint8Array(rules.length);
+  for (const one of member) if (one >= firstRule) isSlack[one - firstRule] = 1;
+  return {
+    members: member.filter((one) => one < firstRule),
+    binding: rules.filter((_, at) => isSlack[at] === 0),
+  };
+}
