@@ -8,21 +8,12 @@ import { grainOf } from './grain';
 import { kindsOf } from './kinds';
 import { chooseSplit, type GainBook } from './lookAhead';
 import { polish } from './polish';
-import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK } from './problem';
+import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK, type Within } from './problem';
 import { type Prices, relaxation } from './relaxation';
 import { roundShares } from './rounding';
 import { budgetRules, type Rule } from './rules';
-import { brokenBy, splitsOf } from './splits';
+import { mostBroken, splitsOf } from './splits';
 import type { Basis } from './standing';
-
-export type Within = {
-  /** For each row its column, -1 for left out; null when there is none, or none was found. */
-  columnOf: Int32Array | null;
-  cost: number;
-  /** No choice is cheaper. */
-  bound: number;
-  proven: boolean;
-};
 
 /** Called with each better choice as it is found. */
 type OnBetter = (columnOf: Int32Array, cost: number) => void;
@@ -37,7 +28,7 @@ const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
 const EFFORT = {
   small: { roundings: { first: 3, later: 1 }, moves: 8, share: 0.35, patience: 4 },
   middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
-  large: { roundings: { first: 2, later: 0 }, moves: 15, share: 0.9, patience: Number.POSITIVE_INFINITY },
+  large: { roundings: { first: 2, later: 0 }, moves: 6, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
 const OVER_PRICES = [3, 6] as const;
@@ -59,10 +50,10 @@ const LARGE_CELLS = 20_000;
  * Cheapest one-to-one assignment within the budgets of the groups, where rows may be left out at a price.
  *
  * Without a budget that binds this is one assignment problem. Else a branch and bound over counts: each node's
- * relaxation is a linear program that begins where the one above ended, is cut by what whole counts can fill of a budget, and what it leaves
- * broken is split, counts of like rows before single rows. Choices come from rounding the relaxations and annealing,
- * those of large problems from crossing them too.
- * What must be left out at least is settled first, since it is most of the cost.
+ * relaxation is a linear program that begins where the one above ended and is cut by what whole counts can fill of a
+ * budget. What it leaves broken is split: what is left out together first, since it is most of the cost, then counts of
+ * like rows, then single rows. Choices come from rounding the relaxations and annealing, those of large problems from
+ * crossing them too.
  *
  * @param start a choice to begin with
  * @returns the best choice met before time was over, with a bound that holds
@@ -134,12 +125,12 @@ export function assignWithin(
     whole,
     take,
     anneal: (columnOf, guide, warmth) => annealFrom(columnOf, guide, warmth, OVER_PRICES[0]),
-    solve: (part, some, start) => assignWithin(part, some, undefined, start).columnOf,
+    solve: (part, some, start) => assignWithin(part, some, undefined, start),
   });
   if (start) take(start);
   const { relax, glance, narrow, guideOf } = relaxation(problem, kinds, out);
-  // What the first node knew, by which pairs that cannot help any more are left out.
-  let first: { prices: Prices; rules: Rule[] } | null = null;
+  // What the last node knew that all the others are under, by which pairs that cannot help any more are left out.
+  let stem: { prices: Prices; rules: Rule[] } | null = null;
   let narrowedAt = least;
   const cuts = budgetCuts(problem, kinds);
   const book: GainBook = new Map();
@@ -167,8 +158,8 @@ export function assignWithin(
     low = Math.max(low, node.bound);
     if (isLate()) break;
     let rules = node.rules;
-    if (first && least < narrowedAt) {
-      narrow(first.prices, first.rules, least - grain * (1 - CLOSE.grain));
+    if (stem && least < narrowedAt) {
+      narrow(stem.prices, stem.rules, least - grain * (1 - CLOSE.grain));
       narrowedAt = least;
     }
     const asked = { closed: node.closed, passes, isOver: isLate };
@@ -186,7 +177,10 @@ export function assignWithin(
     const bound = Math.max(node.bound, relaxed.bound);
     const { prices } = relaxed;
     const guide = once(() => guideOf(prices, rules));
-    first ??= { prices, rules };
+    if (waiting.length === 0) {
+      stem = { prices, rules };
+      narrowedAt = never;
+    }
     const splits = splitsOf(kinds, budget.length, relaxed.counts);
     // As long as it is open what is left out together, choices made after the relaxation are far from the best.
     const early = splits[0]?.key === 'price' && best !== null;
@@ -328,15 +322,4 @@ function priceOfWeight({ weight, leftOut }: BudgetedProblem): number {
     if (one > 0 && (leftOut[row] as number) > 0) least = Math.min(least, (leftOut[row] as number) / one);
   });
   return Number.isFinite(least) ? least : 1;
-}
-
-function mostBroken(shares: Float64Array): number {
-  let cell = -1;
-  let most = 1e-5;
-  shares.forEach((share, at) => {
-    if (brokenBy(share) <= most) return;
-    most = brokenBy(share);
-    cell = at;
-  });
-  return cell;
 }

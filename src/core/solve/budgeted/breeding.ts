@@ -1,7 +1,7 @@
 import { isOver, type SearchLimits } from '../limits';
 import { partOf, withPart } from './partOf';
 import { polish } from './polish';
-import { type BudgetedProblem, costOf, isWithin } from './problem';
+import { type BudgetedProblem, costOf, isWithin, type Within } from './problem';
 import type { Relaxed } from './relaxation';
 import { roundShares } from './rounding';
 
@@ -12,7 +12,7 @@ type Means = {
   /** Improve a choice by chance, at so many times the usual heat. */
   anneal: (columnOf: Int32Array, guide: Float64Array, warmth: number) => Int32Array | null;
   /** Solve a part of the problem, or come as near as the time allows. */
-  solve: (part: BudgetedProblem, limits: SearchLimits, start: Int32Array) => Int32Array | null;
+  solve: (part: BudgetedProblem, limits: SearchLimits, start: Int32Array) => Within;
   /** Whether nobody is left out who must not be. */
   whole: (columnOf: Int32Array) => boolean;
   /** Told of every choice that is found. */
@@ -23,17 +23,19 @@ type Means = {
 const START_SHARE = 0.3;
 const WARMTHS = [0.4, 0.25, 0.6, 0.25];
 /** How far chance bends the roundings, but for the first. */
-const BENT = 0.35;
+const BENT = 0.6;
 /** Choices that are kept. */
 const KEPT = 8;
 /** One in so many parts is where the best choice and the relaxation disagree, the others are where two choices do. */
 const BY_RELAXATION = 3;
 /** What share of a row the relaxation must have where the row is for it to be sure. */
 const SURE = 0.9999;
-/** Rows that move besides by chance, of all: with the relaxation, and with another choice. */
+/** Rows that move besides by chance, of all, at first: with the relaxation, and with another choice. */
 const LOOSE = { relaxation: 0.1, choices: 0.03 };
-/** Share of the time at first in which a part must be done. */
+/** Share of the time at first in which a part must be done; after one that is, more rows move, else fewer. */
 const PART_SHARE = 0.08;
+const MORE_LOOSE = 0.05;
+const LESS_LOOSE = 0.8;
 
 type Kept = { columnOf: Int32Array; cost: number };
 
@@ -50,6 +52,7 @@ export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Rela
   const width = budget.length + 1;
   const placeOf = (column: number) => (column < 0 ? budget.length : (groupOf[column] as number));
   const kept: Kept[] = [];
+  const loose = { ...LOOSE };
   const keep = (columnOf: Int32Array) => {
     take(columnOf);
     if (!whole(columnOf) || !isWithin(problem, columnOf)) return;
@@ -68,18 +71,19 @@ export function breeding(problem: BudgetedProblem, means: Means): (relaxed: Rela
   const cross = ({ columnOf }: Kept, shares: Float64Array, turn: number, left: number) => {
     const others = kept.slice(1);
     const other = turn % BY_RELAXATION > 0 ? others[Math.floor(random() * others.length)] : undefined;
-    const loose = other ? LOOSE.choices : LOOSE.relaxation;
+    const by = other ? 'choices' : 'relaxation';
     const free = new Uint8Array(rows);
     for (let row = 0; row < rows; row++) {
       const place = placeOf(columnOf[row] as number);
       const agreed = other
         ? place === placeOf(other.columnOf[row] as number)
         : (shares[row * width + place] as number) >= SURE;
-      free[row] = !agreed || random() < loose ? 1 : 0;
+      free[row] = !agreed || random() < loose[by] ? 1 : 0;
     }
     const part = partOf(problem, columnOf, free);
     const untilMs = Math.min(limits.untilMs, limits.now() + PART_SHARE * left);
-    const made = solve(part.problem, { ...limits, untilMs, seed: turn + 1 }, part.start);
+    const { columnOf: made, proven } = solve(part.problem, { ...limits, untilMs, seed: turn + 1 }, part.start);
+    loose[by] = proven ? loose[by] + MORE_LOOSE : loose[by] * LESS_LOOSE;
     if (made) keep(polish(problem, withPart(columnOf, part, made), out));
   };
   let began = Number.NaN;

@@ -43,3 +43,12 @@ export function isWithin(problem: BudgetedProblem, columnOf: Int32Array): boolea
   const given = givenBy(problem, columnOf);
   return problem.budget.every((budget, group) => (given[group] as number) <= budget + SLACK);
 }
+
+export type Within = {
+  /** For each row its column, -1 for left out; null when there is none, or none was found. */
+  columnOf: Int32Array | null;
+  cost: number;
+  /** No choice is cheaper. */
+  bound: number;
+  proven: boolean;
+};

@@ -54,3 +54,15 @@ export function splitsOf({ weights, prices }: Kinds, groups: number, counts: Flo
       for (let group = 0; group < groups; group++) consider(`${kind} in ${group}`, [[kind * width + group, 1]]);
   return found.sort((a, b) => brokenBy(b.value) - brokenBy(a.value));
 }
+
+/** The share of a row in a place that is furthest from whole, or -1: rows × places. */
+export function mostBroken(shares: Float64Array): number {
+  let cell = -1;
+  let most = WHOLE;
+  shares.forEach((share, at) => {
+    if (brokenBy(share) <= most) return;
+    most = brokenBy(share);
+    cell = at;
+  });
+  return cell;
+}
