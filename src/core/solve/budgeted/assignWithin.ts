@@ -1,13 +1,11 @@
 import { assign } from '../assignment';
 import { isOver, type SearchLimits } from '../limits';
 import { seededRandom } from '../random';
-import { anneal } from './anneal';
-import { breeding } from './breeding';
 import { budgetCuts } from './budgetCuts';
+import { choiceMaking, isLarge } from './choices';
 import { grainOf } from './grain';
 import { kindsOf } from './kinds';
 import { chooseSplit, type GainBook } from './lookAhead';
-import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin, SLACK, type Within } from './problem';
 import { type Prices, relaxation } from './relaxation';
 import { roundShares } from './rounding';
@@ -19,33 +17,11 @@ import type { Basis } from './standing';
 type OnBetter = (columnOf: Int32Array, cost: number) => void;
 type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; basis: Basis | null };
 
-/** Heat of the annealing, as shares of what a row's next columns cost more, or of the cheapest leaving out. */
-const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
-/**
- * Roundings of the first node and of each later one; annealing: moves for each pair of rows, share of the time, and after
- * how many turns that bring nothing better it is half of that. Without any effort only the bound is told.
- */
-const EFFORT = {
-  small: { roundings: { first: 3, later: 1 }, moves: 8, share: 0.35, patience: 4 },
-  middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
-  large: { roundings: { first: 2, later: 0 }, moves: 6, share: 0.9, patience: Number.POSITIVE_INFINITY },
-};
-/** Prices of a unit over a budget that are tried in turn, as shares of what leaving a unit out costs. */
-const OVER_PRICES = [3, 6] as const;
-/** Columns that are tried for a row: its cheapest. */
-const OPEN = 48;
-/** The column by which the spread of a row's costs is told. */
-const NEXT = 24;
 /** So near to the next step of all sums, or as a share to the best choice, a bound is there. */
 const CLOSE = { grain: 1e-5, share: 1e-7 };
 /** How often a relaxation is cut anew by what budgets allow. */
 const ROOT_TURNS = 12;
 const NODE_TURNS = 1;
-/** Above so many cells roundings and annealing take more of the time than nodes. */
-const MIDDLE_CELLS = 7000;
-/** Above so many cells choices are bred, and splits are taken without trying them first: a trial costs as much as many nodes. */
-const LARGE_CELLS = 20_000;
-
 /**
  * Cheapest one-to-one assignment within the budgets of the groups, where rows may be left out at a price.
  *
@@ -90,41 +66,15 @@ export function assignWithin(
   const passes = (bound: number) => lifted(bound) >= least - (grain > 0 ? grain / 2 : CLOSE.share * least);
   const isLate = () => isOver(limits);
   const random = seededRandom(limits.seed ?? 1);
-  const open = once(() => openColumns(problem, random));
   const kinds = kindsOf(problem);
-  const overPrice = priceOfWeight(problem);
-  const heat = once(() => heatOf(problem, open()));
-  const large = rows * columns > LARGE_CELLS;
-  const effort = EFFORT[large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
-  const began = limits.now();
-  let annealed = 0;
-  let turns = 0;
-  // Turns since the last one that brought something better: the more, the less time the next ones get.
-  let idle = 0;
-  const annealFrom = (columnOf: Int32Array, guide: Float64Array, warmth: number, over: number) =>
-    anneal(problem, columnOf, {
-      random,
-      open: open(),
-      moves: rows * rows * effort.moves,
-      hot: heat().hot * warmth,
-      cold: heat().cold,
-      over: { low: overPrice * over, high: 10 * overPrice * over },
-      guide,
-      isOver: isLate,
-    });
-  const improve = (columnOf: Int32Array, guide: Float64Array) => {
-    const found = annealFrom(columnOf, guide, 1, OVER_PRICES[turns++ % OVER_PRICES.length] as number);
-    const before = least;
-    if (found) take(polish(problem, found, out));
-    idle = least < before ? 0 : idle + 1;
-  };
-  const breed = breeding(problem, {
+  const large = isLarge(problem);
+  const makeChoices = choiceMaking(problem, {
     out,
     limits,
     random,
     whole,
     take,
-    anneal: (columnOf, guide, warmth) => annealFrom(columnOf, guide, warmth, OVER_PRICES[0]),
+    best: () => ({ columnOf: best, cost: least }),
     solve: (part, some, start) => assignWithin(part, some, undefined, start),
   });
   if (start) take(start);
@@ -176,7 +126,6 @@ export function assignWithin(
     }
     const bound = Math.max(node.bound, relaxed.bound);
     const { prices } = relaxed;
-    const guide = once(() => guideOf(prices, rules));
     if (waiting.length === 0) {
       stem = { prices, rules };
       narrowedAt = never;
@@ -184,25 +133,8 @@ export function assignWithin(
     const splits = splitsOf(kinds, budget.length, relaxed.counts);
     // As long as it is open what is left out together, choices made after the relaxation are far from the best.
     const early = splits[0]?.key === 'price' && best !== null;
-    let rounded: Int32Array | null = null;
-    const roundings = nodes === 0 ? effort.roundings.first : effort.roundings.later;
-    for (let turn = 0; turn < roundings && !early && !passes(bound) && !isLate(); turn++) {
-      rounded = polish(problem, roundShares(problem, relaxed.shares, out, random, nodes + turn === 0 ? 0 : 0.35), out);
-      take(rounded);
-    }
-    while (
-      !early &&
-      !passes(bound) &&
-      !isLate() &&
-      annealed * (1 + idle / effort.patience) < effort.share * (limits.now() - began)
-    ) {
-      const from = limits.now();
-      const start: Int32Array | null = rounded && whole(rounded) && turns % 2 === 1 ? rounded : best;
-      if (large) breed(relaxed, guide());
-      else if (start) improve(start, guide());
-      else break;
-      annealed += limits.now() - from;
-    }
+    const isEnough = () => passes(bound) || isLate();
+    if (!early && !isEnough()) makeChoices(relaxed, () => guideOf(prices, rules), isEnough);
     if (passes(bound)) {
       leave(bound);
       continue;
@@ -249,15 +181,6 @@ export function assignWithin(
   return { columnOf: best, cost: least, bound: Math.min(lifted(low), least), proven: passes(low) };
 }
 
-/** Worked out when it is asked for, and only then. */
-function once<T>(make: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => {
-    made ??= { value: make() };
-    return made.value;
-  };
-}
-
 /** More than any choice can cost. */
 function dearest({ rows, columns, cost, leftOut }: BudgetedProblem): number {
   let sum = 1;
@@ -287,39 +210,4 @@ function lightened(problem: BudgetedProblem, columnOf: Int32Array): Int32Array {
     lighter[row] = -1;
   }
   return lighter;
-}
-
-/** Of columns as cheap as each other chance takes some: else they would all be of the first groups. */
-function openColumns({ rows, columns, cost, must }: BudgetedProblem, random: () => number): Int32Array[] {
-  const lot = Float64Array.from({ length: columns }, random);
-  return Array.from({ length: rows }, (_, row) => {
-    const price = (column: number) => cost[row * columns + column] as number;
-    const open: number[] = [];
-    for (let column = 0; column < columns; column++) if (Number.isFinite(price(column))) open.push(column);
-    open.sort((a, b) => price(a) - price(b) || (lot[a] as number) - (lot[b] as number));
-    return Int32Array.from([...(must[row] ? [] : [-1]), ...open.slice(0, OPEN)]);
-  });
-}
-
-/** Heat at which a row takes columns a little dearer than its cheapest, or is left out for another. */
-function heatOf({ rows, columns, cost, leftOut }: BudgetedProblem, open: Int32Array[]): { hot: number; cold: number } {
-  let spread = 0;
-  open.forEach((choices, row) => {
-    const known = choices.filter((column) => column >= 0);
-    const price = (at: number) => cost[row * columns + (known[Math.min(at, known.length - 1)] ?? 0)] as number;
-    if (known.length > 0) spread += (price(NEXT) - price(0)) / rows;
-  });
-  if (spread > 0) return { hot: HEAT.hot * spread, cold: HEAT.cold * spread };
-  const out = leftOut.reduce((least, price) => (price > 0 ? Math.min(least, price) : least), Number.POSITIVE_INFINITY);
-  const hot = Number.isFinite(out) ? HEAT.bare * out : 1;
-  return { hot, cold: hot / 16 };
-}
-
-/** What leaving out costs for a unit of weight, at the cheapest. */
-function priceOfWeight({ weight, leftOut }: BudgetedProblem): number {
-  let least = Number.POSITIVE_INFINITY;
-  weight.forEach((one, row) => {
-    if (one > 0 && (leftOut[row] as number) > 0) least = Math.min(least, (leftOut[row] as number) / one);
-  });
-  return Number.isFinite(least) ? least : 1;
 }
