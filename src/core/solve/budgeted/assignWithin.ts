@@ -63,7 +63,9 @@ export function assignWithin(
   const width = budget.length + 1;
   const grain = grainOf(problem);
   const lifted = (bound: number) => (grain > 0 ? Math.ceil(bound / grain - CLOSE.grain) * grain : bound);
-  const passes = (bound: number) => lifted(bound) >= least - (grain > 0 ? grain / 2 : CLOSE.share * least);
+  // As long as there is no choice nothing is as good: every one costs less than `never`, if by less than a step.
+  const passes = (bound: number) =>
+    lifted(bound) >= (best === null ? never : least - (grain > 0 ? grain / 2 : CLOSE.share * least));
   const isLate = () => isOver(limits);
   const random = seededRandom(limits.seed ?? 1);
   const kinds = kindsOf(problem);

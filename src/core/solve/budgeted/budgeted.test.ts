@@ -105,6 +105,23 @@ describe('a budget that is filled to the last decimal', () => {
   });
 });
 
+describe('a choice that costs as much as any can', () => {
+  it('is found: one row, whose only column with a budget left is its dearest', () => {
+    const problem: BudgetedProblem = {
+      rows: 1,
+      columns: 2,
+      cost: Float64Array.of(0, 2),
+      leftOut: Float64Array.of(0),
+      must: Uint8Array.of(1),
+      weight: Float64Array.of(15.4),
+      groupOf: Int32Array.of(1, 0),
+      budget: Float64Array.of(40, 0),
+    };
+    const { columnOf, cost, proven } = assignWithin(problem, stepLimits(1000));
+    expect({ columnOf: [...(columnOf ?? [])], cost, proven }).toEqual({ columnOf: [1], cost: 2, proven: true });
+  });
+});
+
 /** Twelve rows and fourteen columns in two groups, with budgets that bind. */
 function someProblem(seed: number): BudgetedProblem {
   const random = seededRandom(seed);
