@@ -15,18 +15,22 @@ export type Standing = {
   values: Float64Array;
   price: Float64Array;
 };
-type Uses = { at: number; by: number }[][];
+type Uses = (readonly { at: number; by: number }[])[];
 
 /** A member that counts less than this for a row cannot be solved for by it. */
 export const TINY_PIVOT = 1e-7;
 
-function usesOf({ rows, columns, cellCount }: LpModel, rules: readonly Rule[]): Uses {
-  const uses: Uses = Array.from({ length: cellCount }, () => []);
-  rules.forEach(({ cells, factors }, rule) => {
-    for (let part = 0; part < cells.length; part++)
-      if (factors[part] !== 0)
-        (uses[cells[part] as number] as Uses[number]).push({ at: rows + columns + rule, by: factors[part] as number });
-  });
+/** Uses with those of the rules from `first` on as well. */
+function moreUses({ rows, columns }: LpModel, before: Uses, rules: readonly Rule[], first: number): Uses {
+  const uses = [...before];
+  for (let rule = first; rule < rules.length; rule++) {
+    const { cells, factors } = rules[rule] as Rule;
+    for (let part = 0; part < cells.length; part++) {
+      const cell = cells[part] as number;
+      const by = factors[part] as number;
+      if (by !== 0) uses[cell] = [...(uses[cell] ?? []), { at: rows + columns + rule, by }];
+    }
+  }
   return uses;
 }
 
@@ -76,7 +80,12 @@ export function beginning({ rows, columns, groups, firstOut, firstSlack, priceOf
 export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): Standing | null {
   const { rows, columns, firstOut, firstSlack, firstRule, priceOf } = model;
   const size = rows + columns + rules.length;
-  const uses = usesOf(model, rules);
+  const uses = moreUses(
+    model,
+    Array.from({ length: model.cellCount }, () => []),
+    rules,
+    0,
+  );
   const inverse = unitInverse(size);
   const member = new Int32Array(size).fill(-1);
   const binding = new Set(basis.binding);
@@ -183,15 +192,21 @@ export function extend(model: LpModel, known: Standing, rules: readonly Rule[], 
     member[own] = firstRule + rule;
     values[own] = value;
   }
-  return { rules, uses: usesOf(model, rules), inverse, member, values, price };
+  const uses = moreUses(model, known.uses, rules, known.rules.length);
+  return { rules, uses, inverse, member, values, price };
 }
 
 /** The basis of a standing, by which it can be found again. */
 export function basisOf({ firstRule }: LpModel, { member, rules }: Standing): Basis {
   const isSlack = new Uint8Array(rules.length);
-  for (const one of member) if (one >= firstRule) isSlack[one - firstRule] = 1;
+  const members = new Int32Array(member.length);
+  let count = 0;
+  for (const one of member) {
+    if (one >= firstRule) isSlack[one - firstRule] = 1;
+    else members[count++] = one;
+  }
   return {
-    members: member.filter((one) => one < firstRule),
+    members: members.slice(0, count),
     binding: rules.filter((_, at) => isSlack[at] === 0),
   };
 }
