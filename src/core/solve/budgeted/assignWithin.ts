@@ -22,6 +22,7 @@ const CLOSE = { grain: 1e-5, share: 1e-7 };
 /** How often a relaxation is cut anew by what budgets allow. */
 const ROOT_TURNS = 12;
 const NODE_TURNS = 1;
+
 /**
  * Cheapest one-to-one assignment within the budgets of the groups, where rows may be left out at a price.
  *

@@ -122,6 +122,24 @@ describe('a choice that costs as much as any can', () => {
   });
 });
 
+describe('rows that cost nothing anywhere', () => {
+  it('are told to be too many for the budgets, or put within them', () => {
+    // Six that must be powered at 30 W; each group has room for two or three.
+    const problem = (budget: number): BudgetedProblem => ({
+      rows: 6,
+      columns: 8,
+      cost: new Float64Array(48),
+      leftOut: new Float64Array(6),
+      must: new Uint8Array(6).fill(1),
+      weight: new Float64Array(6).fill(30),
+      groupOf: Int32Array.of(0, 0, 0, 0, 1, 1, 1, 1),
+      budget: Float64Array.of(budget, budget),
+    });
+    expect(assignWithin(problem(80), stepLimits(10_000))).toMatchObject({ columnOf: null, proven: true });
+    expect(assignWithin(problem(90), stepLimits(10_000))).toMatchObject({ cost: 0, bound: 0, proven: true });
+  });
+});
+
 /** Twelve rows and fourteen columns in two groups, with budgets that bind. */
 function someProblem(seed: number): BudgetedProblem {
   const random = seededRandom(seed);

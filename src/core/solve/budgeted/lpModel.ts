@@ -43,7 +43,7 @@ export function lpModel(problem: BudgetedProblem, { kindOf, weights }: Kinds, ou
   for (let row = 0; row < rows; row++)
     sum += cost.subarray(row * columns, (row + 1) * columns).reduce((a, b) => Math.min(a, b), out[row] as number);
   // Ties make the way long.
-  const nudge = grain > 0 ? grain * NUDGE.step : (sum / rows) * NUDGE.sum;
+  const nudge = grain > 0 ? grain * NUDGE.step : (sum / rows || 1) * NUDGE.sum;
   const random = seededRandom(1);
   const priceOf = new Float64Array(firstSlack);
   for (let at = 0; at < firstSlack; at++)

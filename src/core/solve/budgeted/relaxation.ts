@@ -42,6 +42,8 @@ export type Relaxation = {
   guideOf: (prices: Prices, rules: readonly Rule[]) => Float64Array;
 };
 
+/** Changes of the basis for each of its rows, after which arithmetic has lost its way: the bound reached is told. */
+const MOST_CHANGES = 100;
 /** Numbers in the inverses that are kept for what may be asked next. */
 const KEPT_NUMBERS = 1_500_000;
 
@@ -134,7 +136,7 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
   return {
     relax: (asked) => {
       const standing = standingOf(asked);
-      const { bound, cut } = settle(asked, standing, Number.POSITIVE_INFINITY);
+      const { bound, cut } = settle(asked, standing, MOST_CHANGES * standing.member.length);
       const { member, values } = standing;
       const shares = new Float64Array(rows * width);
       const counts = new Float64Array(cellCount);
