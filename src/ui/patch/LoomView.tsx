@@ -31,7 +31,7 @@ const OUTLET_PX: Record<RowSize, number> = { fit: 12, big: 15 };
 /** Narrower than this the columns do not stand clear of each other. */
 const LEAST_PX = 580;
 /** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
-const STEP_PX = 48;
+const STEP_PX = 288;
 const MARGIN_PX = 480;
 
 /** The same functions at every drawing, which do what the last ones given do. */
