@@ -171,17 +171,21 @@ export function assignWithin(
       leave(bound);
       continue;
     }
-    const row = Math.floor(cell / width);
-    const [without, within] = [0, 1].map(() => Uint8Array.from(node.closed ?? new Uint8Array(rows * width))) as [
-      Uint8Array,
-      Uint8Array,
-    ];
-    without[cell] = 1;
-    for (let place = 0; place < width; place++) if (row * width + place !== cell) within[row * width + place] = 1;
-    for (const closed of [without, within]) waiting.push({ rules, bound, closed, basis: relaxed.basis });
+    for (const closed of outOrIn(node.closed ?? new Uint8Array(rows * width), cell, width))
+      waiting.push({ rules, bound, closed, basis: relaxed.basis });
   }
   low = Math.min(low, done);
   return { columnOf: best, cost: least, bound: Math.min(lifted(low), least), proven: passes(low) };
+}
+
+/** A row kept out of a place, and kept in it. */
+function outOrIn(closed: Uint8Array, cell: number, width: number): [Uint8Array, Uint8Array] {
+  const [without, within] = [Uint8Array.from(closed), Uint8Array.from(closed)];
+  without[cell] = 1;
+  const first = cell - (cell % width);
+  within.fill(1, first, first + width);
+  within[cell] = closed[cell] as number;
+  return [without, within];
 }
 
 /** More than any choice can cost. */

@@ -1,6 +1,5 @@
 import { changeBasis } from '../basisInverse';
-import type { LpModel } from './lpModel';
-import { placeOf, rowOf } from './lpModel';
+import { type LpModel, placeOf, rowOf } from './lpModel';
 import { sumOfRules } from './rules';
 import { directTo, type Standing, TINY_PIVOT } from './standing';
 
@@ -10,6 +9,7 @@ export const TINY_SHARE = 1e-7;
 const TINY_COST = 1e-12;
 /** What no prices settle is a contradiction only when it is further off than rounding can bring it. */
 const UNSETTLED = 1e-5;
+/** What a row measures is carried on from change to change and may be rounded away: never less than this. */
 const LEAST_SQUARE = 1e-6;
 /** Changes of the basis between two looks at the clock. */
 const LOOK = 16;

@@ -5,11 +5,10 @@ export type Kinds = {
   kindOf: Int32Array;
   weights: number[];
   prices: number[];
-  sizes: number[];
 };
 
 export function kindsOf({ rows, weight, leftOut, must }: BudgetedProblem): Kinds {
-  const kinds: Kinds = { kindOf: new Int32Array(rows), weights: [], prices: [], sizes: [] };
+  const kinds: Kinds = { kindOf: new Int32Array(rows), weights: [], prices: [] };
   const known = new Map<string, number>();
   for (let row = 0; row < rows; row++) {
     const key = `${weight[row]} ${must[row] ? 'must' : leftOut[row]}`;
@@ -19,10 +18,8 @@ export function kindsOf({ rows, weight, leftOut, must }: BudgetedProblem): Kinds
       known.set(key, kind);
       kinds.weights.push(weight[row] as number);
       kinds.prices.push(must[row] ? 0 : (leftOut[row] as number));
-      kinds.sizes.push(0);
     }
     kinds.kindOf[row] = kind;
-    kinds.sizes[kind] = (kinds.sizes[kind] as number) + 1;
   }
   return kinds;
 }

@@ -14,6 +14,7 @@ type Standard = { bound: number; least: number; passes: (bound: number) => boole
 const TRUSTED = 4;
 /** So many trials without a better one end the search. */
 const PATIENCE = 8;
+/** A trial ends after so many changes of the basis. */
 const CHANGES = 40;
 
 /**

@@ -17,7 +17,7 @@ export type BudgetedProblem = {
 /** Sums of decimal figures are compared with this much play. */
 export const SLACK = 1e-6;
 
-export const costAt = (problem: BudgetedProblem, row: number, column: number): number =>
+const costAt = (problem: BudgetedProblem, row: number, column: number): number =>
   column < 0 ? (problem.leftOut[row] as number) : (problem.cost[row * problem.columns + column] as number);
 
 export function costOf(problem: BudgetedProblem, columnOf: Int32Array): number {
