@@ -78,6 +78,7 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
 2: the command or a file could not be taken, and nothing was written.
 `;
 
+// Both this folder and the one bin/shelf puts its program in lie two below the root.
 const ROOT = resolve(import.meta.dirname, '../..');
 
 /** Labels as the options ask for them; those that do not fit are named. */
@@ -170,7 +171,6 @@ function check(path: string, options: Options): number {
   return snags.some(({ grade }) => grade === 'wont-work') ? 1 : 0;
 }
 
-/** A number of an option, or its default. */
 function buy(path: string, options: Options): number {
   const out = needOut(options);
   const job = readJobFile(readText(path));

@@ -14,10 +14,7 @@ afterAll(() => rmSync(folder, { recursive: true }));
 
 /** The command line as a process of its own. */
 function program(...args: string[]) {
-  const run = spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/shelf.ts'), ...args], {
-    cwd: root,
-    encoding: 'utf8',
-  });
+  const run = spawnSync(join(root, 'bin/shelf'), args, { cwd: root, encoding: 'utf8' });
   return { code: run.status, out: run.stdout, said: run.stderr };
 }
 
@@ -303,6 +300,7 @@ describe('the command line', () => {
   it('is a program that ends with the code of its work', () => {
     expect(program('frobnicate')).toMatchObject({ code: 2, said: expect.stringContaining('There is no command') });
     expect(program('schema', '--of', 'gear')).toMatchObject({ code: 0, out: expect.stringContaining('racks') });
+    expect(program('export', demo('marrowby-job.json'), '--as', 'elevation.png', '-o', at('process.png')).code).toBe(0);
   });
 
   it('prints the schemas', async () => {
