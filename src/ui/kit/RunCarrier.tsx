@@ -1,7 +1,16 @@
 'use client';
 
-import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { type ReactNode, useEffect, useRef } from 'react';
+import {
+  DndContext,
+  DragOverlay,
+  type Modifier,
+  PointerSensor,
+  type PointerSensorOptions,
+  useDraggable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { type CSSProperties, type PointerEvent as Press, type ReactNode, useEffect, useRef } from 'react';
 import type { Run } from '@/core/job/records/run';
 
 function elementAt({ x, y }: { x: number; y: number }): HTMLElement | null {
@@ -9,14 +18,69 @@ function elementAt({ x, y }: { x: number; y: number }): HTMLElement | null {
   return places.find(Boolean) ?? null;
 }
 
-/** What a draggable says of itself: the run, and which end of it when it has two that can be moved. */
+/** The run that is carried, and which end of it when it has two that can be moved. */
 export type Carried = { runId: string; end?: 'panel' | 'switch' };
+const HINT = 'carry-hint';
+
+/** What an element has that is picked up as a run, or as an end of it. It lies on a `CarryGround`. */
+export const carries = (runId: string | undefined, end?: Carried['end']) =>
+  runId === undefined ? {} : { 'data-carries': runId, 'data-carries-end': end, 'aria-describedby': HINT };
+
+function carriedFrom(target: EventTarget | null): Carried | null {
+  const { carries: runId, carriesEnd } =
+    (target as Element | null)?.closest<HTMLElement>('[data-carries]')?.dataset ?? {};
+  return runId === undefined ? null : { runId, end: carriesEnd as Carried['end'] };
+}
+
+/** Picks up what says that it is carried, and nothing else of its ground. */
+class RunSensor extends PointerSensor {
+  static override activators = PointerSensor.activators.map(({ eventName, handler }) => ({
+    eventName,
+    handler: (press: Press, options: PointerSensorOptions) =>
+      carriedFrom(press.nativeEvent.target) !== null && handler(press, options),
+  }));
+}
+
+/** The label in hand hangs at the pointer, wherever on its ground it was picked up. */
+const atPointer: Modifier = ({ activatorEvent, draggingNodeRect, transform }) => {
+  if (!draggingNodeRect || !(activatorEvent instanceof PointerEvent)) return transform;
+  const { clientX, clientY } = activatorEvent;
+  return {
+    ...transform,
+    x: transform.x + clientX - draggingNodeRect.left,
+    y: transform.y + clientY - draggingNodeRect.top,
+  };
+};
+
+/**
+ * Where runs are picked up by pointer: one thing to drag, however many runs are on it, which scrolls at its edges while
+ * something is carried.
+ */
+export function CarryGround({
+  id,
+  className,
+  style,
+  children,
+}: {
+  id: string;
+  className: string;
+  style?: CSSProperties;
+  children: ReactNode;
+}) {
+  const { setNodeRef, listeners } = useDraggable({ id });
+  return (
+    <div ref={setNodeRef} {...listeners} className={className} style={style}>
+      {children}
+    </div>
+  );
+}
+
 const noTargets = () => [];
 
 /**
- * Where runs are carried by pointer. Draggables say what they are in their data, places their key in `data-place`; a
- * drop gives the key of the place under the pointer, or null. That place has `data-over` while something is carried.
- * The label of the run in hand follows the pointer.
+ * Where runs are carried by pointer, from a `CarryGround` to places that have their key in `data-place`; a drop gives the
+ * key of the place under the pointer, or null. That place has `data-over` while something is carried. The label of the
+ * run in hand follows the pointer.
  */
 export function RunCarrier({
   id,
@@ -35,10 +99,10 @@ export function RunCarrier({
   onCancel: () => void;
   children: ReactNode;
 }) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const sensors = useSensors(useSensor(RunSensor, { activationConstraint: { distance: 4 } }));
   // What lies under the pointer is asked at the drop: a quick hand is ahead of the last frame.
   const pointer = useRef({ x: 0, y: 0 });
-  const dragging = useRef(false);
+  const inHand = useRef<Carried | null>(null);
   const over = useRef<HTMLElement | null>(null);
   const mark = (element: HTMLElement | null) => {
     if (over.current === element) return;
@@ -47,14 +111,14 @@ export function RunCarrier({
     over.current = element;
   };
   const still = () => {
-    dragging.current = false;
+    inHand.current = null;
     mark(null);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: it touches nothing but refs
   useEffect(() => {
     const follow = ({ clientX, clientY }: PointerEvent) => {
       pointer.current = { x: clientX, y: clientY };
-      if (dragging.current) mark(elementAt(pointer.current));
+      if (inHand.current) mark(elementAt(pointer.current));
     };
     window.addEventListener('pointermove', follow, true);
     window.addEventListener('pointerup', follow, true);
@@ -68,24 +132,27 @@ export function RunCarrier({
       id={id}
       sensors={sensors}
       collisionDetection={noTargets}
-      onDragStart={({ active }) => {
-        dragging.current = true;
-        onPickUp(active.data.current as Carried);
+      onDragStart={({ activatorEvent }) => {
+        inHand.current = carriedFrom(activatorEvent.target);
+        if (inHand.current) onPickUp(inHand.current);
       }}
-      onDragEnd={({ active }) => {
+      onDragEnd={() => {
+        const what = inHand.current;
         still();
-        onDrop(active.data.current as Carried, elementAt(pointer.current)?.dataset.place ?? null);
+        if (what) onDrop(what, elementAt(pointer.current)?.dataset.place ?? null);
       }}
       onDragCancel={() => {
         still();
         onCancel();
       }}
-      accessibility={{ screenReaderInstructions: { draggable: hint } }}
     >
+      <p id={HINT} hidden>
+        {hint}
+      </p>
       {children}
-      <DragOverlay dropAnimation={null}>
+      <DragOverlay dropAnimation={null} modifiers={[atPointer]}>
         {carried && (
-          <span className="inline-block rounded-[3px] border-2 border-act bg-face px-2 py-1 font-bold font-mono shadow-lg">
+          <span className="inline-block whitespace-nowrap rounded-[3px] border-2 border-act bg-face px-2 py-1 font-bold font-mono shadow-lg">
             {carried.label}
           </span>
         )}

@@ -1,6 +1,5 @@
 'use client';
 
-import { useDraggable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import { canLand, type Port, portsOf } from '@/core/gear/ports';
 import { indexJob, portKey } from '@/core/job/jobIndex';
@@ -10,6 +9,7 @@ import { isLive, type Run } from '@/core/job/records/run';
 import { unitName } from '@/core/rack/units';
 import { useSession } from '../job/session';
 import { dashArray, networkInk } from '../kit/NetworkMark';
+import { carries } from '../kit/RunCarrier';
 import { useInView } from '../kit/useInView';
 
 type Handlers = {
@@ -115,7 +115,6 @@ function PortCell({
   const selected = useSession((session) => run !== null && session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
   const place = portKey(panel.id, port.number);
-  const drag = useDraggable({ id: `at ${place}`, data: { runId: run?.id }, disabled: !run });
   const view = useInView<HTMLSpanElement>(selected);
   const takes = carried && !run && canLand(port, carried.carries);
   // What is written on the port comes first, so that a person can call it by what they see.
@@ -135,8 +134,7 @@ function PortCell({
   };
   return (
     <button
-      ref={drag.setNodeRef}
-      {...drag.listeners}
+      {...carries(run?.id)}
       type="button"
       data-port={port.number}
       data-place={place}

@@ -1,6 +1,5 @@
 'use client';
 
-import { useDraggable } from '@dnd-kit/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Command } from '@/core/job/commands';
@@ -11,7 +10,7 @@ import { panelsInOrder, planLanding } from '@/core/panels/planLanding';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
-import { type Carried, RunCarrier } from '../kit/RunCarrier';
+import { type Carried, CarryGround, carries, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { landedAnew } from './landedAnew';
 import { PanelFace } from './PanelFace';
@@ -121,7 +120,7 @@ export function PanelsScreen() {
         </div>
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <WaitingRuns waiting={waiting} carriedId={carriedId} onPickUp={pickUp} />
-          <div className="relative min-w-0 flex-1 overflow-auto px-3 pb-3">
+          <CarryGround id="panels" className="relative min-w-0 flex-1 overflow-auto px-3 pb-3">
             {panels.length === 0 && <p className="mt-4">No panel yet: add one at Stack, under Add gear.</p>}
             {panels.map((panel) => (
               <PanelFace
@@ -133,7 +132,7 @@ export function PanelsScreen() {
                 onTakeOff={takeOff}
               />
             ))}
-          </div>
+          </CarryGround>
         </div>
       </section>
     </RunCarrier>
@@ -156,25 +155,24 @@ function WaitingRuns({
       className="flex max-h-60 w-full shrink-0 flex-col border-t px-3 data-over:bg-well md:max-h-none md:w-[196px]"
     >
       <h2 className="wide py-1.5 font-bold">Not landed{waiting.length > 0 && `: ${waiting.length}`}</h2>
-      <ul className="min-h-0 flex-1 overflow-auto pb-2">
-        {waiting.length === 0 && <li className="text-soft">Every run has its port.</li>}
-        {waiting.map((run) => (
-          <WaitingRun key={run.id} run={run} held={run.id === carriedId} onPickUp={onPickUp} />
-        ))}
-      </ul>
+      <CarryGround id="waiting" className="min-h-0 flex-1 overflow-auto pb-2">
+        <ul>
+          {waiting.length === 0 && <li className="text-soft">Every run has its port.</li>}
+          {waiting.map((run) => (
+            <WaitingRun key={run.id} run={run} held={run.id === carriedId} onPickUp={onPickUp} />
+          ))}
+        </ul>
+      </CarryGround>
     </section>
   );
 }
 
 function WaitingRun({ run, held, onPickUp }: { run: Run; held: boolean; onPickUp: (run: Run) => void }) {
   const point = useSession((session) => session.point);
-  const { setNodeRef, listeners, attributes } = useDraggable({ id: run.id, data: { runId: run.id } });
   return (
     <li>
       <button
-        ref={setNodeRef}
-        {...attributes}
-        {...listeners}
+        {...carries(run.id)}
         type="button"
         data-run={run.id}
         aria-roledescription="run"

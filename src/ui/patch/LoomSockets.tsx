@@ -1,22 +1,22 @@
-import { useDraggable } from '@dnd-kit/core';
 import { type KeyboardEvent, memo, type ReactNode } from 'react';
 import { canLand } from '@/core/gear/ports';
 import type { Run } from '@/core/job/records/run';
 import { portFault } from '@/core/patching/fitness';
 import { formatSpeed } from '@/core/text/speed';
 import { useSession } from '../job/session';
+import { carries } from '../kit/RunCarrier';
 import type { End, LoomActions, RowSize } from './LoomView';
 import type { LoomPort } from './loomLayout';
 
 const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };
-/** Placed by their corner: to be shifted by half of themselves would cost each frame of scrolling. */
-const HEIGHT_PX: Record<RowSize, number> = { fit: 12, big: 22 };
-const WIDTH_PX: Record<End, number> = { panel: 28, switch: 40 };
 
 type Props = {
   rows: RowSize;
   port: LoomPort;
-  left: number;
+  /** From what is above it. */
+  gap: number;
+  width: number;
+  height: number;
   /** What is in hand for ports of this kind. */
   carried: Run | null;
 } & Pick<LoomActions, 'onPickUp' | 'onBring'>;
@@ -26,7 +26,9 @@ function Socket({
   end,
   rows,
   port,
-  left,
+  gap,
+  width,
+  height,
   carried,
   fits,
   taken,
@@ -39,9 +41,8 @@ function Socket({
   const select = useSession((session) => session.select);
   const { gear, run, key } = port;
   const { number } = port.port;
-  const drag = useDraggable({ id: `${end} ${key}`, data: { runId: run?.id, end }, disabled: !run });
   const look = fits
-    ? 'z-10 border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
+    ? 'border-good bg-[color-mix(in_srgb,var(--good)_28%,var(--paper))] text-ink'
     : taken
       ? 'border-ink bg-face font-bold'
       : 'border-rule bg-paper text-soft';
@@ -58,8 +59,7 @@ function Socket({
   };
   return (
     <button
-      ref={drag.setNodeRef}
-      {...drag.listeners}
+      {...carries(run?.id, end)}
       type="button"
       data-socket={end}
       data-place={key}
@@ -74,13 +74,8 @@ function Socket({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`absolute flex touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
-      style={{
-        left: left - WIDTH_PX[end] / 2,
-        top: port.y - HEIGHT_PX[rows] / 2,
-        width: WIDTH_PX[end],
-        height: HEIGHT_PX[rows],
-      }}
+      className={`pointer-events-auto flex touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:relative data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
+      style={{ marginTop: gap, width, height }}
     >
       {number}
       {children}

@@ -1,6 +1,6 @@
 'use client';
 
-import { startTransition, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Run } from '@/core/job/records/run';
 import type { Gathering } from '@/core/patching/gatherRuns';
 import type { PatchPlan } from '@/core/patching/planPatching';
@@ -8,12 +8,13 @@ import { findSnags } from '@/core/snags/findSnags';
 import type { Grade } from '@/core/snags/snag';
 import { useSession } from '../job/session';
 import { networkInk } from '../kit/NetworkMark';
-import type { Carried } from '../kit/RunCarrier';
-import { PanelSocket, SwitchSocket } from './LoomSockets';
+import { type Carried, CarryGround } from '../kit/RunCarrier';
+import { drawnFor, drawnMore, type Span } from './drawnSpan';
+import { OutletsPiece, RowsPiece, SocketsPiece } from './LoomColumns';
 import { LoomStrands } from './LoomStrands';
 import { columnsOf } from './loomColumns';
 import { type Loom, type LoomHead, layLoom } from './loomLayout';
-import { StrandRow } from './StrandRow';
+import { type LoomPieces, loomPieces, PIECE_PX, type Piece } from './loomPieces';
 import { steadyLoom } from './steadyLoom';
 
 /** What is done with a strand. An end is brought to a port: the panel end lands the run, the switch end patches it. */
@@ -27,12 +28,10 @@ export type End = NonNullable<Carried['end']>;
 /** Rows that show all of a small job in one view, or that can be read from a ladder. */
 const ROW = { fit: 12.6, big: 26 };
 export type RowSize = keyof typeof ROW;
-const OUTLET_PX: Record<RowSize, number> = { fit: 12, big: 15 };
 /** Narrower than this the columns do not stand clear of each other. */
 const LEAST_PX = 580;
-/** The view is drawn anew each so many pixels of scrolling, and so far beyond its edges. */
-const STEP_PX = 288;
-const MARGIN_PX = 480;
+/** Between two pieces that are drawn while nothing else is to be done. */
+const PAUSE_MS = 60;
 
 /** The same functions at every drawing, which do what the last ones given do. */
 function useSteady(actions: LoomActions): LoomActions {
@@ -86,23 +85,38 @@ export function LoomView({
     for (const snag of findSnags(job)) for (const id of snag.runIds) if (!worst.has(id)) worst.set(id, snag.grade);
     return worst;
   }, [job]);
-  const former = useRef<Loom | null>(null);
-  const loom = useMemo(() => {
+  const former = useRef<{ loom: Loom; pieces: LoomPieces } | null>(null);
+  const { loom, pieces } = useMemo(() => {
     const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];
     const now = layLoom(job, size.height - 24, ROW[big ? 'big' : 'fit'], new Set([...opened, ...proposed]), gathering);
-    return steadyLoom(former.current, now);
+    const steadied = steadyLoom(former.current?.loom ?? null, now);
+    return { loom: steadied, pieces: loomPieces(former.current?.pieces ?? null, steadied) };
   }, [job, size.height, big, opened, proposal, gathering]);
   useEffect(() => {
-    former.current = loom;
-  }, [loom]);
+    former.current = { loom, pieces };
+  }, [loom, pieces]);
   const steady = useSteady(actions);
-  // Only what is near the view is drawn, in steps, so that a long loom scrolls like a short one.
-  const [step, setStep] = useState(0);
-  const near = useMemo(
-    () => ({ from: step * STEP_PX - MARGIN_PX, to: step * STEP_PX + size.height + MARGIN_PX + STEP_PX }),
-    [step, size.height],
+  // What is near the view comes first, the rest piece by piece: what is drawn already scrolls without any work.
+  const [drawn, setDrawn] = useState<Span>(() =>
+    drawnFor({ from: 0, to: 0 }, { from: 0, to: size.height }, loom.height),
   );
-  const inside = (y: number) => y >= near.from && y <= near.to;
+  const draw = useCallback(
+    (by: typeof drawnFor) => {
+      const element = frame.current;
+      if (!element) return;
+      const { scrollTop, clientHeight } = element;
+      const view = { from: scrollTop, to: scrollTop + clientHeight };
+      startTransition(() => setDrawn((now) => by(now, view, loom.height)));
+    },
+    [loom.height],
+  );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a higher view shows more
+  useEffect(() => draw(drawnFor), [draw, size.height]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each piece calls for the next
+  useEffect(() => {
+    const later = setTimeout(() => draw(drawnMore), PAUSE_MS);
+    return () => clearTimeout(later);
+  }, [draw, drawn]);
   const selectedId = useSession((session) => session.selectedRunId);
   useEffect(() => {
     const element = frame.current;
@@ -118,24 +132,22 @@ export function LoomView({
     const element = frame.current;
     if (!seek || !element) return;
     const fits = [...element.querySelectorAll<HTMLElement>('[data-fits]')];
-    (fits.find((one) => one.offsetTop >= element.scrollTop) ?? fits[0])?.focus();
+    const edge = element.getBoundingClientRect().top;
+    (fits.find((one) => one.getBoundingClientRect().top >= edge) ?? fits[0])?.focus();
   }, [seek]);
 
-  const visible = loom.rows.map((row, index) => ({ row, index })).filter(({ row }) => inside(row.y));
-  const first = loom.rows.findIndex(({ y }) => y >= near.from);
+  const near = <T,>(all: Piece<T>[]) => all.filter(({ top }) => top + PIECE_PX > drawn.from && top < drawn.to);
+  const first = near(pieces.rows)[0]?.items[0]?.index ?? 0;
   const rows: RowSize = big ? 'big' : 'fit';
   const width = Math.max(LEAST_PX, size.width);
-  const columns = columnsOf(width);
+  const columns = useMemo(() => columnsOf(width), [width]);
   return (
     <div
       ref={frame}
-      className="relative mx-3 min-h-80 min-w-0 flex-1 overflow-auto"
+      // Its own ground lets it scroll as one layer.
+      className="relative mx-3 min-h-80 min-w-0 flex-1 overflow-auto bg-paper"
       data-testid="loom"
-      onScroll={(event) => {
-        // The margin is drawn already: what comes in need not hold a frame up.
-        const next = Math.floor(event.currentTarget.scrollTop / STEP_PX);
-        startTransition(() => setStep(next));
-      }}
+      onScroll={() => draw(drawnFor)}
     >
       <div
         className="narrow sticky top-0 z-20 h-5 border-strong border-b bg-paper font-bold text-xs"
@@ -170,7 +182,7 @@ export function LoomView({
           {Object.keys(job.runs).length === 0 ? 'No runs yet: they come in at Runs.' : 'No run is like that.'}
         </p>
       )}
-      <div className="relative" style={{ height: loom.height, width }}>
+      <CarryGround id="loom" className="relative" style={{ height: loom.height, width }}>
         {loom.rooms.map((room) => (
           <div
             key={room.key}
@@ -182,72 +194,43 @@ export function LoomView({
             </span>
           </div>
         ))}
-        {visible.map(({ row, index }) => (
-          <StrandRow
-            key={row.run.id}
+        {near(pieces.rows).map((piece) => (
+          <RowsPiece
+            key={piece.top}
+            piece={piece}
+            columns={columns}
             rows={rows}
-            row={row}
-            index={index}
-            first={index === first}
             height={loom.rowPx}
-            left={columns.row}
-            plugged={columns.plugged}
-            right={columns.run}
-            grade={grades.get(row.run.id) ?? null}
-            held={carried?.id === row.run.id}
+            grades={grades}
+            first={first}
+            held={carried?.id ?? null}
             onPickUp={steady.onPickUp}
             onUnpatch={steady.onUnpatch}
           />
         ))}
-        {loom.outlets
-          .filter(({ y, words }) => words !== '' && inside(y))
-          .map(({ key, words, y }) => (
-            <span
-              key={key}
-              aria-hidden="true"
-              className="narrow pointer-events-none absolute truncate text-right leading-none"
-              style={{
-                left: columns.plugged,
-                width: columns.outlet - columns.plugged,
-                fontSize: OUTLET_PX[rows],
-                top: y - OUTLET_PX[rows] / 2,
-              }}
-            >
-              {words}
-            </span>
-          ))}
+        {near(pieces.outlets).map((piece) => (
+          <OutletsPiece key={piece.top} piece={piece} columns={columns} rows={rows} />
+        ))}
         {loom.panelHeads.map((head) => (
           <Head key={head.key} head={head} left={columns.panel} onTurn={turn} />
         ))}
         {loom.switchHeads.map((head) => (
           <Head key={head.key} head={head} left={columns.device} onTurn={turn} />
         ))}
-        {loom.panelPorts
-          .filter((port) => inside(port.y))
-          .map((port) => (
-            <PanelSocket
-              key={port.key}
+        {(['panel', 'switch'] as const).map((kind) =>
+          near(kind === 'panel' ? pieces.panelPorts : pieces.switchPorts).map((piece) => (
+            <SocketsPiece
+              key={`${kind} ${piece.top}`}
+              piece={piece}
+              end={kind}
+              x={kind === 'panel' ? columns.panel : columns.device}
               rows={rows}
-              port={port}
-              left={columns.panel}
-              carried={end === 'panel' ? carried : null}
+              carried={end === kind ? carried : null}
               onPickUp={steady.onPickUp}
               onBring={steady.onBring}
             />
-          ))}
-        {loom.switchPorts
-          .filter((port) => inside(port.y))
-          .map((port) => (
-            <SwitchSocket
-              key={port.key}
-              rows={rows}
-              port={port}
-              left={columns.device}
-              carried={end === 'switch' ? carried : null}
-              onPickUp={steady.onPickUp}
-              onBring={steady.onBring}
-            />
-          ))}
+          )),
+        )}
         {loom.networks.map(({ network, y }) => (
           <div
             key={network.id}
@@ -263,8 +246,8 @@ export function LoomView({
             <span className={columns.narrow ? 'sr-only' : 'narrow max-w-12 text-xs leading-none'}>{network.name}</span>
           </div>
         ))}
-        <LoomStrands loom={loom} width={width} near={near} proposal={proposal} />
-      </div>
+        <LoomStrands loom={loom} width={width} drawn={drawn} proposal={proposal} />
+      </CarryGround>
     </div>
   );
 }

@@ -1,9 +1,9 @@
-import { useDraggable } from '@dnd-kit/core';
 import { type KeyboardEvent, memo } from 'react';
 import { isLive } from '@/core/job/records/run';
 import type { Grade } from '@/core/snags/snag';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
+import { carries } from '../kit/RunCarrier';
 import { useInView } from '../kit/useInView';
 import type { LoomActions, RowSize } from './LoomView';
 import type { LoomRow } from './loomLayout';
@@ -15,12 +15,11 @@ const LABEL_TEXT = { fit: 'text-[11px] leading-[12px]', big: 'text-[14px] leadin
 export const StrandRow = memo(function StrandRow({
   rows,
   row,
-  index,
   first,
+  gap,
+  width,
   height,
-  left,
-  plugged,
-  right,
+  deviceWidth,
   grade,
   held,
   onPickUp,
@@ -28,21 +27,20 @@ export const StrandRow = memo(function StrandRow({
 }: {
   rows: RowSize;
   row: LoomRow;
-  index: number;
   first: boolean;
+  /** From what is above it. */
+  gap: number;
+  width: number;
   height: number;
-  left: number;
-  plugged: number;
-  right: number;
+  deviceWidth: number;
   grade: Grade | null;
   held: boolean;
 } & Pick<LoomActions, 'onPickUp' | 'onUnpatch'>) {
-  const { run, trace } = row;
+  const { index, run, trace } = row;
   const selected = useSession((session) => session.selectedRunId === run.id);
   const point = useSession((session) => session.point);
   const select = useSession((session) => session.select);
   const view = useInView<HTMLSpanElement>(selected);
-  const drag = useDraggable({ id: `strand ${run.id}`, data: { runId: run.id } });
   const press = (event: KeyboardEvent<HTMLButtonElement>) => {
     const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (step) {
@@ -63,8 +61,7 @@ export const StrandRow = memo(function StrandRow({
       : 'not landed';
   return (
     <button
-      ref={drag.setNodeRef}
-      {...drag.listeners}
+      {...carries(run.id)}
       type="button"
       data-strand={String(index)}
       // One stop for Tab; the arrows go from row to row.
@@ -77,17 +74,17 @@ export const StrandRow = memo(function StrandRow({
       onKeyDown={press}
       onPointerEnter={() => point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`absolute flex touch-none items-center gap-1 rounded-[2px] text-left leading-none ${selected ? 'bg-well' : ''} ${held ? 'outline-3 outline-act' : ''}`}
-      style={{ left, top: row.y - height / 2, height, width: right - left + 22 }}
+      className={`pointer-events-auto flex touch-none items-center gap-1 rounded-[2px] text-left leading-none ${selected ? 'bg-well' : ''} ${held ? 'outline-3 outline-act' : ''}`}
+      style={{ marginTop: gap, height, width }}
     >
       <span
         ref={view}
-        className={`absolute right-0 min-w-11 rounded-[2px] border px-1 text-center font-bold font-mono ${LABEL_TEXT[rows]} ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
+        className={`order-last ml-auto min-w-11 shrink-0 rounded-[2px] border px-1 text-center font-bold font-mono ${LABEL_TEXT[rows]} ${run.critical ? 'border-2 border-ink' : 'border-strong'} bg-face`}
       >
         {run.label}
       </span>{' '}
       <span className="w-3 shrink-0">{grade && <GradeMark grade={grade} size={11} />}</span>
-      <span className={`narrow min-w-0 truncate ${ROW_TEXT[rows]}`} style={{ width: plugged - left - 16 }}>
+      <span className={`narrow min-w-0 truncate ${ROW_TEXT[rows]}`} style={{ width: deviceWidth }}>
         {isLive(run) ? run.device : <span className="text-soft">spare</span>}
       </span>
     </button>

@@ -9,8 +9,8 @@ import { type Gathering, gatherRuns } from '@/core/patching/gatherRuns';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import type { Trace } from '@/core/trace/traceRun';
 
-/** `outletY`: where the outlet stands that the run starts from; runs of one outlet fork from it. */
-export type LoomRow = { run: Run; trace: Trace; y: number; outletY: number };
+/** `index`: which row it is; `outletY`: where the outlet stands that the run starts from; runs of one outlet fork from it. */
+export type LoomRow = { index: number; run: Run; trace: Trace; y: number; outletY: number };
 export type LoomOutlet = { key: string; words: string; y: number };
 export type LoomRoom = { key: string; words: string; y: number; height: number };
 /** `fixed`: its cord stays where it is; `far`: what its uplink leads to. */
@@ -131,7 +131,7 @@ export function layLoom(
       const [{ run: first }] = fork;
       outlets.push({ key: first.id, words: first.outlet, y: outletY });
       for (const trace of fork) {
-        rows.push({ run: trace.run, trace, y: y + pitch / 2, outletY });
+        rows.push({ index: rows.length, run: trace.run, trace, y: y + pitch / 2, outletY });
         y += pitch;
       }
     }
