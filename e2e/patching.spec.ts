@@ -57,6 +57,13 @@ test('uplinks and networks by the keyboard alone', async ({ page }) => {
   await expect(page.getByText('2 modules 10GBASE-SR').first()).toBeVisible();
   // Two links between the same two devices are a ring; the gateway speaks no redundancy protocol.
   await expect(page.getByText(/speaks no redundancy protocol/).first()).toBeVisible();
+  // Bundled they are one link, which carries what both do.
+  for (const name of ['New switch 25 to Gateway 6', 'New switch 27 to Gateway 7']) {
+    await page.getByLabel(`Bundle ${name}`).focus();
+    await page.keyboard.press('Space');
+  }
+  await expect(page.getByText(/speaks no redundancy protocol/)).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'What goes through them' })).toContainText('port 25 + 27');
   await saved(page);
 
   await go(page, `/jobs/${id}/patch/networks`);

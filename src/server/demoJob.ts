@@ -52,7 +52,7 @@ export const addPatchingDemo = (store: Store): Promise<{ id: string }> => takeIn
 function linkCommands(job: Job): Command[] {
   const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({
     table: 'uplinks' as const,
-    record: { id, fromId, fromPort, toId, toPort, medium: 'auto' as const, lengthMm: null },
+    record: { id, fromId, fromPort, toId, toPort, medium: 'auto' as const, lengthMm: null, bundled: false },
   });
   return [
     {

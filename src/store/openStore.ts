@@ -5,6 +5,7 @@ import { Migration20261123000000 } from './migrations/Migration20261123000000';
 import { Migration20261123190000 } from './migrations/Migration20261123190000';
 import { Migration20261123220000 } from './migrations/Migration20261123220000';
 import { Migration20261124030000 } from './migrations/Migration20261124030000';
+import { Migration20261125220000 } from './migrations/Migration20261125220000';
 
 export type Store = MikroORM;
 
@@ -24,6 +25,7 @@ export function openStore(url: string): Promise<Store> {
         { name: 'Migration20261123190000', class: Migration20261123190000 },
         { name: 'Migration20261123220000', class: Migration20261123220000 },
         { name: 'Migration20261124030000', class: Migration20261124030000 },
+        { name: 'Migration20261125220000', class: Migration20261125220000 },
       ],
     },
     // The bundler turns the ORM's own dynamic imports into stubs: give it the real one.

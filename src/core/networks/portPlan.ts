@@ -6,6 +6,8 @@ import type { Network } from '../job/records/network';
 import type { Run } from '../job/records/run';
 import { runBehind } from '../patching/switchLoad';
 import { naturalOrder } from '../text/naturalOrder';
+import { bundledWith } from '../uplinks/linkBundles';
+import { listUplinks } from '../uplinks/uplinkFacts';
 import { allowedNetworks } from './allowed';
 
 export type PlannedPort = {
@@ -32,6 +34,7 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
   const networks = Object.values(job.networks)
     .filter((network) => !allowed || allowed.has(network.id))
     .sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999) || naturalOrder(a.name, b.name));
+  const links = listUplinks(job);
   const rows = Object.values(job.portNetworks).filter((row) => row.gearId === gear.id);
   return portsOf(gear).map((port): PlannedPort => {
     const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
@@ -51,7 +54,7 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
       run,
       description:
         far !== undefined
-          ? `to ${far}`
+          ? `to ${far}${bundleWords(bundledWith(links, gear.id, port.number))}`
           : run
             ? [run.label, run.room, run.outlet, run.device].filter(Boolean).join(' ')
             : use === 'internet'
@@ -63,6 +66,8 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
     };
   });
 }
+
+const bundleWords = (ports: number[]): string => (ports.length > 0 ? `, bundled with ${ports.join(', ')}` : '');
 
 /** What lies at the other end of the uplink in a port: `Gateway 6`. */
 export function farEnd({ job, uplinkAtPort }: JobIndex, gearId: string, port: number): string | undefined {

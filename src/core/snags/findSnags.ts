@@ -22,6 +22,7 @@ import { jointInLink } from './rules/jointInLink';
 import { labelMissing } from './rules/labelMissing';
 import { labelTwice } from './rules/labelTwice';
 import { landedTwice } from './rules/landedTwice';
+import { linkBundleUnfit } from './rules/linkBundleUnfit';
 import { linkTooLong } from './rules/linkTooLong';
 import { liveUnpatched } from './rules/liveUnpatched';
 import { managerOverfull } from './rules/managerOverfull';
@@ -82,6 +83,7 @@ export const SNAG_RULES: readonly SnagRule[] = [
   screwThreads,
   uprightTooWide,
   sideRoomShort,
+  linkBundleUnfit,
   linkTooLong,
   channelTooLong,
   categoryTooLow,

@@ -3,18 +3,19 @@ import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../job/records/gear';
 import { patchedRuns } from '../patching/patchedRuns';
 import { figureOf } from '../survey/answers';
+import { bundleMbps, bundlesOf } from './linkBundles';
 import { listUplinks, type UplinkFacts } from './uplinkFacts';
 
 export type SwitchUplinks = {
   gear: Gear;
   /** Speed of all that is patched to it and of the links to what hangs below it, Mb/s. */
   downMbps: number;
-  /** Of the uplinks that carry at the same time, Mb/s: with a redundancy protocol the fastest, the others wait. */
+  /** Of the uplinks that carry at the same time, Mb/s: with a redundancy protocol the fastest bundle, the others wait. */
   upMbps: number;
   /** Down over up; null without an uplink or with nothing below. */
   ratio: number | null;
-  /** Its uplinks, each with its port and with down over up where it carries all of it alone. */
-  each: { port: number; link: UplinkFacts; ratio: number | null }[];
+  /** Its uplinks, bundles as one, each with its ports and with down over up where it carries all of it alone. */
+  each: { ports: number[]; ratio: number | null }[];
   reachesGateway: boolean;
   /** One uplink can fail and it still reaches the gateway. */
   redundant: boolean;
@@ -25,7 +26,7 @@ export type Topology = {
   gateway: Gear | null;
   /** Devices in rings, each with whether all of them speak a redundancy protocol. */
   loops: { gear: Gear[]; guarded: boolean }[];
-  /** Fastest link to the gateway against the internet speed, Mb/s. */
+  /** Fastest link or bundle to the gateway against the internet speed, Mb/s. */
   gatewayMbps: number;
   internetMbps: number;
 };
@@ -72,7 +73,8 @@ export function topologyOf(job: Job): Topology {
             );
           })
         : own;
-      const speeds = towards.map(({ speedMbps }) => speedMbps);
+      const bundles = bundlesOf(towards);
+      const speeds = bundles.map(bundleMbps);
       const downMbps =
         patched
           .filter(({ device }) => device.id === gear.id)
@@ -86,10 +88,9 @@ export function topologyOf(job: Job): Topology {
         downMbps,
         upMbps,
         ratio: ratioTo(upMbps),
-        each: towards.map((link) => ({
-          port: link.from.id === gear.id ? link.uplink.fromPort : link.uplink.toPort,
-          link,
-          ratio: ratioTo(link.speedMbps),
+        each: bundles.map((bundle) => ({
+          ports: bundle.map(({ uplink }) => (uplink.fromId === gear.id ? uplink.fromPort : uplink.toPort)),
+          ratio: ratioTo(bundleMbps(bundle)),
         })),
         reachesGateway,
         redundant:
@@ -107,8 +108,9 @@ export function topologyOf(job: Job): Topology {
   return {
     switches,
     gateway,
-    loops: loopsIn(links),
-    gatewayMbps: Math.max(0, ...atGateway.map(({ speedMbps }) => speedMbps)),
+    // A bundle is one link: what it joins is no ring.
+    loops: loopsIn(bundlesOf(links).flatMap(([link]) => link ?? [])),
+    gatewayMbps: Math.max(0, ...bundlesOf(atGateway).map(bundleMbps)),
     internetMbps: figureOf(job, 'internet-mbps'),
   };
 }

@@ -37,6 +37,7 @@ const link = (fromId: string, fromPort: number, toId: string, toPort: number, mo
     toPort,
     medium: 'auto' as const,
     lengthMm: null,
+    bundled: false,
     ...more,
   },
 });
@@ -114,12 +115,52 @@ describe('uplinks', () => {
     const of = (some: typeof job) => topologyOf(some).switches.find((row) => row.gear.id === 'a');
     // The link to b is 1 Gb/s below; above are 10 and 1 Gb/s.
     expect(of(job)).toMatchObject({ downMbps: 1000, upMbps: 11_000 });
-    expect(of(job)?.each.map(({ port, ratio }) => [port, ratio])).toEqual([
-      [5, 0.1],
-      [1, 1],
+    expect(of(job)?.each).toEqual([
+      { ports: [5], ratio: 0.1 },
+      { ports: [1], ratio: 1 },
     ]);
     const guarded = apply(job, { type: 'editGear', gearId: 'a', changes: { loopGuard: true } });
     expect(of(guarded)).toMatchObject({ upMbps: 10_000, ratio: 0.1 });
+  });
+
+  it('carry as one where they are bundled: no ring, all their speed, and one may fail', () => {
+    const two = [link('a', 5, 'gate', 5, { bundled: true }), link('a', 6, 'gate', 6, { bundled: true })];
+    const job = apply(three(...two, link('b', 2, 'a', 2)), {
+      type: 'editGear',
+      gearId: 'a',
+      changes: { managed: true, loopGuard: true },
+    });
+    expect(rules(job)).not.toContain('uplink-loop');
+    expect(rules(job)).not.toContain('link-bundle-unfit');
+    const { switches, gatewayMbps } = topologyOf(job);
+    expect(gatewayMbps).toBe(20_000);
+    expect(switches.find((row) => row.gear.id === 'a')).toMatchObject({
+      upMbps: 20_000,
+      each: [{ ports: [5, 6], ratio: 0.05 }],
+      redundant: true,
+    });
+    expect(portPlan(job, job.gear.a as Gear)[4]?.description).toBe('to gate 5, bundled with 6');
+    expect(portPlan(job, job.gear.gate as Gear)[5]?.description).toBe('to a 6, bundled with 5');
+    // A ring through a bundle is one all the same.
+    const ring = apply(job, { type: 'keepRows', rows: [link('b', 5, 'gate', 1)] });
+    expect(rules(ring)).toContain('uplink-loop');
+  });
+
+  it('are a snag as a bundle that cannot be one, with a way out', () => {
+    const of = (job: ReturnType<typeof bench>) => findSnags(job).filter((snag) => snag.rule === 'link-bundle-unfit');
+    const alone = apply(three(link('a', 5, 'gate', 5, { bundled: true })), {
+      type: 'editGear',
+      gearId: 'a',
+      changes: { managed: true },
+    });
+    expect(of(alone)).toMatchObject([{ grade: 'will-bite', what: expect.stringContaining('A bundle of one link') }]);
+    const mended = apply(alone, ...(of(alone)[0]?.mends()[0]?.commands ?? []));
+    expect(of(mended)).toEqual([]);
+    const unlike = three(link('a', 5, 'gate', 5, { bundled: true }), link('a', 1, 'gate', 1, { bundled: true }));
+    expect(of(unlike).map(({ what }) => what)).toEqual([
+      expect.stringContaining('a is not a managed switch'),
+      expect.stringContaining('different speeds'),
+    ]);
   });
 
   it('are told against the internet at the gateway', () => {

@@ -10,6 +10,7 @@ import { formatSpeed } from '@/core/text/speed';
 import { formatLength } from '@/core/units/length';
 import { freePorts } from '@/core/uplinks/freePorts';
 import { gatewayWords } from '@/core/uplinks/gatewayWords';
+import { bundleFaults, bundlesOf } from '@/core/uplinks/linkBundles';
 import { topologyOf } from '@/core/uplinks/topology';
 import { listUplinks } from '@/core/uplinks/uplinkFacts';
 import { useSession } from '../job/session';
@@ -32,6 +33,7 @@ export function UplinksView() {
   const job = useSession((session) => session.job);
   const { keep, drop } = useRows();
   const links = listUplinks(job);
+  const bundles = bundlesOf(links);
   const gear = switchingGear(job);
   const topology = topologyOf(job);
   const { switches, loops } = topology;
@@ -51,9 +53,10 @@ export function UplinksView() {
               <tr className="border-b text-left">
                 <th className="pr-2">From</th>
                 <th className="pr-2">To</th>
-                <th className="pr-2">Comes up at</th>
+                <th className="pr-2">Speed</th>
                 <th className="pr-2">Medium</th>
                 <th className="pr-2">Way</th>
+                <th className="pr-2">Bundled</th>
                 <th className="pr-2">Take</th>
                 <th className="pr-2">What is wrong</th>
                 <th />
@@ -61,21 +64,23 @@ export function UplinksView() {
             </thead>
             <tbody>
               {links.map((link) => {
-                const { uplink, from, to, speedMbps, medium, wayMm, parts, heatW, faults, lossDb } = link;
+                const { uplink, from, to, speedMbps, medium, wayMm, parts, heatW, lossDb } = link;
+                const faults = [...link.faults, ...bundleFaults(bundles.find((one) => one.includes(link)) ?? [])];
                 const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
                 return (
                   <tr key={uplink.id} className="border-b align-top">
-                    <td className="pr-2 font-mono text-xs leading-6">
+                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
                       {from.name} {uplink.fromPort}
                     </td>
-                    <td className="pr-2 font-mono text-xs leading-6">
+                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
                       {to.name} {uplink.toPort}
                     </td>
-                    <td className="pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
+                    <td className="whitespace-nowrap pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
                     <td className="pr-2">
                       <CommitSelect
                         hideLabel
                         label={`Medium of ${name}`}
+                        className="w-44"
                         value={uplink.medium}
                         options={UPLINK_MEDIA.map((value) => ({
                           value,
@@ -96,6 +101,18 @@ export function UplinksView() {
                         mm={uplink.lengthMm}
                         onCommit={(lengthMm) => keep({ table: 'uplinks', record: { ...uplink, lengthMm } })}
                         onClear={() => keep({ table: 'uplinks', record: { ...uplink, lengthMm: null } })}
+                      />
+                    </td>
+                    <td className="pr-2 leading-6">
+                      <input
+                        type="checkbox"
+                        aria-label={`Bundle ${name}`}
+                        title="Acts as one with the other bundled links between the same two"
+                        className="size-4 accent-[var(--act)] align-middle"
+                        checked={uplink.bundled}
+                        onChange={(event) =>
+                          keep({ table: 'uplinks', record: { ...uplink, bundled: event.target.checked } })
+                        }
                       />
                     </td>
                     <td className="pr-2 leading-6">
@@ -146,9 +163,9 @@ export function UplinksView() {
                   </td>
                   <td className="pr-2 text-right font-bold font-mono text-xs">{ratioWords(row.ratio)}</td>
                   <td className="pr-2 pl-4 font-mono text-xs">
-                    {row.each.map(({ port, ratio, link }) => (
-                      <span key={link.uplink.id} className="mr-3 whitespace-nowrap">
-                        port {port} {ratioWords(ratio)}
+                    {row.each.map(({ ports, ratio }) => (
+                      <span key={ports.join()} className="mr-3 whitespace-nowrap">
+                        port {ports.join(' + ')} {ratioWords(ratio)}
                       </span>
                     ))}
                   </td>
@@ -160,8 +177,9 @@ export function UplinksView() {
             </tbody>
           </table>
           <p className="narrow mt-1 text-soft text-xs">
-            Below is all that is patched, and the links to switches further down. With a redundancy protocol one uplink
-            carries and the others wait; without one they are counted together (common practice, no source).
+            Below is all that is patched, and the links to switches further down. Bundled uplinks carry together (IEEE
+            802.1AX). Of others one carries and the rest wait where there is a redundancy protocol; without one they are
+            counted together (common practice, no source).
           </p>
           <p className="mt-1 text-[13px]">
             {gatewayWords(topology)}{' '}
@@ -221,6 +239,7 @@ function NewUplink({ gear }: { gear: Gear[] }) {
           toPort: b.number,
           medium: 'auto' as const,
           lengthMm: null,
+          bundled: false,
         };
         if (keep({ table: 'uplinks', record })) setPorts(['', '']);
       }}

@@ -14,6 +14,10 @@ export const Uplink = z
     toPort: whole(1, 1152),
     medium: z.enum(UPLINK_MEDIA).default('auto').describe('auto: by distance and speed'),
     lengthMm: whole(1, 40_000_000).nullable().default(null).describe('of its cable; null: as the geometry asks'),
+    bundled: z
+      .boolean()
+      .default(false)
+      .describe('acts as one with the other bundled links between the same two devices (IEEE 802.1AX)'),
   })
   .meta({ id: 'Uplink' });
 export type Uplink = z.infer<typeof Uplink>;

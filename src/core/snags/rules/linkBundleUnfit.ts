@@ -1,0 +1,38 @@
+import { commonPractice } from '../../standards/source';
+import { bundleFaults, bundlesOf } from '../../uplinks/linkBundles';
+import { listUplinks } from '../../uplinks/uplinkFacts';
+import type { SnagRule } from '../snag';
+
+export const linkBundleUnfit: SnagRule = {
+  id: 'link-bundle-unfit',
+  why: 'Links carry as one only where both ends bundle them; where one does not, they are a ring.',
+  source: commonPractice,
+  stations: ['patch'],
+  find: ({ job }) =>
+    bundlesOf(listUplinks(job)).flatMap((bundle) =>
+      bundleFaults(bundle).map(({ grade, words, source }) => {
+        const [{ from, to } = { from: null, to: null }] = bundle;
+        return {
+          grade,
+          gearIds: [from, to].flatMap((gear) => gear?.id ?? []),
+          rowIds: bundle.map(({ uplink }) => uplink.id),
+          source,
+          what: `Uplinks ${from?.name} to ${to?.name}: ${words}.`,
+          mends: () => [
+            {
+              label: bundle.length > 1 ? 'Do not bundle them' : 'Do not bundle it',
+              commands: [
+                {
+                  type: 'keepRows' as const,
+                  rows: bundle.map(({ uplink }) => ({
+                    table: 'uplinks' as const,
+                    record: { ...uplink, bundled: false },
+                  })),
+                },
+              ],
+            },
+          ],
+        };
+      }),
+    ),
+};
