@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { type Browser, chromium } from '@playwright/test';
 
 /** Debian's Chromium, with what a closed network and root need. */
@@ -14,4 +15,7 @@ export const CHROMIUM = {
   ],
 };
 
-export const openBrowser = (): Promise<Browser> => chromium.launch(CHROMIUM);
+export function openBrowser(): Promise<Browser> {
+  if (!existsSync(CHROMIUM.executablePath)) throw new Error('Chromium is not installed: bin/test does that.');
+  return chromium.launch(CHROMIUM);
+}

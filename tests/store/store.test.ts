@@ -41,6 +41,8 @@ it('is read anew where another process changed it, and from memory where nobody 
   const other = await open();
   const [first, second] = [await openJob(store, id), await openJob(store, id)];
   expect(second?.job).toBe(first?.job);
+  // What is worked out of it is kept with it only while nobody can change it.
+  expect(first && [first.job, first.job.runs, Object.values(first.job.runs)[0]].every(Object.isFrozen)).toBe(true);
   await applyBatch(other, id, batch(0, rename('Changed elsewhere')));
   expect((await jobOf(id)).job.name).toBe('Changed elsewhere');
   await applyBatch(store, id, batch(1, rename('And here again')));

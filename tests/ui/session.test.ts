@@ -101,6 +101,14 @@ describe('one job in one window', () => {
     expect(store.getState().confirmed).toEqual({ job: server.job, revision: 1 });
   });
 
+  it('seals the job it is given as plain data, so that what is worked out of it is kept with it', () => {
+    const plain = structuredClone(bench({ 1: {} }));
+    expect(Object.isFrozen(plain.runs)).toBe(false);
+    const store = createSession({ job: plain, revision: 0, steps: { undo: null, redo: null } }, () => undefined);
+    const { job } = store.getState();
+    expect([job, job.runs, job.runs['run-1']].every(Object.isFrozen)).toBe(true);
+  });
+
   it('sees the very same job when only its own step comes back, so that what was made of it stands', async () => {
     const { store, settled } = open();
     store.getState().dispatch([land('run-1', 1)]);
