@@ -80,6 +80,7 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
       if (one > (steepestOf[group] as number)) steepestOf[group] = one;
     }
     // Which member takes its place: the one whose cost is the first to be met by the prices on their way.
+    // The test stands three times, for pairs, rows left out and slacks: as a function it made all a tenth slower.
     let entering = -1;
     let least = Number.POSITIVE_INFINITY;
     let steepest = 0;
