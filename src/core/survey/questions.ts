@@ -544,7 +544,7 @@ export const QUESTIONS = {
     'Patching and cords',
     'Way of the cords',
     {
-      auto: 'straight between neighbours, through a manager where one is near, else round the side',
+      auto: 'the nearest: straight, manager or side',
       side: 'always round the side',
     },
     'auto',

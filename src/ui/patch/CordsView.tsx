@@ -22,20 +22,21 @@ export function CordsView() {
   const cords = listCords(job);
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
-      <div className="grid items-end gap-2 sm:grid-cols-3 xl:grid-cols-6">
-        <AnswerField id="cord-lengths" label="Lengths they come in" className="xl:col-span-2" />
+      <div className="grid items-end gap-2 sm:grid-cols-3 xl:grid-cols-[3fr_1fr_2.8fr_1.5fr_0.9fr]">
+        <AnswerField id="cord-lengths" label="Lengths they come in" />
         <AnswerField id="cord-awg" label="Gauge" />
         <AnswerField id="cord-way" label="Way" />
         <AnswerField id="cord-colour" label="Colour" />
         <AnswerField id="cord-spare" label="Spares" />
       </div>
-      <div className="grid content-start gap-4 xl:grid-cols-[minmax(0,1fr)_minmax(0,1.9fr)]">
+      <div className="grid content-start gap-x-8 gap-y-4 xl:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <PickList />
         <div className="grid content-start gap-4">
-          <PickList />
+          <CordSource />
           <Managers />
         </div>
-        <CordTable cords={cords} />
       </div>
+      <CordTable cords={cords} />
       <p className="narrow text-soft text-xs">
         Room for plug, boot and bend, and ways through managers and round the side: {citeSource(cordBuildSource)}.
       </p>
@@ -59,9 +60,6 @@ const INKS = { blue: 1, orange: 1, green: 1, red: 1, violet: 1, teal: 1, brown: 
 function PickList() {
   const job = useSession((session) => session.job);
   const picks = pickList(job);
-  const cost = cordCost(job);
-  const made = answerOf(job, 'cord-source') === 'made';
-  const money = (value: number) => `${value.toFixed(2)} ${answerOf(job, 'currency')}`.trim();
   return (
     <section aria-label="Pick list">
       <div className="flex items-baseline gap-2">
@@ -79,11 +77,11 @@ function PickList() {
           <thead>
             <tr className="border-b text-left">
               <th className="pr-2 text-right">Length</th>
-              <th className="px-2">Kind</th>
-              <th className="px-2">Colour</th>
-              <th className="px-2">Stands for</th>
-              <th className="px-2 text-right">Cords</th>
-              <th className="px-2 text-right">Spare</th>
+              <th className="pr-2">Kind</th>
+              <th className="pr-2">Colour</th>
+              <th className="whitespace-nowrap pr-2">Stands for</th>
+              <th className="pl-2 text-right">Cords</th>
+              <th className="pl-2 text-right">Spare</th>
             </tr>
           </thead>
           <tbody>
@@ -92,30 +90,39 @@ function PickList() {
                 <th scope="row" className="pr-2 text-right font-bold font-mono">
                   {formatLength(lengthMm, job.units)}
                 </th>
-                <td className="px-2">{cordBuilds[kind].words}</td>
-                <td className="px-2">
+                <td className="narrow pr-2">{cordBuilds[kind].words}</td>
+                <td className="pr-2">
                   <CodeMark code={code} />
                 </td>
-                <td className="px-2">{code.words}</td>
-                <td className="px-2 text-right font-mono">{count}</td>
-                <td className="px-2 text-right font-mono">{spare}</td>
+                <td className="narrow pr-2">{code.words}</td>
+                <td className="pl-2 text-right font-mono">{count}</td>
+                <td className="pl-2 text-right font-mono">{spare}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {picks.length > 0 && (
-        <div className="mt-2 flex flex-wrap items-end gap-3">
-          <AnswerField id="cord-source" />
-          <p className={`text-[13px] ${made ? 'text-soft' : 'font-semibold'}`}>
-            Bought: {counted(cost.cords, 'cord')} for {money(cost.bought)}
-          </p>
-          <p className={`text-[13px] ${made ? 'font-semibold' : 'text-soft'}`}>
-            Made: {money(cost.made)} and {Math.round(cost.madeMinutes)} min
-          </p>
-        </div>
-      )}
     </section>
+  );
+}
+
+/** Cords bought or made, with what each would cost. */
+function CordSource() {
+  const job = useSession((session) => session.job);
+  const cost = cordCost(job);
+  const made = answerOf(job, 'cord-source') === 'made';
+  const money = (value: number) => `${value.toFixed(2)} ${answerOf(job, 'currency')}`.trim();
+  if (cost.cords === 0) return null;
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <AnswerField id="cord-source" />
+      <p className={`text-[13px] ${made ? 'text-soft' : 'font-semibold'}`}>
+        Bought: {counted(cost.cords, 'cord')} for {money(cost.bought)}
+      </p>
+      <p className={`text-[13px] ${made ? 'font-semibold' : 'text-soft'}`}>
+        Made: {money(cost.made)} and {Math.round(cost.madeMinutes)} min
+      </p>
+    </div>
   );
 }
 
@@ -189,14 +196,14 @@ function CordTable({ cords }: { cords: ListedCord[] }) {
               <td className="whitespace-nowrap pr-2 font-mono text-xs">
                 {one.device.name} {one.cord.switchPort}
               </td>
-              <td className="pr-2">{one.way ?? 'not placed'}</td>
+              <td className="whitespace-nowrap pr-2">{one.way ?? 'not placed'}</td>
               <td className="whitespace-nowrap pr-2 text-right font-mono text-xs">{show(one.pathMm)}</td>
               <td className="whitespace-nowrap pr-2 text-right font-bold font-mono text-xs">{show(one.lengthMm)}</td>
               <td className="pr-2">
                 <LengthField
                   hideLabel
                   label={`Length of the cord of ${one.run?.label ?? 'this port'} as it lies`}
-                  className="w-16"
+                  className="w-20"
                   placeholder="as planned"
                   least={LEAST_CORD_MM}
                   mm={one.cord.lengthMm}
