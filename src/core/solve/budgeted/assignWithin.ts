@@ -72,6 +72,7 @@ export function assignWithin(
   const kinds = kindsOf(problem);
   const large = isLarge(problem);
   const makeChoices = choiceMaking(problem, {
+    isPart: start !== undefined,
     out,
     limits,
     random,

@@ -10,11 +10,12 @@ import { roundShares } from './rounding';
 const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
 /**
  * Roundings of the first node and of each later one; annealing: moves for each pair of rows, share of the time, and after
- * how many turns that bring nothing better it is half of that.
+ * how many turns that bring nothing better it is half of that. A part begins with a good choice, and is to be proven.
  */
 const EFFORT = {
   small: { roundings: { first: 3, later: 1 }, moves: 8, share: 0.35, patience: 4 },
   middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
+  part: { roundings: { first: 2, later: 1 }, moves: 8, share: 0.03, patience: 4 },
   large: { roundings: { first: 2, later: 0 }, moves: 6, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** How far chance bends the roundings, but for the first. */
@@ -33,6 +34,8 @@ const LARGE_CELLS = 20_000;
 export const isLarge = ({ rows, columns }: BudgetedProblem): boolean => rows * columns > LARGE_CELLS;
 
 type Means = {
+  /** Whether a good choice is there to begin with. */
+  isPart: boolean;
   out: Float64Array;
   limits: SearchLimits;
   random: () => number;
@@ -54,9 +57,9 @@ export function choiceMaking(
   means: Means,
 ): (relaxed: Relaxed, guideOf: () => Float64Array, isEnough: () => boolean) => void {
   const { rows, columns } = problem;
-  const { out, limits, random, whole, take, best, solve } = means;
+  const { isPart, out, limits, random, whole, take, best, solve } = means;
   const large = isLarge(problem);
-  const effort = EFFORT[large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
+  const effort = EFFORT[large ? 'large' : isPart ? 'part' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
   const began = limits.now();
   const overPrice = priceOfWeight(problem);
   // Worked out for the first annealing, which often is not needed.
