@@ -2,7 +2,7 @@ import { memo, useEffect, useRef } from 'react';
 import { useThemeName } from '../kit/theme';
 import { paintLater } from './paintLater';
 import { clipCurve } from './sCurve';
-import { type LineMark, type Mark, SHEET_PX, type Sheet } from './strandSheets';
+import { type LineMark, type LooseMark, REACH_PX, SHEET_PX, type Sheet, type WordsMark } from './strandSheets';
 
 export const LENGTH_PX = 10;
 
@@ -10,7 +10,7 @@ type Ink = (name: string) => string;
 
 function line(context: OffscreenCanvasRenderingContext2D, mark: LineMark, top: number, ink: Ink) {
   const { x1, y1, x2, y2, wide, alpha, dashes } = mark;
-  const clipped = clipCurve([x1, y1, x2, y2], top - 6, top + SHEET_PX + 6);
+  const clipped = clipCurve([x1, y1, x2, y2], top - REACH_PX, top + SHEET_PX + REACH_PX);
   if (!clipped) return;
   const [ax, ay, bx, by, cx, cy, dx, dy] = clipped.points;
   context.globalAlpha = alpha;
@@ -24,39 +24,35 @@ function line(context: OffscreenCanvasRenderingContext2D, mark: LineMark, top: n
   context.stroke();
 }
 
+function words(context: OffscreenCanvasRenderingContext2D, { x, y, words }: WordsMark, ink: Ink, family: string) {
+  context.font = `${LENGTH_PX}px ${family}`;
+  context.textAlign = 'right';
+  context.textBaseline = 'middle';
+  const wide = context.measureText(words).width;
+  context.globalAlpha = 1;
+  context.fillStyle = ink('paper');
+  context.fillRect(x - wide - 2, y - LENGTH_PX / 2, wide + 3, LENGTH_PX);
+  context.fillStyle = ink('soft');
+  context.fillText(words, x, y);
+}
+
+function loose(context: OffscreenCanvasRenderingContext2D, { x, y }: LooseMark, ink: Ink) {
+  context.globalAlpha = 1;
+  context.setLineDash([]);
+  context.lineWidth = 2;
+  context.strokeStyle = ink('bite');
+  context.fillStyle = ink('paper');
+  context.beginPath();
+  context.arc(x, y, 3.4, 0, 2 * Math.PI);
+  context.fill();
+  context.stroke();
+}
+
 function paint(context: OffscreenCanvasRenderingContext2D, { top, marks }: Sheet, ink: Ink, family: string) {
-  const solid = () => {
-    context.globalAlpha = 1;
-    context.setLineDash([]);
-  };
-  const ways: { [What in Mark['what']]: (mark: Extract<Mark, { what: What }>) => void } = {
-    line: (mark) => line(context, mark, top, ink),
-    words: ({ x, y, words }) => {
-      solid();
-      context.font = `${LENGTH_PX}px ${family}`;
-      context.textAlign = 'right';
-      context.textBaseline = 'middle';
-      const wide = context.measureText(words).width;
-      context.fillStyle = ink('paper');
-      context.fillRect(x - wide - 2, y - LENGTH_PX / 2, wide + 3, LENGTH_PX);
-      context.fillStyle = ink('soft');
-      context.fillText(words, x, y);
-    },
-    loose: ({ x, y }) => {
-      solid();
-      context.lineWidth = 2;
-      context.strokeStyle = ink('bite');
-      context.fillStyle = ink('paper');
-      context.beginPath();
-      context.arc(x, y, 3.4, 0, 2 * Math.PI);
-      context.fill();
-      context.stroke();
-    },
-  };
   for (const mark of marks) {
-    if (mark.what === 'line') ways.line(mark);
-    else if (mark.what === 'words') ways.words(mark);
-    else ways.loose(mark);
+    if (mark.what === 'line') line(context, mark, top, ink);
+    else if (mark.what === 'words') words(context, mark, ink, family);
+    else loose(context, mark, ink);
   }
 }
 

@@ -31,7 +31,7 @@ export type Mark = LineMark | WordsMark | LooseMark;
 /** Height of a sheet. Sheets are painted once and then scrolled, not painted anew. */
 export const SHEET_PX = 120;
 /** Marks reach so far beyond where they stand. */
-const REACH_PX = 6;
+export const REACH_PX = 6;
 export type Sheet = { top: number; marks: Mark[] };
 
 const PROPOSED: readonly number[] = [5, 4];
