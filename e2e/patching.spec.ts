@@ -25,7 +25,7 @@ test('cords are listed with their lengths; a taut one is a snag, and its mend ta
   page,
 }) => {
   await openOffice(page, 'patch/cords');
-  await expect(page.getByRole('region', { name: 'Pick list' })).toContainText('Bought: 51 cords');
+  await expect(page.getByRole('region', { name: 'Bought or made' })).toContainText('Bought: 51 cords');
   const length = page.getByLabel('Length of the cord of T01 as it lies');
   await length.fill('0.2');
   await length.press('Enter');

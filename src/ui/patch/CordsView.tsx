@@ -114,7 +114,7 @@ function CordSource() {
   const money = (value: number) => `${value.toFixed(2)} ${answerOf(job, 'currency')}`.trim();
   if (cost.cords === 0) return null;
   return (
-    <div className="flex flex-wrap items-end gap-3">
+    <section aria-label="Bought or made" className="flex flex-wrap items-end gap-3">
       <AnswerField id="cord-source" />
       <p className={`text-[13px] ${made ? 'text-soft' : 'font-semibold'}`}>
         Bought: {counted(cost.cords, 'cord')} for {money(cost.bought)}
@@ -122,7 +122,7 @@ function CordSource() {
       <p className={`text-[13px] ${made ? 'font-semibold' : 'text-soft'}`}>
         Made: {money(cost.made)} and {Math.round(cost.madeMinutes)} min
       </p>
-    </div>
+    </section>
   );
 }
 
