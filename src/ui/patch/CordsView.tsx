@@ -21,7 +21,7 @@ export function CordsView() {
   const job = useSession((session) => session.job);
   const cords = listCords(job);
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
+    <div className="relative flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
       <div className="grid items-end gap-2 sm:grid-cols-3 xl:grid-cols-[3fr_1fr_2.8fr_1.5fr_0.9fr]">
         <AnswerField id="cord-lengths" label="Lengths they come in" />
         <AnswerField id="cord-awg" label="Gauge" />

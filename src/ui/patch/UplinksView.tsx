@@ -38,7 +38,7 @@ export function UplinksView() {
   const topology = topologyOf(job);
   const { switches, loops } = topology;
   return (
-    <div className="flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
+    <div className="relative flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
       {gear.length < 2 ? (
         <p>Uplinks join two switching devices: add a switch or a router at Stack.</p>
       ) : (
@@ -69,18 +69,18 @@ export function UplinksView() {
                 const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
                 return (
                   <tr key={uplink.id} className="border-b align-top">
-                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
+                    <td className="pr-2 font-mono text-xs leading-6 sm:whitespace-nowrap">
                       {from.name} {uplink.fromPort}
                     </td>
-                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
+                    <td className="pr-2 font-mono text-xs leading-6 sm:whitespace-nowrap">
                       {to.name} {uplink.toPort}
                     </td>
-                    <td className="whitespace-nowrap pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
+                    <td className="pr-2 font-semibold leading-6 sm:whitespace-nowrap">{formatSpeed(speedMbps)}</td>
                     <td className="pr-2">
                       <CommitSelect
                         hideLabel
                         label={`Medium of ${name}`}
-                        className="w-44"
+                        className="sm:w-44"
                         value={uplink.medium}
                         options={UPLINK_MEDIA.map((value) => ({
                           value,
