@@ -48,7 +48,7 @@ export function UplinksView() {
         <h2 className="wide font-bold">Uplinks</h2>
         {links.length === 0 && <p className="text-soft">None yet.</p>}
         {links.length > 0 && (
-          <table className="mt-1 w-full text-[13px]">
+          <table className="mt-1 w-full min-w-[760px] text-[13px]">
             <thead>
               <tr className="border-b text-left">
                 <th className="pr-2">From</th>
@@ -69,18 +69,18 @@ export function UplinksView() {
                 const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
                 return (
                   <tr key={uplink.id} className="border-b align-top">
-                    <td className="pr-2 font-mono text-xs leading-6 sm:whitespace-nowrap">
+                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
                       {from.name} {uplink.fromPort}
                     </td>
-                    <td className="pr-2 font-mono text-xs leading-6 sm:whitespace-nowrap">
+                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
                       {to.name} {uplink.toPort}
                     </td>
-                    <td className="pr-2 font-semibold leading-6 sm:whitespace-nowrap">{formatSpeed(speedMbps)}</td>
+                    <td className="whitespace-nowrap pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
                     <td className="pr-2">
                       <CommitSelect
                         hideLabel
                         label={`Medium of ${name}`}
-                        className="sm:w-44"
+                        className="w-44"
                         value={uplink.medium}
                         options={UPLINK_MEDIA.map((value) => ({
                           value,
