@@ -295,7 +295,7 @@ const LOOM_WORDS: Record<keyof LoomFrames, string> = {
   carry: 'a frame while a strand is carried',
 };
 
-/** Frames while a loom of 400 runs is scrolled, pointed at and carried on. */
+/** Frames while a loom of 400 runs is scrolled and pointed at, and while a strand of it is carried. */
 async function loom(address: string, id: string) {
   const browser = await openBrowser();
   try {

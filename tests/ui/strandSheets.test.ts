@@ -2,7 +2,6 @@ import { expect, test } from 'vitest';
 import { applyCommands } from '../../src/core/job/apply';
 import type { Job } from '../../src/core/job/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
-import { loomPieces, PIECE_PX } from '../../src/ui/patch/loomPieces';
 import { steadyLoom } from '../../src/ui/patch/steadyLoom';
 import { type LineMark, SHEET_PX, strandSheets } from '../../src/ui/patch/strandSheets';
 import { tarnbrook } from '../support/jobs';
@@ -34,11 +33,10 @@ test('a strand is on every sheet that it crosses, as far as it goes', () => {
   expect(lines(sheets).size - lines(sheetsOf(after)).size).toBe(2);
 });
 
-test('sheets and pieces that a change does not touch stay as they are', () => {
+test('sheets that a change does not touch stay as they are', () => {
   const job = tarnbrook();
   const before = lay(job);
   const sheets = strandSheets([], before, WIDTH, null, job.units);
-  const pieces = loomPieces(null, before);
   const [cord] = Object.values(job.cords).sort(
     (a, b) => Math.abs(a.panelPort - a.switchPort) - Math.abs(b.panelPort - b.switchPort),
   );
@@ -50,17 +48,4 @@ test('sheets and pieces that a change does not touch stay as they are', () => {
   expect(kept.length).toBeGreaterThan(0);
   expect(kept.length).toBeLessThan(sheets.length);
   for (const [at, sheet] of after.entries()) if (sheet !== sheets[at]) expect(sheet).not.toEqual(sheets[at]);
-
-  const next = loomPieces(pieces, now);
-  expect(next.panelPorts.every((piece, at) => piece === pieces.panelPorts[at])).toBe(true);
-  expect(next.switchPorts.filter((piece) => !pieces.switchPorts.includes(piece))).toHaveLength(1);
-  expect(loomPieces(pieces, before)).toEqual(pieces);
-});
-
-test('every row and port is in the piece at its height', () => {
-  const loom = lay(tarnbrook());
-  const { rows, panelPorts } = loomPieces(null, loom);
-  expect(rows.flatMap(({ items }) => items)).toEqual(loom.rows);
-  for (const { top, items } of [...rows, ...panelPorts])
-    for (const { y } of items) expect(Math.floor(y / PIECE_PX) * PIECE_PX).toBe(top);
 });

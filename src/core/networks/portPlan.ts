@@ -7,7 +7,6 @@ import type { Run } from '../job/records/run';
 import { runBehind } from '../patching/switchLoad';
 import { naturalOrder } from '../text/naturalOrder';
 import { bundledWith } from '../uplinks/linkBundles';
-import { listUplinks } from '../uplinks/uplinkFacts';
 import { allowedNetworks } from './allowed';
 
 export type PlannedPort = {
@@ -34,7 +33,6 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
   const networks = Object.values(job.networks)
     .filter((network) => !allowed || allowed.has(network.id))
     .sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999) || naturalOrder(a.name, b.name));
-  const links = listUplinks(job);
   const rows = Object.values(job.portNetworks).filter((row) => row.gearId === gear.id);
   return portsOf(gear).map((port): PlannedPort => {
     const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
@@ -54,7 +52,7 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
       run,
       description:
         far !== undefined
-          ? `to ${far}${bundleWords(bundledWith(links, gear.id, port.number))}`
+          ? `to ${far}${bundleWords(bundledWith(job, gear.id, port.number))}`
           : run
             ? [run.label, run.room, run.outlet, run.device].filter(Boolean).join(' ')
             : use === 'internet'

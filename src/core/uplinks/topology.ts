@@ -109,7 +109,7 @@ export function topologyOf(job: Job): Topology {
     switches,
     gateway,
     // A bundle is one link: what it joins is no ring.
-    loops: loopsIn(bundlesOf(links).flatMap(([link]) => link ?? [])),
+    loops: loopsIn(bundlesOf(links).map(([link]) => link)),
     gatewayMbps: Math.max(0, ...bundlesOf(atGateway).map(bundleMbps)),
     internetMbps: figureOf(job, 'internet-mbps'),
   };

@@ -20,6 +20,7 @@ function elementAt({ x, y }: { x: number; y: number }): HTMLElement | null {
 
 /** The run that is carried, and which end of it when it has two that can be moved. */
 export type Carried = { runId: string; end?: 'panel' | 'switch' };
+/** The element that says how runs are picked up. */
 const HINT = 'carry-hint';
 
 /** What an element has that is picked up as a run, or as an end of it. It lies on a `CarryGround`. */
@@ -76,6 +77,9 @@ export function CarryGround({
 }
 
 const noTargets = () => [];
+/** Who picks up and drops says so in its own words: here only the ground would be named. */
+const unsaid = () => undefined;
+const SILENT = { onDragStart: unsaid, onDragOver: unsaid, onDragEnd: unsaid, onDragCancel: unsaid };
 
 /**
  * Where runs are carried by pointer, from a `CarryGround` to places that have their key in `data-place`; a drop gives the
@@ -83,7 +87,6 @@ const noTargets = () => [];
  * run in hand follows the pointer.
  */
 export function RunCarrier({
-  id,
   hint,
   carried,
   onPickUp,
@@ -91,7 +94,6 @@ export function RunCarrier({
   onCancel,
   children,
 }: {
-  id: string;
   hint: string;
   carried: Run | null;
   onPickUp: (what: Carried) => void;
@@ -129,7 +131,8 @@ export function RunCarrier({
   }, []);
   return (
     <DndContext
-      id={id}
+      id={HINT}
+      accessibility={{ screenReaderInstructions: { draggable: hint }, announcements: SILENT }}
       sensors={sensors}
       collisionDetection={noTargets}
       onDragStart={({ activatorEvent }) => {
@@ -146,9 +149,6 @@ export function RunCarrier({
         onCancel();
       }}
     >
-      <p id={HINT} hidden>
-        {hint}
-      </p>
       {children}
       <DragOverlay dropAnimation={null} modifiers={[atPointer]}>
         {carried && (

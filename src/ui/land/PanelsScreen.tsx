@@ -85,7 +85,6 @@ export function PanelsScreen() {
 
   return (
     <RunCarrier
-      id="land"
       hint="Enter picks the run up; on a port, Enter lands it there."
       carried={carried}
       onPickUp={({ runId }) => {

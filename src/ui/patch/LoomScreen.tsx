@@ -103,7 +103,6 @@ export function LoomScreen() {
 
   return (
     <RunCarrier
-      id="patch"
       hint="Enter picks the strand up; on a port, Enter drops it there."
       carried={carried}
       onPickUp={({ runId, end }) => {

@@ -65,7 +65,7 @@ export function UplinksView() {
             <tbody>
               {links.map((link) => {
                 const { uplink, from, to, speedMbps, medium, wayMm, parts, heatW, lossDb } = link;
-                const faults = [...link.faults, ...bundleFaults(bundles.find((one) => one.includes(link)) ?? [])];
+                const faults = [...link.faults, ...bundles.filter((one) => one.includes(link)).flatMap(bundleFaults)];
                 const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
                 return (
                   <tr key={uplink.id} className="border-b align-top">

@@ -1,6 +1,5 @@
 import { portKey } from '@/core/job/jobIndex';
 import { isLive } from '@/core/job/records/run';
-
 import { lineDashes } from '@/core/networks/networkMarks';
 import type { PatchPlan } from '@/core/patching/planPatching';
 import { formatLength, type Units } from '@/core/units/length';

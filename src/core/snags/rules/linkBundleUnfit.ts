@@ -11,13 +11,13 @@ export const linkBundleUnfit: SnagRule = {
   find: ({ job }) =>
     bundlesOf(listUplinks(job)).flatMap((bundle) =>
       bundleFaults(bundle).map(({ grade, words, source }) => {
-        const [{ from, to } = { from: null, to: null }] = bundle;
+        const [{ from, to }] = bundle;
         return {
           grade,
-          gearIds: [from, to].flatMap((gear) => gear?.id ?? []),
+          gearIds: [from.id, to.id],
           rowIds: bundle.map(({ uplink }) => uplink.id),
           source,
-          what: `Uplinks ${from?.name} to ${to?.name}: ${words}.`,
+          what: `Uplinks ${from.name} to ${to.name}: ${words}.`,
           mends: () => [
             {
               label: bundle.length > 1 ? 'Do not bundle them' : 'Do not bundle it',
