@@ -30,16 +30,14 @@ const NODE_TURNS = 1;
  * relaxation is a linear program that begins where the one above ended and is cut by what whole counts can fill of a
  * budget. What it leaves broken is split: what is left out together first, since it is most of the cost, then counts of
  * like rows, then single rows. Choices come from rounding the relaxations and annealing, those of large problems from
- * crossing them too.
+ * exchanging counts too.
  *
- * @param start a choice to begin with
  * @returns the best choice met before time was over, with a bound that holds
  */
 export function assignWithin(
   problem: BudgetedProblem,
   limits: SearchLimits,
   onBetter?: OnBetter,
-  start?: Int32Array,
 ): Within {
   const { rows, columns, cost, must, leftOut, budget } = problem;
   const never = dearest(problem);
@@ -72,16 +70,15 @@ export function assignWithin(
   const kinds = kindsOf(problem);
   const large = isLarge(problem);
   const makeChoices = choiceMaking(problem, {
-    isPart: start !== undefined,
+    kinds,
+    grain,
     out,
     limits,
     random,
     whole,
     take,
     best: () => ({ columnOf: best, cost: least }),
-    solve: (part, some, start) => assignWithin(part, some, undefined, start),
   });
-  if (start) take(start);
   const { relax, glance, narrow, guideOf } = relaxation(problem, kinds, out);
   // What the last node knew that all the others are under, by which pairs that cannot help any more are left out.
   let stem: { prices: Prices; rules: Rule[] } | null = null;

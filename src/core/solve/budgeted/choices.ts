@@ -1,21 +1,21 @@
 import { isOver, type SearchLimits } from '../limits';
 import { anneal } from './anneal';
-import { breeding } from './breeding';
+import type { Kinds } from './kinds';
 import { polish } from './polish';
-import type { BudgetedProblem, Within } from './problem';
+import type { BudgetedProblem } from './problem';
 import type { Relaxed } from './relaxation';
 import { roundShares } from './rounding';
+import { tradedChoices } from './tradedChoices';
 
 /** Heat of the annealing, as shares of what a row's next columns cost more, or of the cheapest leaving out. */
 const HEAT = { hot: 0.25, cold: 0.015, bare: 0.2 };
 /**
  * Roundings of the first node and of each later one; annealing: moves for each pair of rows, share of the time, and after
- * how many turns that bring nothing better it is half of that. A part begins with a good choice, and is to be proven.
+ * how many turns that bring nothing better it is half of that.
  */
 const EFFORT = {
   small: { roundings: { first: 3, later: 1 }, moves: 8, share: 0.35, patience: 4 },
   middle: { roundings: { first: 2, later: 1 }, moves: 20, share: 0.7, patience: 8 },
-  part: { roundings: { first: 2, later: 1 }, moves: 8, share: 0.03, patience: 4 },
   large: { roundings: { first: 2, later: 0 }, moves: 6, share: 0.9, patience: Number.POSITIVE_INFINITY },
 };
 /** How far chance bends the roundings, but for the first. */
@@ -28,14 +28,15 @@ const OPEN = 48;
 const NEXT = 24;
 /** Above so many cells roundings and annealing take more of the time than nodes. */
 const MIDDLE_CELLS = 7000;
-/** Above so many cells choices are bred, and splits are taken without trying them first: a trial costs as much as many nodes. */
+/** Above so many cells choices are traded, and splits are taken without trying them first: a trial costs as much as many nodes. */
 const LARGE_CELLS = 20_000;
 
 export const isLarge = ({ rows, columns }: BudgetedProblem): boolean => rows * columns > LARGE_CELLS;
 
 type Means = {
-  /** Whether a good choice is there to begin with. */
-  isPart: boolean;
+  kinds: Kinds;
+  /** Step in which all sums come, 0 for none. */
+  grain: number;
   out: Float64Array;
   limits: SearchLimits;
   random: () => number;
@@ -44,12 +45,10 @@ type Means = {
   /** Told of every choice that is found. */
   take: (columnOf: Int32Array) => void;
   best: () => { columnOf: Int32Array | null; cost: number };
-  /** Solve a part of the problem from where it is, or come as near as the time allows. */
-  solve: (part: BudgetedProblem, limits: SearchLimits, start: Int32Array) => Within;
 };
 
 /**
- * Makes choices after relaxations: rounds them, and as long as its share of the time lasts anneals, or breeds large ones.
+ * Makes choices after relaxations: rounds them, and as long as its share of the time lasts anneals, or trades large ones.
  * @returns to be called at each relaxation, with costs that lead the way after it, and whether that is enough
  */
 export function choiceMaking(
@@ -57,9 +56,9 @@ export function choiceMaking(
   means: Means,
 ): (relaxed: Relaxed, guideOf: () => Float64Array, isEnough: () => boolean) => void {
   const { rows, columns } = problem;
-  const { isPart, out, limits, random, whole, take, best, solve } = means;
+  const { kinds, grain, out, limits, random, whole, take, best } = means;
   const large = isLarge(problem);
-  const effort = EFFORT[large ? 'large' : isPart ? 'part' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
+  const effort = EFFORT[large ? 'large' : rows * columns > MIDDLE_CELLS ? 'middle' : 'small'];
   const began = limits.now();
   const overPrice = priceOfWeight(problem);
   // Worked out for the first annealing, which often is not needed.
@@ -81,14 +80,16 @@ export function choiceMaking(
       isOver: () => isOver(limits),
     });
   };
-  const breed = breeding(problem, {
+  const makeLarge = tradedChoices(problem, {
+    kinds,
+    grain,
     out,
     limits,
     random,
+    isOver: () => isOver(limits),
     whole,
     take,
     anneal: (columnOf, guide, warmth) => annealFrom(columnOf, guide, warmth, OVER_PRICES[0]),
-    solve,
   });
   let calls = 0;
   let annealed = 0;
@@ -116,7 +117,7 @@ export function choiceMaking(
     while (!isEnough() && annealed * (1 + idle / effort.patience) < effort.share * (limits.now() - began)) {
       const from = limits.now();
       guide ??= guideOf();
-      if (large) breed(relaxed, guide);
+      if (large) makeLarge(relaxed, guide);
       else if (!improve(rounded, guide)) break;
       annealed += limits.now() - from;
     }

@@ -1,0 +1,107 @@
+import { dualSimplex } from './dualSimplex';
+import type { Kinds } from './kinds';
+import { lpModel, rowOf } from './lpModel';
+import type { BudgetedProblem } from './problem';
+import { type Rule, ruleOf } from './rules';
+import { WHOLE } from './splits';
+import { basisOf, beginning, invert, type Standing } from './standing';
+import type { WeightClasses } from './weightCounts';
+
+/** Choices with such counts, or with less in some groups, cost at least base + slope · counts. */
+export type CountCut = { base: number; slope: Float64Array };
+
+export function costByCut({ base, slope }: CountCut, counts: Int32Array): number {
+  let sum = base;
+  for (let cell = 0; cell < slope.length; cell++) sum += (slope[cell] as number) * (counts[cell] as number);
+  return sum;
+}
+
+/** Questions after which the inverse is made anew. */
+const FRESH = 100;
+
+/**
+ * The cheapest choice in which no group has more rows of each weight than given: a linear program, whose solutions come
+ * out whole or nearly so. Each question goes on where the one before ended, since only limits change; the prices it ends
+ * with bound the costs of all other counts too (Benders 1962).
+ * @param out price of leaving a row out
+ * @returns asks for counts, until the cost is `enough`; the choice is null when it is that dear, or broken
+ */
+export function countProgram(
+  problem: BudgetedProblem,
+  kinds: Kinds,
+  { weights, places }: WeightClasses,
+  out: Float64Array,
+): (counts: Int32Array, enough: number, isOver: () => boolean) => { cut: CountCut; columnOf: Int32Array | null } {
+  const { rows, columns } = problem;
+  const model = lpModel(problem, kinds, out);
+  const groups = places - 1;
+  const firstRule = rows + columns;
+  const ruleAt = (weight: number, group: number) => weight * groups + group;
+  const rules: Rule[] = weights.flatMap((weight) =>
+    Array.from({ length: groups }, (_, group) =>
+      ruleOf(
+        [...kinds.weights.keys()]
+          .filter((kind) => kinds.weights[kind] === weight)
+          .map((kind) => [kind * places + group, 1]),
+        0,
+      ),
+    ),
+  );
+  const cells = weights.flatMap((_, weight) => Array.from({ length: groups }, (_, group) => weight * places + group));
+  let standing: Standing | null = null;
+  let asked = 0;
+
+  /** Bring the limits to these counts. */
+  const turn = (from: Standing, counts: Int32Array) => {
+    const { size, rows: entries } = from.inverse;
+    rules.forEach((rule, at) => {
+      const more = (counts[cells[at] as number] as number) - rule.limit;
+      if (more === 0) return;
+      rule.limit += more;
+      for (let row = 0; row < size; row++) {
+        const entry = entries[row * size + firstRule + at] as number;
+        if (entry !== 0) from.values[row] = (from.values[row] as number) + more * entry;
+      }
+    });
+  };
+  const standingFor = (counts: Int32Array): Standing => {
+    if (standing) turn(standing, counts);
+    else
+      rules.forEach((rule, at) => {
+        rule.limit = counts[cells[at] as number] as number;
+      });
+    if (standing && asked++ % FRESH < FRESH - 1) return standing;
+    return (
+      (standing && invert(model, rules, basisOf(model, standing))) ??
+      (invert(model, rules, beginning(model)) as Standing)
+    );
+  };
+  const cutOf = ({ price }: Standing): CountCut => {
+    const slope = new Float64Array(weights.length * places);
+    cells.forEach((cell, at) => {
+      slope[cell] = Math.min(0, price[firstRule + at] as number);
+    });
+    return { base: price.subarray(0, firstRule).reduce((sum, one) => sum + one, 0), slope };
+  };
+  const choiceOf = ({ member, values }: Standing): Int32Array | null => {
+    const columnOf = new Int32Array(rows).fill(-1);
+    for (let at = 0; at < member.length; at++) {
+      const one = member[at] as number;
+      const share = values[at] as number;
+      if (one >= model.firstSlack || share < WHOLE) continue;
+      if (share < 1 - WHOLE) return null;
+      if (one < model.firstOut) columnOf[rowOf(model, one)] = one % columns;
+    }
+    return columnOf;
+  };
+  return (counts, enough, isOver) => {
+    standing = standingFor(counts);
+    const outcome = dualSimplex(model, standing, {
+      closed: null,
+      passes: (value) => value >= enough,
+      isOver,
+      most: Number.POSITIVE_INFINITY,
+    });
+    return { cut: cutOf(standing), columnOf: outcome === 'settled' ? choiceOf(standing) : null };
+  };
+}
