@@ -34,11 +34,7 @@ const NODE_TURNS = 1;
  *
  * @returns the best choice met before time was over, with a bound that holds
  */
-export function assignWithin(
-  problem: BudgetedProblem,
-  limits: SearchLimits,
-  onBetter?: OnBetter,
-): Within {
+export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onBetter?: OnBetter): Within {
   const { rows, columns, cost, must, leftOut, budget } = problem;
   const never = dearest(problem);
   const out = leftOut.map((price, row) => (must[row] ? never : price));
@@ -47,13 +43,15 @@ export function assignWithin(
   const whole = (columnOf: Int32Array) => columnOf.every((column, row) => column >= 0 || !must[row]);
   let best: Int32Array | null = null;
   let least = never;
-  const take = (columnOf: Int32Array) => {
-    if (!whole(columnOf) || !isWithin(problem, columnOf)) return;
+  const take = (columnOf: Int32Array): boolean => {
+    if (!whole(columnOf) || !isWithin(problem, columnOf)) return false;
     const found = costOf(problem, columnOf);
-    if (found >= least - 1e-9) return;
-    least = found;
-    best = Int32Array.from(columnOf);
-    onBetter?.(best, least);
+    if (found < least - 1e-9) {
+      least = found;
+      best = Int32Array.from(columnOf);
+      onBetter?.(best, least);
+    }
+    return true;
   };
   take(free.columnOf);
   if (best) return { columnOf: best, cost: least, bound: least, proven: true };
@@ -75,7 +73,6 @@ export function assignWithin(
     out,
     limits,
     random,
-    whole,
     take,
     best: () => ({ columnOf: best, cost: least }),
   });

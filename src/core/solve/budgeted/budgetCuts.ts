@@ -4,6 +4,9 @@ import { type BudgetedProblem, SLACK } from './problem';
 import { type Rule, ruleOf } from './rules';
 import { brokenBy, WHOLE } from './splits';
 
+/** With more weights than these what fills a budget hardly leaves a gap, and cuts take most of the time. */
+const MOST_WEIGHTS = 16;
+
 /** Finds rules that whole counts within the budgets keep and the counts of a relaxation do not, a group at a time. */
 export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds): (counts: Float64Array) => Rule[] {
   const { rows, columns, cost, weight, groupOf, budget } = problem;
@@ -19,7 +22,7 @@ export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds)
         room[at] = (room[at] as number) + 1;
     }
   });
-  if (rows === 0) return () => [];
+  if (rows === 0 || heavy.length > MOST_WEIGHTS) return () => [];
   return (counts) =>
     [...budget].flatMap((limit, group): Rule[] => {
       const here = Float64Array.from(kindsOfWeight, (kinds) =>

@@ -16,6 +16,8 @@ export function costByCut({ base, slope }: CountCut, counts: Int32Array): number
   return sum;
 }
 
+/** Changes of the basis for each of its rows, after which arithmetic has lost its way. */
+const MOST_CHANGES = 20;
 /** Questions after which the inverse is made anew. */
 const FRESH = 100;
 
@@ -36,7 +38,6 @@ export function countProgram(
   const model = lpModel(problem, kinds, out);
   const groups = places - 1;
   const firstRule = rows + columns;
-  const ruleAt = (weight: number, group: number) => weight * groups + group;
   const rules: Rule[] = weights.flatMap((weight) =>
     Array.from({ length: groups }, (_, group) =>
       ruleOf(
@@ -100,7 +101,7 @@ export function countProgram(
       closed: null,
       passes: (value) => value >= enough,
       isOver,
-      most: Number.POSITIVE_INFINITY,
+      most: MOST_CHANGES * standing.member.length,
     });
     return { cut: cutOf(standing), columnOf: outcome === 'settled' ? choiceOf(standing) : null };
   };

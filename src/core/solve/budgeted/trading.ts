@@ -1,76 +1,105 @@
 import { countExchanges } from './countExchanges';
+import { countLeap } from './countLeap';
 import { type CountCut, costByCut, countProgram } from './countProgram';
 import type { Kinds } from './kinds';
 import { type BudgetedProblem, costOf } from './problem';
 import { weightClasses, weightCounts } from './weightCounts';
 
 /** Counts that a linear program can be asked about: more make it slow. */
-const MOST_COUNTS = 120;
+const MOST_COUNTS = 250;
 /** A question goes on until its cost is so many steps, or such a share, above the best: the dearer, the more it tells. */
 const BEYOND = { steps: 4, share: 3e-4 };
+/** The same after a leap, from where trades may lead further: as a share. */
+const BEYOND_LEAP = 5e-3;
 /** A choice is better by so much of a step, or by such a share. */
 const BETTER = { steps: 0.9, share: 1e-7 };
 
-type Trading = {
+type Means = {
   /** Step in which all sums come, 0 for none. */
   grain: number;
+  /** What leaving out costs for a unit of weight, at the cheapest. */
+  overPrice: number;
+  random: () => number;
   isOver: () => boolean;
   /** Told of every choice that is found. */
   take: (columnOf: Int32Array) => void;
 };
 
 /**
- * Choices made better by exchanging counts: how many rows of each weight each group has. Which rows these are is then a
+ * Choices made better by changing counts: how many rows of each weight each group has. Which rows these are is then a
  * linear program, and what it tells about some counts rules out most others, so that of hundreds of exchanges only a few
  * are tried. What was told holds for later choices too.
- * @returns null where there are too many counts
+ * @returns null where there are too many counts; else `trade`, which betters a choice by exchanges until none helps, and
+ *   `leap`, which goes from it to counts further off and trades on from there, and says whether there were any
  */
 export function trading(
   problem: BudgetedProblem,
   kinds: Kinds,
   out: Float64Array,
-  { grain, isOver, take }: Trading,
-): ((columnOf: Int32Array) => void) | null {
+  { grain, overPrice, random, isOver, take }: Means,
+): { trade: (columnOf: Int32Array) => void; leap: (columnOf: Int32Array) => boolean } | null {
   const classes = weightClasses(problem);
   if (classes.weights.length * classes.places > MOST_COUNTS) return null;
   const ask = countProgram(problem, kinds, classes, out);
   const exchanges = countExchanges(classes, problem.budget);
   const cuts: CountCut[] = [];
-  const met = new Set<string>();
-  return (start) => {
+  // Counts from which all exchanges were tried, and those that leaps have led to.
+  const settled = new Set<string>();
+  const leaptTo = new Set<string>();
+  const belowOf = (cost: number) => cost - (grain > 0 ? BETTER.steps * grain : BETTER.share * cost);
+  const costAt = (counts: Int32Array) =>
+    cuts.reduce((most, cut) => Math.max(most, costByCut(cut, counts)), Number.NEGATIVE_INFINITY);
+  /** The cheapest choice with such counts when it costs less than `enough`; what is told besides is kept. */
+  const choiceAt = (counts: Int32Array, enough: number): Int32Array | null => {
+    const { cut, columnOf } = ask(counts, enough, isOver);
+    cuts.push(cut);
+    if (columnOf) take(columnOf);
+    return columnOf;
+  };
+
+  const trade = (start: Int32Array) => {
     let least = costOf(problem, start);
-    let counts = weightCounts(problem, classes, start);
-    const below = () => least - (grain > 0 ? BETTER.steps * grain : BETTER.share * least);
-    const ruledOut = (other: Int32Array, from: number) => {
-      for (let at = cuts.length - 1; at >= from; at--)
-        if (costByCut(cuts[at] as CountCut, other) >= below()) return true;
-      return false;
-    };
-    const isBetter = (other: Int32Array) => {
-      const enough = least + (grain > 0 ? BEYOND.steps * grain : BEYOND.share * least);
-      const { cut, columnOf } = ask(other, enough, isOver);
-      cuts.push(cut);
-      if (!columnOf) return false;
-      const cost = costOf(problem, columnOf);
-      take(columnOf);
-      if (cost > below()) return false;
+    const isBetter = (counts: Int32Array) => {
+      const columnOf = choiceAt(counts, least + (grain > 0 ? BEYOND.steps * grain : BEYOND.share * least));
+      const cost = columnOf ? costOf(problem, columnOf) : Number.POSITIVE_INFINITY;
+      if (cost > belowOf(least)) return false;
       least = cost;
       return true;
     };
+    let counts = weightCounts(problem, classes, start);
     isBetter(counts);
     for (;;) {
-      // Where another choice has come before, all else has been tried.
       const key = counts.join();
-      if (met.has(key) || isOver()) return;
-      met.add(key);
+      if (settled.has(key) || isOver()) return;
+      settled.add(key);
+      const here = cuts.at(-1) as CountCut;
       const known = cuts.length;
-      const likely = exchanges(counts, cuts[known - 1] as CountCut, below())
-        .filter((other) => !ruledOut(other, 0))
-        .map((other) => ({ other, cost: Math.max(...cuts.map((cut) => costByCut(cut, other))) }))
+      const below = belowOf(least);
+      const likely = exchanges(counts, here, below)
+        .map((other) => ({ other, cost: costAt(other) }))
+        .filter(({ cost }) => cost < below)
         .sort((a, b) => a.cost - b.cost);
-      const better = likely.find(({ other }) => !isOver() && !ruledOut(other, known) && isBetter(other));
+      const isOpen = (other: Int32Array) => cuts.slice(known).every((cut) => costByCut(cut, other) < below);
+      const better = likely.find(({ other }) => !isOver() && isOpen(other) && isBetter(other));
       if (!better) return;
       counts = better.other;
     }
+  };
+  return {
+    trade,
+    leap: (start) => {
+      const cost = costOf(problem, start);
+      const counts = countLeap(classes, problem.budget, cuts, weightCounts(problem, classes, start), {
+        below: belowOf(cost),
+        overPrice,
+        random,
+        isKnown: (other) => leaptTo.has(other.join()),
+      });
+      if (!counts) return false;
+      leaptTo.add(counts.join());
+      const columnOf = choiceAt(counts, cost * (1 + BEYOND_LEAP));
+      if (columnOf) trade(columnOf);
+      return true;
+    },
   };
 }
