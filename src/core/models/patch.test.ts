@@ -119,6 +119,25 @@ describe('the model of patching', () => {
     expect(bound).toBe(objective);
   });
 
+  it.each([
+    ['tight', 0.9],
+    ['short', 0.6],
+  ] as const)('equals it also where every run draws something else: %s', async (mode, share) => {
+    const instance = patchInstance(40, 48, mode, 5);
+    // More different weights than whose fillings are cut, as measured draws are.
+    instance.panelPorts.forEach((port, at) => {
+      port.poe_W = Math.round(port.poe_W * (4 + (at % 17) / 2.9)) / 10;
+    });
+    expect(new Set(instance.panelPorts.map(({ poe_W }) => poe_W)).size).toBeGreaterThan(17);
+    const wanted = instance.panelPorts.reduce((sum, { poe_W }) => sum + poe_W, 0);
+    for (const each of instance.switches) each.poeBudget_W = (wanted * share) / instance.switches.length;
+    const { status, objective } = solvePatch(instance, clock());
+    const highs = await loadHighs();
+    const optimum = highs.solve(patchLp(instance), { mip_rel_gap: 0, time_limit: 60 });
+    expect([status, optimum.Status]).toEqual(['optimal', 'Optimal']);
+    expect(objective).toBeCloseTo(optimum.ObjectiveValue, 4);
+  });
+
   const ports = [
     { id: 'a1', switch: 'a', port: 1, x_mm: 100, maxMbps: 1000, poeMax_W: 30 },
     { id: 'a2', switch: 'a', port: 2, x_mm: 116, maxMbps: 2500, poeMax_W: 0 },

@@ -129,8 +129,8 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
       narrowedAt = never;
     }
     const splits = splitsOf(kinds, budget.length, relaxed.counts);
-    // As long as it is open what is left out together, choices made after the relaxation are far from the best.
-    const early = splits[0]?.key === 'price' && best !== null;
+    // As long as it is open what is left out together, large choices made after the relaxation are far from the best.
+    const early = large && splits[0]?.key === 'price' && best !== null;
     const isEnough = () => passes(bound) || isLate();
     if (!early && !isEnough()) makeChoices(relaxed, () => guideOf(prices, rules), isEnough);
     if (passes(bound)) {

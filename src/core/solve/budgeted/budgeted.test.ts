@@ -1,18 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { someProblem } from '../../../../tests/support/budgeted';
 import { stepLimits } from '../limits';
 import { seededRandom } from '../random';
 import { anneal } from './anneal';
 import { assignWithin } from './assignWithin';
-import { breeding } from './breeding';
 import { budgetCut } from './budgetCut';
 import { fullBudget } from './fullBudget';
-import { kindsOf } from './kinds';
-import { partOf, withPart } from './partOf';
 import { polish } from './polish';
 import { type BudgetedProblem, costOf, givenBy, isWithin } from './problem';
-import { relaxation } from './relaxation';
-import { budgetRules } from './rules';
 
 /** Every way to fill a budget. */
 function fillings(weights: number[], most: number[], budget: number): number[][] {
@@ -140,23 +136,6 @@ describe('rows that cost nothing anywhere', () => {
   });
 });
 
-/** Twelve rows and fourteen columns in two groups, with budgets that bind. */
-function someProblem(seed: number): BudgetedProblem {
-  const random = seededRandom(seed);
-  const [rows, columns] = [12, 14];
-  return {
-    rows,
-    columns,
-    cost: Float64Array.from({ length: rows * columns }, () =>
-      random() < 0.2 ? Number.POSITIVE_INFINITY : Math.ceil(random() * 100),
-    ),
-    leftOut: Float64Array.from({ length: rows }, () => 100 * Math.ceil(random() * 3)),
-    must: new Uint8Array(rows),
-    weight: Float64Array.from({ length: rows }, () => [0, 7, 15.4, 30][Math.floor(random() * 4)] as number),
-    groupOf: Int32Array.from({ length: columns }, (_, at) => at % 2),
-    budget: Float64Array.of(45, 60),
-  };
-}
 const seeds = fc.integer({ min: 1, max: 10_000 });
 const nobody = (problem: BudgetedProblem) => new Int32Array(problem.rows).fill(-1);
 const annealed = (problem: BudgetedProblem, seed: number) => {
@@ -173,76 +152,6 @@ const annealed = (problem: BudgetedProblem, seed: number) => {
   const heat = { hot: 50, cold: 1 };
   return anneal(problem, nobody(problem), { random, open, moves: 4000, ...heat, over, guide, isOver: () => false });
 };
-
-describe('a part of a choice', () => {
-  it('holds the rows that may move and what the others leave, and goes back where it came from', () => {
-    fc.assert(
-      fc.property(seeds, (seed) => {
-        const problem = someProblem(seed);
-        const found = annealed(problem, seed);
-        if (!found) throw new Error('nothing found within the budgets');
-        const random = seededRandom(seed + 1);
-        const free = Uint8Array.from(found, () => (random() < 0.6 ? 1 : 0));
-        const part = partOf(problem, found, free);
-        const stay = [...found].filter((column, row) => !free[row] && column >= 0);
-        expect([...part.columns].some((column) => stay.includes(column))).toBe(false);
-        expect(part.columns.length).toBe(problem.columns - stay.length);
-        expect(part.rows.length).toBe(free.reduce((sum, one) => sum + one, 0));
-        expect(withPart(found, part, part.start)).toEqual(found);
-        // What stays as it is costs the same whatever is done with the part.
-        const rest = costOf(problem, found) - costOf(part.problem, part.start);
-        const { columnOf } = assignWithin(part.problem, stepLimits(2000));
-        if (!columnOf) throw new Error('nothing found for the part');
-        const next = withPart(found, part, columnOf);
-        expect(isWithin(problem, next)).toBe(true);
-        expect(costOf(problem, next)).toBeCloseTo(rest + costOf(part.problem, columnOf), 6);
-        expect(costOf(problem, next)).toBeLessThanOrEqual(costOf(problem, found) + 1e-6);
-      }),
-      { numRuns: 40 },
-    );
-  });
-});
-
-describe('choices bred from each other', () => {
-  /** Costs of what is bred one after the other, from annealing that brings nothing, so that the parts have all to do. */
-  function bredFrom(problem: BudgetedProblem, seed: number): number[] {
-    const costs: number[] = [];
-    const kinds = kindsOf(problem);
-    const rules = budgetRules(problem, kinds);
-    const { relax, guideOf } = relaxation(problem, kinds, problem.leftOut);
-    const relaxed = relax({ rules, closed: null, basis: null, passes: () => false, isOver: () => false });
-    const guide = guideOf(relaxed.prices, rules);
-    const breed = breeding(problem, {
-      out: problem.leftOut,
-      limits: stepLimits(500, seed),
-      random: seededRandom(seed),
-      whole: () => true,
-      anneal: () => nobody(problem),
-      solve: (part) => assignWithin(part, stepLimits(2000)),
-      take: (columnOf) => {
-        const taken = [...columnOf].filter((column) => column >= 0);
-        expect(new Set(taken).size).toBe(taken.length);
-        expect(isWithin(problem, columnOf)).toBe(true);
-        costs.push(costOf(problem, columnOf));
-      },
-    });
-    for (let turn = 0; turn < 200; turn++) breed(relaxed, guide);
-    return costs;
-  }
-
-  it('keep budgets and columns, and mostly come to the cheapest there is', () => {
-    const seeds = Array.from({ length: 12 }, (_, at) => at + 1);
-    const reached = seeds.filter((seed) => {
-      const problem = someProblem(seed);
-      const { cost, proven } = assignWithin(problem, stepLimits(100_000));
-      expect(proven).toBe(true);
-      const least = Math.min(...bredFrom(problem, seed));
-      expect(least).toBeGreaterThanOrEqual(cost - 1e-6);
-      return least <= cost + 1e-6;
-    });
-    expect(reached.length).toBeGreaterThanOrEqual(9);
-  });
-});
 
 describe('choices made better', () => {
   it('by annealing keep budgets and columns, and cost no more than where they began', () => {

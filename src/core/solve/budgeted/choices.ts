@@ -18,7 +18,7 @@ const WARMTHS = [0.4, 0.25, 0.6, 0.25];
  */
 const EFFORT = {
   small: { roundings: { first: 3, later: 1 }, moves: 8, share: 0.2, patience: 4, gather: 0 },
-  large: { roundings: { first: 2, later: 0 }, moves: 6, share: 0.9, patience: Number.POSITIVE_INFINITY, gather: 0.3 },
+  large: { roundings: { first: 2, later: 0 }, moves: 6, share: 0.9, patience: 20, gather: 0.3 },
 };
 /** How far chance bends the roundings, but for the first: those of nodes, and those that are annealed. */
 const BENT = { node: 0.35, start: 0.6 };
