@@ -301,7 +301,7 @@ describe('the command line', () => {
     expect(program('frobnicate')).toMatchObject({ code: 2, said: expect.stringContaining('There is no command') });
     expect(program('schema', '--of', 'gear')).toMatchObject({ code: 0, out: expect.stringContaining('racks') });
     expect(program('export', demo('marrowby-job.json'), '--as', 'elevation.png', '-o', at('process.png')).code).toBe(0);
-  });
+  }, 60_000);
 
   it('prints the schemas', async () => {
     expect(JSON.parse((await shelf('schema')).out)).toMatchObject({ title: 'Good Shelf job', type: 'object' });

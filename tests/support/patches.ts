@@ -21,13 +21,19 @@ const PENALTIES = {
   unpatchedPerPriority: 1000,
 };
 
+type Options = Partial<typeof PENALTIES> & {
+  perSwitch?: number;
+  /** Each run draws what was measured, some part of its class, instead of all of it. */
+  measured?: boolean;
+};
+
 /** A seeded cabinet: panels of 24 between switches of 24 or 48, a few fast ports, networks, pins and budgets. */
 export function patchInstance(
   runs: number,
   ports: number,
   mode: Mode,
   seed: number,
-  { perSwitch = ports > 100 ? 48 : 24, ...penalties }: Partial<typeof PENALTIES> & { perSwitch?: number } = {},
+  { perSwitch = ports > 100 ? 48 : 24, measured = false, ...penalties }: Options = {},
 ): PatchInstance {
   const random = seededRandom(seed * 9973 + runs * 31 + ports + mode.length);
   const pick = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)] as T;
@@ -49,7 +55,8 @@ export function patchInstance(
       switchU.push(40 - at);
     }
   });
-  const wattsOf = () => {
+  const shareOf = () => (measured ? 0.3 + 0.7 * random() : 1);
+  const classOf = () => {
     let at = random();
     for (const [watts, share] of CLASSES) {
       at -= share;
@@ -65,7 +72,7 @@ export function patchInstance(
       port,
       u: panelU[Math.floor(at / 24)] as number,
       x_mm: 20 + (port - 0.5) * 18.5,
-      poe_W: wattsOf(),
+      poe_W: Math.round(classOf() * shareOf() * 10) / 10,
       linkMbps: pick([1000, 1000, 1000, 1000, 100, 2500]),
       network: pick(['office', 'office', 'guests', 'cameras']),
       priority: pick([1, 1, 2, 2, 3]),

@@ -119,18 +119,10 @@ describe('the model of patching', () => {
     expect(bound).toBe(objective);
   });
 
-  it.each([
-    ['tight', 0.9],
-    ['short', 0.6],
-  ] as const)('equals it also where every run draws something else: %s', async (mode, share) => {
-    const instance = patchInstance(40, 48, mode, 5);
-    // More different weights than whose fillings are cut, as measured draws are.
-    instance.panelPorts.forEach((port, at) => {
-      port.poe_W = Math.round(port.poe_W * (4 + (at % 17) / 2.9)) / 10;
-    });
+  it.each(['tight', 'short'] as const)('equals it also where every run draws something else: %s', async (mode) => {
+    const instance = patchInstance(40, 48, mode, 5, { measured: true });
+    // More weights than those whose fillings are cut.
     expect(new Set(instance.panelPorts.map(({ poe_W }) => poe_W)).size).toBeGreaterThan(17);
-    const wanted = instance.panelPorts.reduce((sum, { poe_W }) => sum + poe_W, 0);
-    for (const each of instance.switches) each.poeBudget_W = (wanted * share) / instance.switches.length;
     const { status, objective } = solvePatch(instance, clock());
     const highs = await loadHighs();
     const optimum = highs.solve(patchLp(instance), { mip_rel_gap: 0, time_limit: 60 });

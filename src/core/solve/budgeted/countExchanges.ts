@@ -7,7 +7,7 @@ type Bundle = { many: Int32Array; weight: number; count: number };
 
 /** Rows in a bundle at most, and so many bundles, where two places exchange and where three do. */
 const PAIR = { rows: 3, bundles: 120 };
-const RING = { rows: 2, bundles: 25 };
+const RING = { rows: 2, bundles: 28 };
 
 /** All bundles of so many rows at most, the empty one among them; of fewer where there are too many weights. */
 function bundlesOf(weights: readonly number[], { rows, bundles }: { rows: number; bundles: number }): Bundle[] {
@@ -34,11 +34,12 @@ type Move = { bundle: Bundle; from: number; to: number };
 /**
  * Counts near others that keep the budgets: two places exchange some rows, or three pass them round (cyclic transfers:
  * Thompson and Orlin 1989). Left out is a place as well.
- * @returns for counts and a cut, all that are cheaper than `below` by the cut
+ * @returns for counts and a cut, all that are cheaper than `below` by the cut, or those found before time was over
  */
 export function countExchanges(
   { weights, places }: WeightClasses,
   budget: Float64Array,
+  isOver: () => boolean,
 ): (counts: Int32Array, cut: CountCut, below: number) => Int32Array[] {
   const pairs = bundlesOf(weights, PAIR);
   const rings = bundlesOf(weights, RING).filter(({ count }) => count > 0);
@@ -89,7 +90,7 @@ export function countExchanges(
       }
     }
     for (let a = 0; a < places; a++) {
-      for (let b = a + 1; b < places; b++) {
+      for (let b = a + 1; b < places && !isOver(); b++) {
         const first = costs(rings, a, b);
         for (let c = a + 1; c < places; c++) {
           if (c === b) continue;

@@ -41,7 +41,7 @@ export function trading(
   const classes = weightClasses(problem);
   if (classes.weights.length * classes.places > MOST_COUNTS) return null;
   const ask = countProgram(problem, kinds, classes, out);
-  const exchanges = countExchanges(classes, problem.budget);
+  const exchanges = countExchanges(classes, problem.budget, isOver);
   const cuts: CountCut[] = [];
   // Counts from which all exchanges were tried, and those that leaps have led to.
   const settled = new Set<string>();
@@ -88,6 +88,7 @@ export function trading(
   return {
     trade,
     leap: (start) => {
+      if (cuts.length === 0) trade(start);
       const cost = costOf(problem, start);
       const counts = countLeap(classes, problem.budget, cuts, weightCounts(problem, classes, start), {
         below: belowOf(cost),
