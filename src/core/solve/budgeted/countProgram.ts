@@ -103,6 +103,8 @@ export function countProgram(
       isOver,
       most: MOST_CHANGES * standing.member.length,
     });
-    return { cut: cutOf(standing), columnOf: outcome === 'settled' ? choiceOf(standing) : null };
+    const told = { cut: cutOf(standing), columnOf: outcome === 'settled' ? choiceOf(standing) : null };
+    if (outcome === 'lost') standing = null;
+    return told;
   };
 }

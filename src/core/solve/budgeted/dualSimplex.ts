@@ -1,6 +1,6 @@
 import { changeBasis } from '../basisInverse';
 import { type LpModel, placeOf, rowOf } from './lpModel';
-import { sumOfRules } from './rules';
+import { type Rule, sumOfRules } from './rules';
 import { directTo, type Standing, TINY_PIVOT } from './standing';
 
 /** What is less than this below 0 is 0. */
@@ -11,11 +11,16 @@ const TINY_COST = 1e-12;
 const UNSETTLED = 1e-5;
 /** What a row measures is carried on from change to change and may be rounded away: never less than this. */
 const LEAST_SQUARE = 1e-6;
+/** A pivot and what it should be are apart by this share of it where an inverse has lost its figures. */
+const LOST = 1e-3;
 /** Changes of the basis between two looks at the clock. */
 const LOOK = 16;
 
-/** 'settled' at the optimum, 'passed' the cutoff, 'contradicted' when nothing keeps the rules, 'stopped' before. */
-export type Outcome = 'settled' | 'passed' | 'contradicted' | 'stopped';
+/**
+ * 'settled' at the optimum, 'passed' the cutoff, 'contradicted' when nothing keeps the rules, 'stopped' before, 'lost'
+ * when the inverse is no longer one: it is to be made anew. Prices hold in every case.
+ */
+export type Outcome = 'settled' | 'passed' | 'contradicted' | 'stopped' | 'lost';
 export type Course = {
   /** 1 for each row and place that are kept apart; null for none. */
   closed: Uint8Array | null;
@@ -127,11 +132,19 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
       entering = firstSlack + at - rows;
     }
     if (entering < 0) {
-      if (Math.abs(beyond) > UNSETTLED) return 'contradicted';
-      values[leaving] = 0;
-      continue;
+      if (Math.abs(beyond) <= UNSETTLED) {
+        values[leaving] = 0;
+        continue;
+      }
+      // Told by the rules themselves and not by the values, which may have been rounded: no member helps, and yet the sum
+      // of all rows along the step wants more than nothing.
+      let wanted = 0;
+      for (let at = 0; at < size; at++)
+        wanted += (step[at] as number) * (at < firstRuleRow ? 1 : (rules[at - firstRuleRow] as Rule).limit);
+      return wanted > UNSETTLED ? 'contradicted' : 'lost';
     }
     directTo(model, standing, entering, direction);
+    if (!(Math.abs((direction[leaving] as number) - sign * steepest) <= LOST * steepest)) return 'lost';
     value += least * Math.abs(beyond);
     for (let at = 0; at < size; at++) price[at] = (price[at] as number) + least * (step[at] as number);
     for (let at = 0; at < cellCount; at++) added[at] = (added[at] as number) + least * (stepAdded[at] as number);

@@ -126,7 +126,12 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
       passed = boundNow();
       return passes(passed);
     };
-    const outcome = dualSimplex(model, standing, { closed, passes: isEnough, isOver, most });
+    const course = { closed, passes: isEnough, isOver, most };
+    let outcome = dualSimplex(model, standing, course);
+    if (outcome === 'lost') {
+      Object.assign(standing, invert(model, rules, basisOf(model, standing)) ?? invert(model, rules, beginning(model)));
+      outcome = dualSimplex(model, standing, course);
+    }
     if (outcome === 'contradicted') return { bound: Number.POSITIVE_INFINITY, cut: true };
     if (outcome === 'passed') return { bound: passed, cut: true };
     const bound = boundNow();
@@ -164,6 +169,7 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
     narrow: (prices, rules, below) => {
       const paid = new Float64Array(rows);
       const room = below - boundOf(prices, rules, null, paid);
+      if (Number.isNaN(room)) return;
       const added = addedBy(prices, rules);
       const isOpen = (row: number, place: number, own: number) =>
         own - (added[(kindOf[row] as number) * width + place] as number) - (paid[row] as number) <= room;

@@ -7,11 +7,13 @@ import { type BudgetedProblem, SLACK } from './problem';
  */
 export type Rule = { cells: Int32Array; factors: Float64Array; limit: number };
 
+/** The rule with its largest factor at 1: rules of very different sizes make inverses lose their figures. */
 export function ruleOf(parts: readonly (readonly [cell: number, factor: number])[], limit: number): Rule {
+  const most = parts.reduce((so, [, factor]) => Math.max(so, Math.abs(factor)), 0) || 1;
   return {
     cells: Int32Array.from(parts, ([cell]) => cell),
-    factors: Float64Array.from(parts, ([, one]) => one),
-    limit,
+    factors: Float64Array.from(parts, ([, factor]) => factor / most),
+    limit: limit / most,
   };
 }
 
