@@ -19,6 +19,8 @@ type Node = { bound: number; rules: Rule[]; closed: Uint8Array | null; basis: Ba
 
 /** So near to the next step of all sums, or as a share to the best choice, a bound is there. */
 const CLOSE = { grain: 1e-5, share: 1e-7 };
+/** Share of the time at first in which large choices wait for what is left out together. */
+const WAIT_SHARE = 0.2;
 /** How often a relaxation is cut anew by what budgets allow. */
 const ROOT_TURNS = 12;
 const NODE_TURNS = 1;
@@ -64,6 +66,8 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
   const passes = (bound: number) =>
     lifted(bound) >= (best === null ? never : least - (grain > 0 ? grain / 2 : CLOSE.share * least));
   const isLate = () => isOver(limits);
+  const began = limits.now();
+  const waitsUntilMs = began + WAIT_SHARE * (limits.untilMs - began);
   const random = seededRandom(limits.seed ?? 1);
   const kinds = kindsOf(problem);
   const large = isLarge(problem);
@@ -129,8 +133,9 @@ export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onB
       narrowedAt = never;
     }
     const splits = splitsOf(kinds, budget.length, relaxed.counts);
-    // As long as it is open what is left out together, large choices made after the relaxation are far from the best.
-    const early = large && splits[0]?.key === 'price' && best !== null;
+    // As long as it is open what is left out together, large choices made after the relaxation are far from the best:
+    // they wait, but not for long.
+    const early = large && splits[0]?.key === 'price' && best !== null && limits.now() < waitsUntilMs;
     const isEnough = () => passes(bound) || isLate();
     if (!early && !isEnough()) makeChoices(relaxed, () => guideOf(prices, rules), isEnough);
     if (passes(bound)) {

@@ -14,6 +14,9 @@ const BEYOND_LEAP = 5e-3;
 /** A choice is better by so much of a step, or by such a share. */
 const BETTER = { steps: 0.9, share: 1e-7 };
 
+/** Exchanges between two looks at the clock. */
+const LOOK = 1024;
+
 type Means = {
   /** Step in which all sums come, 0 for none. */
   grain: number;
@@ -47,8 +50,15 @@ export function trading(
   const settled = new Set<string>();
   const leaptTo = new Set<string>();
   const belowOf = (cost: number) => cost - (grain > 0 ? BETTER.steps * grain : BETTER.share * cost);
-  const costAt = (counts: Int32Array) =>
-    cuts.reduce((most, cut) => Math.max(most, costByCut(cut, counts)), Number.NEGATIVE_INFINITY);
+  /** What counts cost at least, Infinity when that is not below: most are ruled out by one of the latest cuts. */
+  const costBelow = (counts: Int32Array, below: number): number => {
+    let most = Number.NEGATIVE_INFINITY;
+    for (let at = cuts.length - 1; at >= 0; at--) {
+      most = Math.max(most, costByCut(cuts[at] as CountCut, counts));
+      if (most >= below) return Number.POSITIVE_INFINITY;
+    }
+    return most;
+  };
   /** The cheapest choice with such counts when it costs less than `enough`; what is told besides is kept. */
   const choiceAt = (counts: Int32Array, enough: number): Int32Array | null => {
     const { cut, columnOf } = ask(counts, enough, isOver);
@@ -75,10 +85,13 @@ export function trading(
       const here = cuts.at(-1) as CountCut;
       const known = cuts.length;
       const below = belowOf(least);
-      const likely = exchanges(counts, here, below)
-        .map((other) => ({ other, cost: costAt(other) }))
-        .filter(({ cost }) => cost < below)
-        .sort((a, b) => a.cost - b.cost);
+      const likely: { other: Int32Array; cost: number }[] = [];
+      for (const [at, other] of exchanges(counts, here, below).entries()) {
+        if (at % LOOK === 0 && isOver()) return;
+        const cost = costBelow(other, below);
+        if (cost < below) likely.push({ other, cost });
+      }
+      likely.sort((a, b) => a.cost - b.cost);
       const isOpen = (other: Int32Array) => cuts.slice(known).every((cut) => costByCut(cut, other) < below);
       const better = likely.find(({ other }) => !isOver() && isOpen(other) && isBetter(other));
       if (!better) return;
