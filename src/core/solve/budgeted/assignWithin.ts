@@ -31,8 +31,7 @@ const NODE_TURNS = 1;
  * Without a budget that binds this is one assignment problem. Else a branch and bound over counts: each node's
  * relaxation is a linear program that begins where the one above ended and is cut by what whole counts can fill of a
  * budget. What it leaves broken is split: what is left out together first, since it is most of the cost, then counts of
- * like rows, then single rows. Choices come from rounding the relaxations and annealing, those of large problems from
- * exchanging counts too.
+ * like rows, then single rows. Choices come from rounding the relaxations, from annealing, and from exchanging counts.
  *
  * @returns the best choice met before time was over, with a bound that holds
  */
