@@ -58,7 +58,7 @@ export function UplinksView() {
                 <th className="pr-2">Way</th>
                 <th className="pr-2">Bundled</th>
                 <th className="pr-2">Take</th>
-                <th className="pr-2">What is wrong</th>
+                <th className="min-w-28 pr-2">What is wrong</th>
                 <th />
               </tr>
             </thead>
@@ -68,7 +68,7 @@ export function UplinksView() {
                 const faults = [...link.faults, ...bundles.filter((one) => one.includes(link)).flatMap(bundleFaults)];
                 const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
                 return (
-                  <tr key={uplink.id} className="border-b align-top">
+                  <tr key={uplink.id} className="border-b align-top [&>td]:py-0.5">
                     <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
                       {from.name} {uplink.fromPort}
                     </td>
@@ -80,7 +80,7 @@ export function UplinksView() {
                       <CommitSelect
                         hideLabel
                         label={`Medium of ${name}`}
-                        className="w-44"
+                        className="w-52"
                         value={uplink.medium}
                         options={UPLINK_MEDIA.map((value) => ({
                           value,
@@ -115,7 +115,7 @@ export function UplinksView() {
                         }
                       />
                     </td>
-                    <td className="pr-2 leading-6">
+                    <td className="min-w-44 pr-2 leading-6">
                       {parts.join(', ')}
                       {heatW > 0 && <span className="text-soft"> · {heatW} W of heat</span>}
                       {lossDb !== null && <span className="text-soft"> · {lossDb.toFixed(2)} dB at most</span>}
