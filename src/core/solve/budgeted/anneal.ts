@@ -1,4 +1,4 @@
-import { type BudgetedProblem, costOf, givenBy, SLACK } from './problem';
+import { type BudgetedProblem, costOf, further, givenBy, SLACK } from './problem';
 
 type Annealing = {
   random: () => number;
@@ -139,10 +139,4 @@ export function anneal(
     }
   }
   return best;
-}
-
-/** By how much a group comes further over its budget when it gives so much more. */
-function further(beyond: number, more: number): number {
-  const then = beyond + more;
-  return (then > 0 ? then : 0) - (beyond > 0 ? beyond : 0);
 }

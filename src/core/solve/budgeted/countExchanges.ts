@@ -1,6 +1,5 @@
 import { type CountCut, costByCut } from './countProgram';
-import { SLACK } from './problem';
-import type { WeightClasses } from './weightCounts';
+import { roomBeside, type WeightClasses } from './weightCounts';
 
 /** Rows that change their place together: how many of each weight, and what they weigh. */
 type Bundle = { many: Int32Array; weight: number; count: number };
@@ -37,18 +36,15 @@ type Move = { bundle: Bundle; from: number; to: number };
  * @returns for counts and a cut, all that are cheaper than `below` by the cut, or those found before time was over
  */
 export function countExchanges(
-  { weights, places }: WeightClasses,
+  classes: WeightClasses,
   budget: Float64Array,
   isOver: () => boolean,
 ): (counts: Int32Array, cut: CountCut, below: number) => Int32Array[] {
+  const { weights, places } = classes;
   const pairs = bundlesOf(weights, PAIR);
   const rings = bundlesOf(weights, RING).filter(({ count }) => count > 0);
   return (counts, cut, below) => {
-    const room = Float64Array.from({ length: places }, (_, place) => {
-      if (place === places - 1) return Number.POSITIVE_INFINITY;
-      const given = weights.reduce((sum, weight, one) => sum + weight * (counts[one * places + place] as number), 0);
-      return (budget[place] as number) + SLACK - given;
-    });
+    const room = roomBeside(classes, budget, counts);
     const gain = below - costByCut(cut, counts);
     /** What moving each bundle costs by the cut, Infinity where the place does not have it. */
     const costs = (bundles: readonly Bundle[], from: number, to: number) =>

@@ -1,6 +1,6 @@
 import { type CountCut, costByCut } from './countProgram';
-import { SLACK } from './problem';
-import type { WeightClasses } from './weightCounts';
+import { further } from './problem';
+import { roomBeside, type WeightClasses } from './weightCounts';
 
 /** Tries of a move in one leap. */
 const MOVES = 30_000;
@@ -29,12 +29,13 @@ type Means = {
  * @returns the cheapest met within the budgets and not known yet, or null
  */
 export function countLeap(
-  { weights, places }: WeightClasses,
+  classes: WeightClasses,
   budget: Float64Array,
   cuts: readonly CountCut[],
   start: Int32Array,
   { below, overPrice, random, isKnown }: Means,
 ): Int32Array | null {
+  const { weights, places } = classes;
   const seen = cuts.slice(-MOST_CUTS);
   const many = seen.length;
   const slopes = new Float64Array(start.length * many);
@@ -46,14 +47,7 @@ export function countLeap(
   const counts = Int32Array.from(start);
   const costs = Float64Array.from(seen, (cut) => costByCut(cut, counts));
   const next = new Float64Array(many);
-  const beyond = Float64Array.from({ length: places }, (_, place) =>
-    place === places - 1
-      ? Number.NEGATIVE_INFINITY
-      : weights.reduce(
-          (sum, weight, one) => sum + weight * (counts[one * places + place] as number),
-          -(budget[place] as number) - SLACK,
-        ),
-  );
+  const beyond = roomBeside(classes, budget, counts).map((room) => -room);
   let excess = 0;
   let now = costs.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY);
   let least = below;
@@ -106,9 +100,4 @@ export function countLeap(
     }
   }
   return best;
-}
-
-/** By how much a group comes further over its budget when it gives so much more. */
-function further(beyond: number, more: number): number {
-  return Math.max(0, beyond + more) - Math.max(0, beyond);
 }

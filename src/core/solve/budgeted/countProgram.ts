@@ -1,4 +1,4 @@
-import { dualSimplex } from './dualSimplex';
+import { dualSimplex, MOST_CHANGES } from './dualSimplex';
 import type { Kinds } from './kinds';
 import { lpModel, rowOf } from './lpModel';
 import type { BudgetedProblem } from './problem';
@@ -16,8 +16,6 @@ export function costByCut({ base, slope }: CountCut, counts: Int32Array): number
   return sum;
 }
 
-/** Changes of the basis for each of its rows, after which arithmetic has lost its way. */
-const MOST_CHANGES = 20;
 /** Questions after which the inverse is made anew. */
 const FRESH = 100;
 
@@ -52,25 +50,21 @@ export function countProgram(
   let standing: Standing | null = null;
   let asked = 0;
 
-  /** Bring the limits to these counts. */
-  const turn = (from: Standing, counts: Int32Array) => {
-    const { size, rows: entries } = from.inverse;
+  /** Bring the limits to these counts, and what the standing comes to with them. */
+  const setLimits = (counts: Int32Array) => {
     rules.forEach((rule, at) => {
       const more = (counts[cells[at] as number] as number) - rule.limit;
-      if (more === 0) return;
       rule.limit += more;
+      if (more === 0 || !standing) return;
+      const { size, rows: entries } = standing.inverse;
       for (let row = 0; row < size; row++) {
         const entry = entries[row * size + firstRule + at] as number;
-        if (entry !== 0) from.values[row] = (from.values[row] as number) + more * entry;
+        if (entry !== 0) standing.values[row] = (standing.values[row] as number) + more * entry;
       }
     });
   };
   const standingFor = (counts: Int32Array): Standing => {
-    if (standing) turn(standing, counts);
-    else
-      rules.forEach((rule, at) => {
-        rule.limit = counts[cells[at] as number] as number;
-      });
+    setLimits(counts);
     if (standing && asked++ % FRESH < FRESH - 1) return standing;
     return (
       (standing && invert(model, rules, basisOf(model, standing))) ??

@@ -13,6 +13,8 @@ const UNSETTLED = 1e-5;
 const LEAST_SQUARE = 1e-6;
 /** A pivot and what it should be are apart by this share of it where an inverse has lost its figures. */
 const LOST = 1e-3;
+/** Changes of the basis for each of its rows, after which arithmetic has lost its way: the bound reached is told. */
+export const MOST_CHANGES = 100;
 /** Changes of the basis between two looks at the clock. */
 const LOOK = 16;
 

@@ -44,6 +44,12 @@ export function isWithin(problem: BudgetedProblem, columnOf: Int32Array): boolea
   return problem.budget.every((budget, group) => (given[group] as number) <= budget + SLACK);
 }
 
+/** By how much a group comes further over its budget when it gives so much more. */
+export function further(beyond: number, more: number): number {
+  const then = beyond + more;
+  return (then > 0 ? then : 0) - (beyond > 0 ? beyond : 0);
+}
+
 export type Within = {
   /** For each row its column, -1 for left out; null when there is none, or none was found. */
   columnOf: Int32Array | null;

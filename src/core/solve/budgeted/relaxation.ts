@@ -1,4 +1,4 @@
-import { dualSimplex, TINY_SHARE } from './dualSimplex';
+import { dualSimplex, MOST_CHANGES, TINY_SHARE } from './dualSimplex';
 import type { Kinds } from './kinds';
 import { lpModel, placeOf, rowOf } from './lpModel';
 import { keepPairs } from './openPairs';
@@ -42,8 +42,6 @@ export type Relaxation = {
   guideOf: (prices: Prices, rules: readonly Rule[]) => Float64Array;
 };
 
-/** Changes of the basis for each of its rows, after which arithmetic has lost its way: the bound reached is told. */
-const MOST_CHANGES = 100;
 /** Numbers in the inverses that are kept for what may be asked next. */
 const KEPT_NUMBERS = 1_500_000;
 
@@ -169,19 +167,18 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
     narrow: (prices, rules, below) => {
       const paid = new Float64Array(rows);
       const room = below - boundOf(prices, rules, null, paid);
-      if (Number.isNaN(room)) return;
       const added = addedBy(prices, rules);
-      const isOpen = (row: number, place: number, own: number) =>
-        own - (added[(kindOf[row] as number) * width + place] as number) - (paid[row] as number) <= room;
+      const isShut = (row: number, place: number, own: number) =>
+        own - (added[(kindOf[row] as number) * width + place] as number) - (paid[row] as number) > room;
       keepPairs(pairs, (segment, slot) => {
         const row = Math.floor(segment / groups);
         const column = columnAt[slot] as number;
         const own = (cost[row * columns + column] as number) - (prices.columns[column] as number);
-        const open = isOpen(row, segment % groups, own);
-        if (!open) never[row * columns + column] = 1;
-        return open;
+        const shut = isShut(row, segment % groups, own);
+        if (shut) never[row * columns + column] = 1;
+        return !shut;
       });
-      for (let row = 0; row < rows; row++) if (!isOpen(row, groups, out[row] as number)) never[firstOut + row] = 1;
+      for (let row = 0; row < rows; row++) if (isShut(row, groups, out[row] as number)) never[firstOut + row] = 1;
     },
     guideOf: (prices, rules) => {
       const added = addedBy(prices, rules);

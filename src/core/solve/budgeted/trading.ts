@@ -49,7 +49,8 @@ export function trading(
   // Counts from which all exchanges were tried, and those that leaps have led to.
   const settled = new Set<string>();
   const leaptTo = new Set<string>();
-  const belowOf = (cost: number) => cost - (grain > 0 ? BETTER.steps * grain : BETTER.share * cost);
+  const apart = ({ steps, share }: typeof BETTER, cost: number) => (grain > 0 ? steps * grain : share * cost);
+  const belowOf = (cost: number) => cost - apart(BETTER, cost);
   /** What counts cost at least, Infinity when that is not below: most are ruled out by one of the latest cuts. */
   const costBelow = (counts: Int32Array, below: number): number => {
     let most = Number.NEGATIVE_INFINITY;
@@ -70,7 +71,7 @@ export function trading(
   const trade = (start: Int32Array) => {
     let least = costOf(problem, start);
     const isBetter = (counts: Int32Array) => {
-      const columnOf = choiceAt(counts, least + (grain > 0 ? BEYOND.steps * grain : BEYOND.share * least));
+      const columnOf = choiceAt(counts, least + apart(BEYOND, least));
       const cost = columnOf ? costOf(problem, columnOf) : Number.POSITIVE_INFINITY;
       if (cost > belowOf(least)) return false;
       least = cost;

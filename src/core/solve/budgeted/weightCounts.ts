@@ -1,4 +1,4 @@
-import type { BudgetedProblem } from './problem';
+import { type BudgetedProblem, SLACK } from './problem';
 
 /**
  * How rows are counted by what they weigh: for each weight above 0 how many of it each group has, and how many are left
@@ -31,4 +31,13 @@ export function weightCounts(
     counts[cell] = (counts[cell] as number) + 1;
   });
   return counts;
+}
+
+/** What counts leave of the budget of each group, below 0 where they overstep it; without end for being left out. */
+export function roomBeside({ weights, places }: WeightClasses, budget: Float64Array, counts: Int32Array): Float64Array {
+  return Float64Array.from({ length: places }, (_, place) => {
+    if (place === places - 1) return Number.POSITIVE_INFINITY;
+    const given = weights.reduce((sum, weight, one) => sum + weight * (counts[one * places + place] as number), 0);
+    return (budget[place] as number) + SLACK - given;
+  });
 }
