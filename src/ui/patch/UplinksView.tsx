@@ -48,7 +48,7 @@ export function UplinksView() {
         <h2 className="wide font-bold">Uplinks</h2>
         {links.length === 0 && <p className="text-soft">None yet.</p>}
         {links.length > 0 && (
-          <table className="mt-1 w-full min-w-[760px] text-[13px]">
+          <table className="mt-1 w-full text-[13px]">
             <thead>
               <tr className="border-b text-left">
                 <th className="pr-2">From</th>
