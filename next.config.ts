@@ -11,6 +11,7 @@ const config: NextConfig = {
     '@mikro-orm/core',
     '@mikro-orm/postgresql',
     '@mikro-orm/migrations',
+    'pg',
     'pdfkit',
     '@resvg/resvg-wasm',
   ],

@@ -8,7 +8,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'core',
-          include: ['src/**/*.test.ts', 'tests/{cli,ui,simulators,print}/**/*.test.ts'],
+          include: ['src/**/*.test.ts', 'tests/{cli,house,ui,simulators,print}/**/*.test.ts'],
           testTimeout: 30_000,
           // Nothing here changes what others read: modules are loaded once and not once a file.
           isolate: false,

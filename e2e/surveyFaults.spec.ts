@@ -55,7 +55,7 @@ test('label sheets that cannot be made say why', async ({ page }) => {
     expect(answer.status()).toBe(422);
     expect((await answer.json()).message).toMatch(words);
   }
-  const fine = await file('kind=tape&sheet=tape-12&show=1');
+  const fine = await file('kind=tape&sheet=tape-12&as=inline');
   expect(fine.status()).toBe(200);
   expect(fine.headers()['content-type']).toContain('image/svg+xml');
   expect(await fine.text()).toContain('A1');

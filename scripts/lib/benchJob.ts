@@ -1,8 +1,8 @@
-import { applyCommands } from '../../src/core/job/apply';
+import { applyCommands } from '../../src/core/commands/apply';
 import { emptyJob, type Job } from '../../src/core/job/job';
-import { Gear } from '../../src/core/job/records/gear';
-import { Rack } from '../../src/core/job/records/rack';
-import { planJob } from '../../src/core/plan';
+import { planJob } from '../../src/core/plans/planJob';
+import { Gear } from '../../src/core/records/gear';
+import { Rack } from '../../src/core/records/rack';
 
 const NETWORKS = ['Desks', 'Phones', 'Cameras', 'Doors', 'Guests'];
 

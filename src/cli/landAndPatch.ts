@@ -1,13 +1,13 @@
+import { applyCommands } from '../core/commands/apply';
 import { readJobFile, writeJobFile } from '../core/formats/jobFile';
-import { applyCommands } from '../core/job/apply';
 import type { Job } from '../core/job/job';
-import { refuse } from '../core/job/refusal';
 import { LAND_ORDERS, type LandOrder, landWishOf } from '../core/panels/landWish';
 import { planLanding } from '../core/panels/planLanding';
 import { patchCommands } from '../core/patching/patchCommands';
 import { type PatchMoves, type PatchSchool, patchSchools, patchWishOf } from '../core/patching/patchWish';
 import { planPatching } from '../core/patching/planPatching';
 import { counted } from '../core/text/counted';
+import { refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
 import { needOut, readText, say, write } from './io';
 import { limitsOf, type Options } from './options';

@@ -1,50 +1,39 @@
 import { randomUUID } from 'node:crypto';
 import { resolve } from 'node:path';
 import type { z } from 'zod';
-import { cordsCsv } from '../core/formats/cordsCsv';
+import { arrange } from '../core/arrange/arrange';
+import { isSchool, SCHOOLS, wishOf } from '../core/arrange/arrangeWish';
+import { applyCommands } from '../core/commands/apply';
+import type { Command } from '../core/commands/commands';
 import { readCsvTable } from '../core/formats/csvTable';
-import { elevationSvg } from '../core/formats/elevationSvg';
-import { gearFileSchema, readGearFile } from '../core/formats/gearFile';
-import { issueWords, jobFileSchema, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
-import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
-import { portMapCsv } from '../core/formats/portMap';
-import { portMapSvg } from '../core/formats/portMapSvg';
-import { portPlanCsv } from '../core/formats/portPlanCsv';
+import { readGearFile } from '../core/formats/gearFile';
+import { issueWords, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
 import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
-import { pullSheetCsv } from '../core/formats/pullSheetCsv';
-import { guessColumns } from '../core/formats/runColumns';
-import { runsCsv } from '../core/formats/runsCsv';
-import { applyCommands } from '../core/job/apply';
-import type { Command } from '../core/job/commands';
-import { emptyJob, type Job } from '../core/job/job';
-import { Refusal, refuse } from '../core/job/refusal';
+import { SCHEMAS } from '../core/formats/schemas';
+import { TAKEAWAYS, type TakeawayId, takeawayOf } from '../core/formats/takeaways';
+import { emptyJob } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { CablesInstance, solveCables } from '../core/models/cables';
 import { LayoutInstance, solveLayout } from '../core/models/layout';
 import { PatchInstance, solvePatch } from '../core/models/patch';
 import { solveTails, TailsInstance } from '../core/models/tails';
-import { readGathering } from '../core/patching/gatherRuns';
-import { planJob } from '../core/plan';
-import { arrange } from '../core/rack/arrange/arrange';
-import { isSchool, SCHOOLS, wishOf } from '../core/rack/arrange/arrangeWish';
+import { planJob } from '../core/plans/planJob';
 import { cablePlanCommands, planCable } from '../core/runs/cablePlan';
+import { guessColumns } from '../core/runs/runColumns';
 import { findSnags } from '../core/snags/findSnags';
 import { GRADE_WORDS } from '../core/snags/snag';
 import { citeSource } from '../core/standards/source';
 import { counted } from '../core/text/counted';
+import { given } from '../core/text/given';
+import { Refusal, refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
-import { elevationPng } from '../print/elevationPng';
-import { holeCardPdf } from '../print/holeCardPdf';
-import { labelsPdf } from '../print/labelsPdf';
-import { labelsSvg } from '../print/labelsSvg';
-import { loomPdf } from '../print/loomPdf';
-import { portMapPdf } from '../print/portMapPdf';
-import { terminationPdf } from '../print/terminationPdf';
-import { wallPdf } from '../print/wallPdf';
+import { makeTakeaway } from '../print/makeTakeaway';
 import { needOut, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
+
+const takeawayList = TAKEAWAYS.map(({ id, about }) => `                      ${id.padEnd(17)} ${about}`).join('\n');
 
 const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
 
@@ -54,9 +43,9 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
                     place, land and patch what is not decided yet
   check JOB.json [--json]
                     list the snags; exit 1 when something won't work
-  export JOB.json --as port-map.csv|runs.csv|pull-sheet.csv|elevation.svg|elevation.png|hole-card.pdf|wall.pdf|
-                       labels.svg|labels.pdf|port-map.pdf|port-map.svg|loom.pdf|cords.csv|port-plan.csv|patch.graphml|patch.dot|
-                       termination.pdf|job.json -o FILE
+  export JOB.json --as NAME -o FILE
+                    NAME is one of
+${takeawayList}
                     labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
                     and --code-for URL, which the label is added to
@@ -80,36 +69,6 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
 
 // Both this folder and the one bin/shelf puts its program in lie two below the root.
 const ROOT = resolve(import.meta.dirname, '../..');
-
-/** Labels as the options ask for them; those that do not fit are named. */
-function labelsFor(job: Job, options: Options) {
-  const { kind, sheet, own, 'code-for': codeFor } = options;
-  const given = Object.entries({ kind, sheet, own, codeFor }).filter(([, value]) => value !== undefined);
-  const pages = labelPages(job, readLabelOptions(Object.fromEntries(given)));
-  for (const fault of pages.faults) say(fault);
-  return pages;
-}
-
-const EXPORTS: Record<string, (job: Job, options: Options) => string | Promise<Uint8Array>> = {
-  'port-map.csv': portMapCsv,
-  'runs.csv': runsCsv,
-  'pull-sheet.csv': pullSheetCsv,
-  'elevation.svg': elevationSvg,
-  'elevation.png': (job) => elevationPng(job, ROOT),
-  'hole-card.pdf': (job) => holeCardPdf(job, ROOT),
-  'wall.pdf': (job) => wallPdf(job, ROOT),
-  'labels.svg': (job, options) => labelsSvg(labelsFor(job, options)),
-  'labels.pdf': (job, options) => labelsPdf(labelsFor(job, options), `Labels of ${job.name}`, ROOT),
-  'port-map.pdf': (job) => portMapPdf(job, ROOT),
-  'port-map.svg': (job, options) => portMapSvg(job, readGathering({ by: options.by, show: options.show })),
-  'loom.pdf': (job, options) => loomPdf(job, readGathering({ by: options.by, show: options.show }), ROOT),
-  'cords.csv': cordsCsv,
-  'port-plan.csv': portPlanCsv,
-  'patch.graphml': patchGraphMl,
-  'patch.dot': patchDot,
-  'termination.pdf': (job) => terminationPdf(job, ROOT),
-  'job.json': writeJobFile,
-};
 
 function importRuns(path: string, options: Options): number {
   const out = needOut(options);
@@ -234,17 +193,24 @@ function solve(model: string, path: string | undefined, options: Options): numbe
 }
 
 async function exportJob(path: string, options: Options): Promise<number> {
-  const make = EXPORTS[options.as ?? ''];
-  if (!make) return refuse('usage', `--as: expected one of ${Object.keys(EXPORTS).join(', ')}.`);
+  const takeaway = takeawayOf(options.as ?? '');
+  if (!takeaway) return refuse('usage', `--as: expected one of ${TAKEAWAYS.map(({ id }) => id).join(', ')}.`);
   const out = needOut(options);
-  write(out, await make(readJobFile(readText(path)), options));
+  const job = readJobFile(readText(path));
+  const { kind, sheet, own, 'code-for': codeFor, by, show } = options;
+  const words = { kind, sheet, own, codeFor, by, show };
+  write(out, await makeTakeaway(takeaway.id as TakeawayId, job, given(words), ROOT));
+  if (takeaway.options.includes('labels')) {
+    for (const fault of labelPages(job, readLabelOptions(given({ kind, sheet, own, codeFor }))).faults) say(fault);
+  }
   return 0;
 }
 
 function schema(options: Options): number {
-  const of = options.of ?? 'job';
-  if (of !== 'job' && of !== 'gear') return refuse('usage', '--of: expected job or gear.');
-  write(options.out, `${JSON.stringify(of === 'job' ? jobFileSchema() : gearFileSchema(), null, 2)}\n`);
+  const of = `${options.of ?? 'job'}.json`;
+  const make = Object.hasOwn(SCHEMAS, of) ? SCHEMAS[of] : undefined;
+  if (!make) return refuse('usage', '--of: expected job or gear.');
+  write(options.out, `${JSON.stringify(make(), null, 2)}\n`);
   return 0;
 }
 

@@ -1,6 +1,6 @@
 import type { LabelPages, Mark } from '../core/labels/labelPages';
 import { codeMatrix, QUIET_MODULES } from './codeMatrix';
-import { openPdf } from './pdf';
+import { drawLine, lineWidth, openPdf } from './pdf';
 
 function draw(document: PDFKit.PDFDocument, mark: Mark): void {
   if (mark.kind === 'box') {
@@ -13,8 +13,8 @@ function draw(document: PDFKit.PDFDocument, mark: Mark): void {
       .font(mark.bold ? 'bold' : 'plain')
       .fontSize(mark.sizeMm)
       .fillColor('#000');
-    const width = document.widthOfString(mark.text);
-    document.text(mark.text, mark.x - width / 2, mark.y - mark.sizeMm * 0.66, { lineBreak: false });
+    const width = lineWidth(document, mark.text);
+    drawLine(document, mark.text, mark.x - width / 2, mark.y - mark.sizeMm * 0.66);
   } else {
     const rows = codeMatrix(mark.text);
     const module = mark.sizeMm / (rows.length + 2 * QUIET_MODULES);

@@ -1,7 +1,7 @@
 import type { Job } from '../core/job/job';
-import type { Gathering } from '../core/patching/gatherRuns';
-import { type LoomMark, loomSheets } from '../core/patching/loomSheets';
-import { openPdf } from './pdf';
+import type { Gathering } from '../core/loom/gatherRuns';
+import { type LoomMark, loomSheets } from '../core/loom/loomSheets';
+import { drawLine, lineWidth, openPdf } from './pdf';
 
 function draw(document: PDFKit.PDFDocument, mark: LoomMark): void {
   document.undash();
@@ -10,9 +10,9 @@ function draw(document: PDFKit.PDFDocument, mark: LoomMark): void {
       .font(mark.bold ? 'bold' : 'plain')
       .fontSize(mark.sizeMm)
       .fillColor('#000');
-    const width = document.widthOfString(mark.text);
+    const width = lineWidth(document, mark.text);
     const left = { start: 0, middle: width / 2, end: width }[mark.anchor];
-    document.text(mark.text, mark.x - left, mark.y - mark.sizeMm * 0.66, { lineBreak: false });
+    drawLine(document, mark.text, mark.x - left, mark.y - mark.sizeMm * 0.66);
   } else if (mark.kind === 'box') {
     document.roundedRect(mark.x, mark.y, mark.width, mark.height, 0.4);
     if (mark.line === 'none') document.fill('#fff');

@@ -10,12 +10,29 @@ const FACES = 'node_modules/@expo-google-fonts/jetbrains-mono';
 export const fontFile = (root: string, weight: '400Regular' | '700Bold') =>
   readFileSync(join(root, FACES, weight, `JetBrainsMono_${weight}.ttf`));
 
+/**
+ * Letters one by one: the face joins signs such as -> into one, and joins that depend on what stands around them cannot
+ * be set by the PDF library. Given to measuring and to drawing alike.
+ */
+const PLAIN_LETTERS = { features: { calt: false } as unknown as PDFKit.Mixins.TextOptions['features'] & [] };
+
+/** Width of a line in the face and size that are set, in the page's unit. */
+export const lineWidth = (document: PDFKit.PDFDocument, words: string): number =>
+  document.widthOfString(words, PLAIN_LETTERS);
+
+/** One line in the face and size that are set; `y` is its upper edge. */
+export function drawLine(document: PDFKit.PDFDocument, words: string, x: number, y: number): void {
+  document.text(words, x, y, { ...PLAIN_LETTERS, lineBreak: false });
+}
+
 export type Pdf = {
   document: PDFKit.PDFDocument;
   /** A new page, measured in millimetres from its top left. */
   page: (widthMm: number, heightMm: number) => void;
   /** One line; `at` is its baseline. Size in millimetres. */
   text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean) => void;
+  /** Words as they fit into a width, cut with … where they do not. */
+  fitted: (words: string, widthMm: number, sizeMm: number) => string;
   /** Words over as many lines as they need. @returns the baseline after the last line */
   lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number) => number;
   finish: () => Promise<Buffer>;
@@ -37,7 +54,7 @@ export function openPdf(title: string, root: string): Pdf {
       .font(bold ? 'bold' : 'plain')
       .fontSize(sizeMm)
       .fillColor('#000');
-    document.text(words, xMm, yMm - sizeMm, { lineBreak: false });
+    drawLine(document, words, xMm, yMm - sizeMm);
   };
   return {
     document,
@@ -46,13 +63,20 @@ export function openPdf(title: string, root: string): Pdf {
       document.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
       document.scale(POINTS_PER_MM);
     },
+    fitted: (words, widthMm, sizeMm) => {
+      document.font('plain').fontSize(sizeMm);
+      if (lineWidth(document, words) <= widthMm) return words;
+      const letters = Array.from(words);
+      while (letters.length > 1 && lineWidth(document, `${letters.join('')}…`) > widthMm) letters.pop();
+      return `${letters.join('')}…`;
+    },
     lines: (words, xMm, yMm, widthMm, sizeMm) => {
       document.font('plain').fontSize(sizeMm);
       let line = '';
       let y = yMm;
       for (const word of words.split(' ')) {
         const longer = line === '' ? word : `${line} ${word}`;
-        if (line !== '' && document.widthOfString(longer) > widthMm) {
+        if (line !== '' && lineWidth(document, longer) > widthMm) {
           text(line, xMm, y, sizeMm);
           y += sizeMm * 1.4;
           line = word;

@@ -20,19 +20,12 @@ const COLUMNS = [
 /** The port map, a line a run: the trace of each run as it stands on the screen. */
 export function portMapPdf(job: Job, root: string): Promise<Buffer> {
   const pdf = openPdf(`Port map of ${job.name}`, root);
-  const { page, text, document } = pdf;
+  const { page, text, fitted, document } = pdf;
   const runs = indexJob(job).runsInOrder;
   const width = A4.heightMm;
   const height = A4.widthMm;
   let y = Number.POSITIVE_INFINITY;
   let number = 0;
-  const fitted = (words: string, room: number) => {
-    document.font('plain').fontSize(SIZE);
-    if (document.widthOfString(words) <= room) return words;
-    let cut = words;
-    while (cut.length > 1 && document.widthOfString(`${cut}…`) > room) cut = cut.slice(0, -1);
-    return `${cut}…`;
-  };
   const head = () => {
     page(width, height);
     number += 1;
@@ -53,7 +46,7 @@ export function portMapPdf(job: Job, root: string): Promise<Buffer> {
     for (const column of COLUMNS) {
       const part = parts.find((one) => one.kind === column.name);
       if (part)
-        text(fitted(part.words, column.width), MARGIN + column.x, y, SIZE, column.name === 'Run' && run.critical);
+        text(fitted(part.words, column.width, SIZE), MARGIN + column.x, y, SIZE, column.name === 'Run' && run.critical);
     }
     document
       .lineWidth(0.08)

@@ -1,9 +1,9 @@
 import type { Job } from '../core/job/job';
 import { indexJob } from '../core/job/jobIndex';
-import type { Gear } from '../core/job/records/gear';
 import { panelsInOrder } from '../core/panels/planLanding';
 import { isPunchDown, rearBlocks } from '../core/panels/rowOrder';
 import { panelCards, type TerminationCard, wiringOf } from '../core/panels/terminationCard';
+import type { Gear } from '../core/records/gear';
 import { relandSource, untwistSource } from '../core/standards/landing';
 import { pinoutSource, pinouts } from '../core/standards/pinout';
 import { citeSource } from '../core/standards/source';
@@ -27,7 +27,7 @@ export function terminationPdf(job: Job, root: string): Promise<Buffer> {
 }
 
 function panelSheet(pdf: Pdf, job: Job, panel: Gear) {
-  const { page, text, lines, document } = pdf;
+  const { page, text, fitted, lines, document } = pdf;
   const wiring = wiringOf(job);
   const cards = panelCards(job, panel);
   page(A4.widthMm, A4.heightMm);
@@ -73,13 +73,13 @@ function panelSheet(pdf: Pdf, job: Job, panel: Gear) {
     text(String(port), MARGIN, y, 3, true);
     text(run.label, MARGIN + 12, y, 3, true);
     const place = [run.room, run.outlet, run.cable].filter(Boolean).join(' · ');
-    text(place.length > 38 ? `${place.slice(0, 37)}…` : place, MARGIN + 34, y, 2.5);
+    text(fitted(place, 60, 2.5), MARGIN + 34, y, 2.5);
     for (const [end, x] of [
       ['panel', 96],
       ['outlet', 152],
     ] as const) {
       const row = done[end];
-      if (row) text(`${row.by} ${row.on}`.trim() || 'done', MARGIN + x, y, 2.5);
+      if (row) text(fitted(`${row.by} ${row.on}`.trim() || 'done', end === 'panel' ? 54 : 42, 2.5), MARGIN + x, y, 2.5);
       else
         document
           .lineWidth(0.1)

@@ -1,9 +1,9 @@
 import type { Job } from '../core/job/job';
-import type { Rack } from '../core/job/records/rack';
 import { backboard } from '../core/mounting/backboard';
 import { liftingCautions, mountingCautions } from '../core/mounting/cautions';
 import { drillTemplate, tile } from '../core/mounting/drillTemplate';
 import { wallVerdict } from '../core/mounting/wallMount';
+import type { Rack } from '../core/records/rack';
 import { citeSource } from '../core/standards/source';
 import { staticsSource, withdrawalSource, woodScrews } from '../core/standards/withdrawal';
 import { naturalOrder } from '../core/text/naturalOrder';

@@ -1,21 +1,90 @@
 import type { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
-import { Refusal, refuse } from '../core/job/refusal';
+import { Refusal, refuse } from '../core/text/refusal';
 
-const MOST_BYTES = 50 * 1024 * 1024;
-const STATUS: Record<string, number> = { 'no-job': 404, 'not-json': 400, 'bad-request': 400, 'too-large': 413 };
+const STATUS: Record<string, number> = {
+  'no-job': 404,
+  'no-file': 404,
+  'no-version': 404,
+  'no-revision': 404,
+  'not-json': 400,
+  'bad-request': 400,
+  'too-large': 413,
+  busy: 503,
+  'database-away': 503,
+};
 
-/** Text of a request, with a limit. */
-export async function readBody(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) refuse('too-large', 'Expected at most 50 MB.');
-  const text = await request.text();
-  return text.length > MOST_BYTES ? refuse('too-large', 'Expected at most 50 MB.') : text;
+/** How much a request may bring, bytes: a whole job, or a step of one. */
+export const MOST_BYTES = { file: 64 * 1024 * 1024, step: 32 * 1024 * 1024, small: 64 * 1024 } as const;
+
+const tooLarge = (most: number): never =>
+  refuse('too-large', `Expected at most ${Math.round(most / 1024 / 1024) || 1} MB.`);
+
+/** Text of a request. What is over the limit is not read to its end. @throws Refusal */
+export async function readBody(request: Request, most: number): Promise<string> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) tooLarge(most);
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  let text = '';
+  let bytes = 0;
+  try {
+    for await (const chunk of request.body ?? []) {
+      bytes += chunk.byteLength;
+      if (bytes > most) tooLarge(most);
+      text += decoder.decode(chunk, { stream: true });
+    }
+    return text + decoder.decode();
+  } catch (fault) {
+    if (fault instanceof TypeError) refuse('bad-request', 'The request is not text in UTF-8.');
+    throw fault;
+  }
 }
 
 /** Body of a request, checked. @throws Refusal that names the field */
-export async function readJson<S extends z.ZodType>(request: Request, schema: S): Promise<z.infer<S>> {
-  const checked = schema.safeParse(parseJson(await readBody(request), 'The request'));
-  return checked.success ? checked.data : refuse('bad-request', `${issueWords(checked.error).join('; ')}.`);
+export async function readJson<S extends z.ZodType>(
+  request: Request,
+  schema: S,
+  most: number = MOST_BYTES.small,
+): Promise<z.infer<S>> {
+  return checked(schema, parseJson(await readBody(request, most), 'The request'));
+}
+
+/** What a request says, checked. @throws Refusal that names the field */
+export function checked<S extends z.ZodType>(schema: S, value: unknown): z.infer<S> {
+  const read = schema.safeParse(value);
+  return read.success ? read.data : refuse('bad-request', `${issueWords(read.error).join('; ')}.`);
+}
+
+/** The state of a fault of the database (SQLSTATE), or of the way to it. */
+function codeOf(fault: unknown): string {
+  for (let at = fault, depth = 0; at instanceof Error && depth < 5; at = at.cause, depth++) {
+    const { code } = at as { code?: unknown };
+    if (typeof code === 'string') return code;
+  }
+  return '';
+}
+
+const AWAY = /^(ECONN|ENOTFOUND|EPIPE|ETIMEDOUT|08|57P0[123]|53300)/;
+const BUSY = /^(55P03|57014|40001|40P01|25P03)$/;
+
+/**
+ * What a fault of the database means for the one who asked: what breaks a rule of it is refused in words, what is away or
+ * busy is to be tried again. Null for a fault of our own.
+ */
+function refusalOf(fault: unknown): Refusal | null {
+  if (fault instanceof Refusal) return fault;
+  const code = codeOf(fault);
+  const text = fault instanceof Error ? `${fault.name} ${fault.message}` : '';
+  if (code.startsWith('23')) {
+    const { constraint } = fault as { constraint?: string };
+    const which = constraint ? ` (${constraint})` : '';
+    return new Refusal('constraint', `The database does not keep that: it breaks one of its rules${which}.`);
+  }
+  if (code.startsWith('22')) return new Refusal('bad-request', 'The database cannot hold a value of that request.');
+  if (BUSY.test(code)) return new Refusal('busy', 'The database is busy with this job: try again in a moment.');
+  const noConnection = /Connection terminated|timeout exceeded when trying to connect|TimeoutError|Unable to acquire/;
+  if (AWAY.test(code) || noConnection.test(text))
+    return new Refusal('database-away', 'The database does not answer. What was saved is safe; it is tried again.');
+  return null;
 }
 
 /** Run a use case and answer with its value; a Refusal becomes an answer in words. */
@@ -24,8 +93,9 @@ export async function answer(work: () => Promise<Response | object>): Promise<Re
     const value = await work();
     return value instanceof Response ? value : Response.json(value);
   } catch (fault) {
-    if (fault instanceof Refusal) {
-      const { code, message, at } = fault;
+    const refusal = refusalOf(fault);
+    if (refusal) {
+      const { code, message, at } = refusal;
       return Response.json({ code, message, at }, { status: STATUS[code] ?? 422 });
     }
     console.error(fault);

@@ -2,23 +2,25 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
+import { planPlacement } from '../core/arrange/planPlacement';
+import { applyCommands } from '../core/commands/apply';
+import type { Command } from '../core/commands/commands';
+import { keepRows } from '../core/commands/rows';
 import { readCsvTable } from '../core/formats/csvTable';
 import { readGearFile } from '../core/formats/gearFile';
 import { writeJobFile } from '../core/formats/jobFile';
 import { importCommand, previewRuns } from '../core/formats/previewRuns';
-import { guessColumns } from '../core/formats/runColumns';
-import { applyCommands } from '../core/job/apply';
-import type { Command } from '../core/job/commands';
-import { keepRows } from '../core/job/commands/rows';
 import { emptyJob, type Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import { planLanding } from '../core/panels/planLanding';
 import { planPatching } from '../core/patching/planPatching';
-import { planPlacement } from '../core/rack/planPlacement';
+import { guessColumns } from '../core/runs/runColumns';
 import type { Store } from '../store/openStore';
-import { applyBatch, openJob, takeInJob } from './jobs';
+import { applyBatch, readKept, takeInJob } from './jobs';
 
 const DEMO_ID = 'quillback';
+/** Who made the demo jobs, in their lists of changes. */
+const DEMO = { id: 'demo', name: 'Demo' };
 const read = (file: string) => readFileSync(join(process.cwd(), 'demo', file), 'utf8');
 
 const SiteFile = z.strictObject({
@@ -81,10 +83,11 @@ export async function addDemoJob(store: Store): Promise<string> {
   const { id } = await takeInJob(store, writeJobFile(start));
 
   const step = async (make: (job: typeof start) => Command[]) => {
-    const open = await openJob(store, id);
-    if (!open) throw new Error('The demo job is gone.');
-    const commands = make(open.job);
-    await applyBatch(store, id, { batchId: randomUUID(), base: open.revision, commands });
+    const kept = await readKept(store, id);
+    if (!kept) throw new Error('The demo job is gone.');
+    const { job, point } = kept;
+    const batch = { batchId: randomUUID(), base: point, seen: point.revision, actor: DEMO, commands: make(job) };
+    await applyBatch(store, id, batch);
   };
   await step((job) => {
     const table = readCsvTable(read('quillback-runs.csv'));

@@ -1,178 +1,251 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { z } from 'zod';
-import { readJobFile } from '../core/formats/jobFile';
-import { applyCommands, applyRecorded, describeCommands } from '../core/job/apply';
-import { clashes } from '../core/job/clashes';
-import { Command } from '../core/job/commands';
+import { applyCommands, describeCommands } from '../core/commands/apply';
+import { NewJob, startJob } from '../core/commands/newJob';
+import { openJobFile } from '../core/formats/jobFile';
+import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
-import { NewJob, startJob } from '../core/job/newJob';
-import { refuse } from '../core/job/refusal';
+import { type Actor, actorWords, type Step } from '../core/job/step';
+import { clashes, verify } from '../core/job/verify';
+import { refuse } from '../core/text/refusal';
+import type { Batch, OpenAnswer, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
+import { samePoint } from '../core/wire/wire';
 import {
-  appendLog,
+  type Head,
+  insertJob,
+  jobExists,
+  listJobs,
+  readHead,
+  setRemoved,
+  updateHead,
+  writeChanges,
+} from '../store/jobStore';
+import type { Store } from '../store/openStore';
+import {
+  appendStep,
+  batchAt,
   dropUndone,
   findBatch,
-  type LogEntry,
-  logSince,
-  type Missed,
-  nextRedo,
-  nextUndo,
-  setStanding,
-  undoLabels,
-} from '../store/commandLog';
-import { insertJob, jobExists, listJobs, readHead, setRemoved, updateHead, writeChanges } from '../store/jobStore';
-import type { Store } from '../store/openStore';
+  lastTouching,
+  nextReversal,
+  reversalsOf,
+  setState,
+  stepsBetween,
+} from '../store/steps';
 import { announce } from './changes';
-import { jobAt, keepJob } from './keptJobs';
+import { jobAt, type Kept, keepJob, pointOf } from './keptJobs';
+import { noJob } from './noJob';
+import { keepSnapshot } from './pastJobs';
+import { inTurn } from './turns';
 
-const BatchId = z.string().regex(/^[A-Za-z0-9-]{8,64}$/);
-const Revision = z.number().int().min(0);
+/** One who missed more steps than this is given the whole job anew. */
+const MOST_MISSED = 500;
 
-/** Commands to apply as one step on top of a revision. The batch id makes sending it twice harmless. */
-export const Batch = z.strictObject({
-  batchId: BatchId,
-  base: Revision,
-  commands: z.array(Command).min(1).max(500),
-});
-export type Batch = z.infer<typeof Batch>;
+const CONSISTENT = { isolationLevel: 'repeatable read' as never, readOnly: true };
 
-/** Take back or bring back the last step. */
-export const Reversal = z.strictObject({ batchId: BatchId, base: Revision, direction: z.enum(['undo', 'redo']) });
-export type Reversal = z.infer<typeof Reversal>;
-
-type Steps = { undo: string | null; redo: string | null };
-/** `stale`: the base is behind; here is what it missed, and nothing was done. */
-export type Outcome =
-  | { status: 'done'; revision: number; label: string; missed: Missed[]; steps: Steps }
-  | { status: 'stale'; revision: number; missed: Missed[]; steps: Steps };
-
-export type OpenJob = { job: Job; revision: number; steps: Steps };
-
-const gone = (): never => refuse('no-job', 'There is no such job. It may have been removed.');
-
-export async function getJobs(store: Store): Promise<JobListing[]> {
-  return listJobs(store.em.fork());
+/** All jobs, or those in the bin. */
+export async function getJobs(store: Store, removed = false): Promise<JobListing[]> {
+  return listJobs(store.em.fork(), removed);
 }
 
-/** A job as it stands, in one consistent view. */
-export async function openJob(store: Store, id: string): Promise<OpenJob | null> {
-  return store.em.fork().transactional(
-    async (em) => {
-      const head = await readHead(em, id);
-      return head && { ...(await jobAt(store, em, head)), steps: await undoLabels(em, id) };
-    },
-    { isolationLevel: 'repeatable read' as never, readOnly: true },
-  );
+async function openAt(store: Store, em: EntityManager, head: Head, actor: Actor): Promise<OpenJob> {
+  return { ...(await jobAt(store, em, head)), reversals: await reversalsOf(em, head.id, actor) };
+}
+
+/**
+ * A job as it stands, in one consistent view; null where there is none.
+ * @param have what the one who asks has of it already
+ */
+export async function openJob(store: Store, actor: Actor, id: string, have?: Point): Promise<OpenAnswer | null> {
+  return store.em.fork().transactional(async (em) => {
+    const head = await readHead(em, id);
+    if (!head) return null;
+    if (have && samePoint(have, pointOf(head)))
+      return { status: 'same' as const, reversals: await reversalsOf(em, id, actor) };
+    return { status: 'open' as const, opened: await openAt(store, em, head, actor) };
+  }, CONSISTENT);
+}
+
+/** A job as it stands and where that is, for what only reads it; null where there is none. */
+export async function readKept(store: Store, id: string): Promise<Kept | null> {
+  return store.em.fork().transactional(async (em) => {
+    const head = await readHead(em, id);
+    return head && jobAt(store, em, head);
+  }, CONSISTENT);
+}
+
+/** What a job is called; null where there is none. */
+export async function jobName(store: Store, id: string): Promise<string | null> {
+  return (await readHead(store.em.fork(), id))?.name ?? null;
 }
 
 /** Start a job. @returns its id */
 export async function createJob(store: Store, wish: NewJob): Promise<string> {
   const id = randomUUID();
-  await store.em.fork().transactional((em) => insertJob(em, startJob(id, NewJob.parse(wish))));
+  await store.em.fork().transactional((em) => insertJob(em, startJob(id, NewJob.parse(wish)), randomUUID()));
   return id;
 }
+
+const MOST_CLASHES = 12;
 
 /**
  * Keep a job read from its file. A job whose id is here already comes in as a job of its own.
  * @throws Refusal when the file is not a job, or holds what the store cannot keep
  */
-export async function takeInJob(store: Store, text: string): Promise<{ id: string; renewed: boolean }> {
-  const job = readJobFile(text);
+export async function takeInJob(
+  store: Store,
+  text: string,
+): Promise<{ id: string; renewed: boolean; notes: string[] }> {
+  const { job, notes } = openJobFile(text);
   const faults = clashes(job);
   if (faults.length > 0) {
     refuse(
       'clashes',
-      `The job holds things that cannot both be so, and nothing was kept. ${faults.slice(0, 12).join('; ')}.`,
+      `The job holds things that cannot both be so, and nothing was kept. ${faults.slice(0, MOST_CLASHES).join('; ')}.`,
     );
   }
-  return store.em.fork().transactional(async (em) => {
-    const renewed = await jobExists(em, job.id);
-    const id = renewed ? randomUUID() : job.id;
-    await insertJob(em, { ...job, id });
-    return { id, renewed };
-  });
+  // Files of one id come in one after another: the second finds the first.
+  return inTurn(`file ${job.id}`, () =>
+    store.em.fork().transactional(async (em) => {
+      const renewed = await jobExists(em, job.id);
+      const id = renewed ? randomUUID() : job.id;
+      await insertJob(em, { ...job, id }, randomUUID());
+      return { id, renewed, notes };
+    }),
+  );
 }
 
 export async function removeJob(store: Store, id: string, removed: boolean): Promise<void> {
-  if (!(await setRemoved(store.em.fork(), id, removed))) gone();
+  if (!(await setRemoved(store.em.fork(), id, removed))) noJob();
 }
 
-type Change = {
+/** What one who stands at a point missed; null when that point is not one of this history, or too far behind. */
+async function missedSince(em: EntityManager, head: Head, base: Point): Promise<Step[] | null> {
+  const now = pointOf(head);
+  if (samePoint(base, now)) return [];
+  if (base.history !== now.history || base.revision >= now.revision) return null;
+  if (now.revision - base.revision > MOST_MISSED) return null;
+  if (base.revision > 0 && (await batchAt(em, head.id, base.revision)) !== base.step) return null;
+  return stepsBetween(em, head.id, base.revision, now.revision);
+}
+
+async function tellMissed(
+  store: Store,
+  em: EntityManager,
+  head: Head,
+  { base, actor }: { base: Point; actor: Actor },
+  own: { label: string; step?: Step } | null,
+): Promise<Outcome> {
+  const missed = await missedSince(em, head, base);
+  if (!missed) return { status: 'anew', taken: own !== null, opened: await openAt(store, em, head, actor) };
+  const reversals = await reversalsOf(em, head.id, actor);
+  return { status: 'done', point: pointOf(head), label: own?.label ?? null, missed, reversals };
+}
+
+type Made = {
   job: Job;
-  entry: Omit<LogEntry, 'jobId' | 'revision' | 'batchId'>;
-  note?: (em: EntityManager) => Promise<void>;
+  step: Pick<Step, 'kind' | 'label' | 'changes'> & { target: number | null };
+  note?: () => Promise<void>;
 };
 
-/** One transaction: lock the job, see whether the caller is up to date, change rows and log together. */
+/** One transaction: lock the job, change its rows and its history together, and tell what the caller missed. */
 async function change(
   store: Store,
   jobId: string,
-  { batchId, base }: { batchId: string; base: number },
-  make: (em: EntityManager, job: Job) => Change | Promise<Change>,
+  sent: Pick<Batch, 'batchId' | 'base' | 'seen' | 'actor'>,
+  make: (em: EntityManager, job: Job, head: Head) => Made | Promise<Made>,
 ): Promise<Outcome> {
-  let changed: Job | null = null;
-  const outcome = await store.em.fork().transactional(async (em): Promise<Outcome> => {
-    const head = await readHead(em, jobId, true);
-    if (!head) return gone();
-    if (base !== head.revision) {
-      // A batch that was taken before can only come again with the base it had then.
+  const { batchId, base, seen, actor } = sent;
+  let kept: Kept | null = null;
+  const outcome = await inTurn(`job ${jobId}`, () =>
+    store.em.fork().transactional(async (em): Promise<Outcome> => {
+      const head = await readHead(em, jobId, true);
+      if (!head) return noJob();
       const known = await findBatch(em, jobId, batchId);
-      const missed = await logSince(em, jobId, base);
-      const { revision } = head;
-      const steps = await undoLabels(em, jobId);
-      return known
-        ? { status: 'done', revision, label: known.label, missed, steps }
-        : { status: 'stale', revision, missed, steps };
-    }
-    const before = await jobAt(store, em, head);
-    const { job, entry, note } = await make(em, before.job);
-    const revision = head.revision + 1;
-    await writeChanges(em, before.job, job);
-    await updateHead(em, job, revision);
-    await note?.(em);
-    await appendLog(em, { jobId, revision, batchId, ...entry });
-    const missed = [{ revision, batchId, label: entry.label, patches: entry.patches }];
-    changed = job;
-    return { status: 'done', revision, label: entry.label, missed, steps: await undoLabels(em, jobId) };
-  });
-  if (changed) keepJob(store, { job: changed, revision: outcome.revision });
-  if (outcome.status === 'done') announce(jobId, outcome.revision);
+      if (known) return tellMissed(store, em, head, sent, known);
+      const before = await jobAt(store, em, head);
+      const { job, step, note } = await make(em, before.job, head);
+      const revision = head.revision + 1;
+      await writeChanges(em, job, step.changes);
+      await updateHead(em, job, revision, batchId);
+      await note?.();
+      const made = { ...step, revision, batchId, actor, seen: Math.min(seen, head.revision) };
+      await appendStep(em, jobId, made);
+      await keepSnapshot(em, job, revision);
+      await announce(em, jobId, revision);
+      const now = { ...head, name: job.name, units: job.units, revision, tip: batchId };
+      kept = { job, point: pointOf(now) };
+      // What the caller stands on is nearly always what the job stood at: then the step itself is all it missed.
+      if (samePoint(base, pointOf(head))) {
+        const { target: _, ...own } = made;
+        const missed = [{ ...own, at: new Date().toISOString() }];
+        const reversals = await reversalsOf(em, jobId, actor);
+        return { status: 'done', point: pointOf(now), label: step.label, missed, reversals };
+      }
+      return tellMissed(store, em, now, sent, step);
+    }),
+  );
+  if (kept) keepJob(store, kept);
   return outcome;
 }
 
 /**
- * Apply a batch with authority. Answers `stale` when the base is behind, and `done` once more when the batch was
- * taken before.
+ * Apply a batch with authority, on top of whatever the job has become. A batch that was taken before is not taken again.
  * @throws Refusal when a command cannot be done; nothing is changed then
  */
 export function applyBatch(store: Store, jobId: string, batch: Batch): Promise<Outcome> {
-  return change(store, jobId, batch, (_, job) => {
+  return change(store, jobId, batch, (em, job) => {
     const label = describeCommands(job, batch.commands);
-    const { job: next, patches, inverse } = applyCommands(job, batch.commands);
-    const entry = { kind: 'do' as const, target: null, label, commands: batch.commands, patches, inverse };
-    return { job: next, entry, note: (em) => dropUndone(em, jobId) };
+    const { job: next, changes } = applyCommands(job, batch.commands);
+    const note = () => dropUndone(em, jobId, batch.actor);
+    return { job: next, step: { kind: 'do', target: null, label, changes }, note };
   });
 }
 
-/** Undo or redo the last step of the job. The log is a stack, so that recorded patches always fit. */
+/** Why a step cannot be taken back or brought back: what somebody did to it since, and who. */
+async function inTheWay(
+  em: EntityManager,
+  jobId: string,
+  step: Step,
+  { actor, direction }: Reversal,
+  between: readonly Change[],
+): Promise<never> {
+  const other = await lastTouching(em, jobId, step.revision, between);
+  const whose = other?.actor.id === actor.id ? 'You' : other ? actorWords(other.actor) : 'Somebody';
+  const what = other ? `did “${other.label}” to the same since` : 'changed the same since';
+  return refuse(
+    'in-the-way',
+    `“${step.label}” cannot be ${direction === 'undo' ? 'undone' : 'redone'}: ${whose} ${what}.`,
+  );
+}
+
+/**
+ * Take back this person's last step that stands, or bring back the one that they took back last, whatever others did
+ * since, as long as what it touched is as it left it.
+ * @throws Refusal that says what stands in the way, and whose it is
+ */
 export function reverse(store: Store, jobId: string, reversal: Reversal): Promise<Outcome> {
-  const undo = reversal.direction === 'undo';
+  const { direction, actor } = reversal;
+  const undo = direction === 'undo';
   return change(store, jobId, reversal, async (em, job) => {
-    const step = await (undo ? nextUndo(em, jobId) : nextRedo(em, jobId));
-    if (!step) return refuse(`nothing-to-${reversal.direction}`, `There is nothing to ${reversal.direction}.`);
-    const [patches, inverse] = undo ? [step.inverse, step.patches] : [step.patches, step.inverse];
+    const step = await nextReversal(em, jobId, actor, direction);
+    if (!step) return refuse(`nothing-to-${direction}`, `There is nothing of yours to ${direction}.`);
+    const changes = undo ? invert(step.changes) : step.changes;
+    const between = unfit(job, changes);
+    if (between.length > 0) return inTheWay(em, jobId, step, reversal, between);
+    const next = applyChanges(job, changes);
+    verify(job, next, changes);
+    const note = () => setState(em, jobId, step.revision, undo ? 'undone' : 'done');
     const label = `${undo ? 'Undo' : 'Redo'}: ${step.label}`;
-    return {
-      job: applyRecorded(job, patches),
-      entry: { kind: reversal.direction, target: step.revision, label, commands: [], patches, inverse },
-      note: (later) => setStanding(later, jobId, step.revision, undo ? 'undone' : 'done'),
-    };
+    return { job: next, step: { kind: direction, target: step.revision, label, changes }, note };
   });
 }
 
-/** What happened to a job after a revision. */
-export async function catchUp(store: Store, jobId: string, since: number): Promise<{ missed: Missed[]; steps: Steps }> {
-  const em = store.em.fork();
-  return { missed: await logSince(em, jobId, since), steps: await undoLabels(em, jobId) };
+/** What happened to a job after a point. */
+export async function catchUp(store: Store, actor: Actor, jobId: string, base: Point): Promise<Outcome> {
+  return store.em.fork().transactional(async (em) => {
+    const head = await readHead(em, jobId);
+    return head ? tellMissed(store, em, head, { base, actor }, null) : noJob();
+  }, CONSISTENT);
 }

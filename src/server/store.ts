@@ -14,3 +14,13 @@ export function getStore(): Promise<Store> {
   });
   return home.goodShelfStore;
 }
+
+/** Whether the database answers. */
+export async function isHealthy(): Promise<boolean> {
+  try {
+    await (await getStore()).em.fork().execute('select 1');
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,22 +1,13 @@
-import { defineEntity, type InferEntity, p } from '@mikro-orm/core';
+import { defineEntity, type EntitySchema, type InferEntity, p } from '@mikro-orm/core';
 import type { z } from 'zod';
-import type { Patch } from '../core/job/apply';
-import type { Command } from '../core/job/commands';
-import { Cord } from '../core/job/records/cord';
-import { Gear } from '../core/job/records/gear';
-import { Landing } from '../core/job/records/landing';
-import { Network } from '../core/job/records/network';
-import { Placement } from '../core/job/records/placement';
-import { Rack } from '../core/job/records/rack';
-import { Run } from '../core/job/records/run';
-import { type AnyEntity, columnsOf, PLAIN_ENTITIES } from './plainEntities';
+import type { Change } from '../core/job/change';
+import { TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 
 /*
  * One entity a table. Records of a job have the key (job, id), since ids are only unique within their job. Foreign
  * keys, deferred unique constraints and the exclusion of shared units stand in the migrations: the ORM maps rows, the
  * database guards them.
  */
-const key = { jobId: p.string().primary(), id: p.string().primary() };
 
 export const JobRow = defineEntity({
   name: 'JobRow',
@@ -25,34 +16,20 @@ export const JobRow = defineEntity({
     id: p.string().primary(),
     name: p.string(),
     units: p.string(),
+    /** Another one for every job that is put in, so that what was made of an earlier one is never taken for this one's. */
+    history: p.string(),
     revision: p.integer(),
+    /** Batch id of the step that led to this revision; empty at 0. */
+    tip: p.string(),
     createdAt: p.datetime().defaultRaw('now()'),
     updatedAt: p.datetime().defaultRaw('now()'),
     removedAt: p.datetime().nullable(),
   },
 });
-export type JobRow = InferEntity<typeof JobRow>;
 
-const recordRow = (
-  name: string,
-  tableName: string,
-  record: z.ZodObject,
-  more: Record<string, object> = {},
-): AnyEntity =>
-  defineEntity({ name, tableName, properties: { ...key, ...columnsOf(record), ...more } }) as unknown as AnyEntity;
-
-export const RackRow = recordRow('RackRow', 'rack', Rack);
-export const GearRow = recordRow('GearRow', 'gear', Gear, { nameKey: p.string() });
-export const PlacementRow = recordRow('PlacementRow', 'placement', Placement, { topU: p.integer() });
-
-export const NetworkRow = recordRow('NetworkRow', 'network', Network, { nameKey: p.string() });
-export const RunRow = recordRow('RunRow', 'run', Run, { labelKey: p.string() });
-export const LandingRow = recordRow('LandingRow', 'landing', Landing);
-export const CordRow = recordRow('CordRow', 'cord', Cord);
-
-export const LogRow = defineEntity({
-  name: 'LogRow',
-  tableName: 'command_log',
+export const StepRow = defineEntity({
+  name: 'StepRow',
+  tableName: 'step',
   properties: {
     jobId: p.string().primary(),
     revision: p.integer().primary(),
@@ -62,25 +39,108 @@ export const LogRow = defineEntity({
     /** The revision that an undo or redo is about. */
     target: p.integer().nullable(),
     /** Of a `do`: `done`, `undone`, or `dropped` once something else was done after the undo. */
-    standing: p.string(),
+    state: p.string(),
     label: p.string(),
-    commands: p.json<Command[]>(),
-    patches: p.json<Patch[]>(),
-    inverse: p.json<Patch[]>(),
+    actorId: p.string(),
+    actorName: p.string(),
+    /** The revision that the person saw who made it. */
+    seen: p.integer(),
+    /** Version of the schemas that its values were written by. */
+    schema: p.integer(),
+    changes: p.json<Change[]>(),
     at: p.datetime().defaultRaw('now()'),
   },
 });
-export type LogRow = InferEntity<typeof LogRow>;
+export type StepRow = InferEntity<typeof StepRow>;
 
-export const ENTITIES = [
-  JobRow,
-  RackRow,
-  GearRow,
-  PlacementRow,
-  NetworkRow,
-  RunRow,
-  LandingRow,
-  CordRow,
-  LogRow,
-  ...Object.values(PLAIN_ENTITIES),
-];
+export const SnapshotRow = defineEntity({
+  name: 'SnapshotRow',
+  tableName: 'snapshot',
+  properties: {
+    jobId: p.string().primary(),
+    revision: p.integer().primary(),
+    schema: p.integer(),
+    /** The job as the text of its JSON. */
+    body: p.text(),
+  },
+});
+
+export const VersionRow = defineEntity({
+  name: 'VersionRow',
+  tableName: 'version',
+  properties: {
+    jobId: p.string().primary(),
+    id: p.string().primary(),
+    revision: p.integer(),
+    name: p.string(),
+    note: p.string(),
+    actorId: p.string(),
+    actorName: p.string(),
+    at: p.datetime().defaultRaw('now()'),
+  },
+});
+
+// biome-ignore lint/suspicious/noExplicitAny: each table has an entity type of its own
+export type AnyEntity = EntitySchema<any, never>;
+type Def = { type: string; innerType?: z.ZodType };
+const defOf = (schema: z.ZodType) => schema._zod.def as unknown as Def;
+
+/** The column of a field, from its schema: what is true of a record stands in its own file only. */
+function columnOf(schema: z.ZodType, nullable = false): object {
+  const { type, innerType } = defOf(schema);
+  if (innerType) return columnOf(innerType, nullable || type === 'nullable');
+  // A choice of numbers is a whole number.
+  const whole = type === 'union' || (type === 'number' && (schema as z.ZodNumber).format === 'safeint');
+  const columns: Record<string, () => { nullable: () => object }> = {
+    boolean: () => p.boolean(),
+    array: () => p.json(),
+    number: () => (whole ? p.integer() : p.double()),
+    union: () => p.integer(),
+  };
+  const column = (columns[type] ?? (() => p.string()))();
+  return nullable ? column.nullable() : column;
+}
+
+function isJson(schema: z.ZodType): boolean {
+  const { type, innerType } = defOf(schema);
+  return type === 'array' || (innerType !== undefined && isJson(innerType));
+}
+
+/** Fields of a table that are kept as JSON. */
+export const jsonFields = (table: TableName): string[] =>
+  Object.entries(tableOf(table).schema.shape).flatMap(([field, schema]) =>
+    isJson(schema as z.ZodType) ? [field] : [],
+  );
+
+/** Columns that guard what no two rows may share, one for each key of the table. */
+export const keyColumns = (table: TableName): string[] => tableOf(table).keys.map((_, at) => `key${at + 1}`);
+
+function entityOf(table: TableName): AnyEntity {
+  const { row, schema, derived } = tableOf(table);
+  const { id: _, ...fields } = schema.shape as Record<string, z.ZodType>;
+  return defineEntity({
+    name: `${table.charAt(0).toUpperCase()}${table.slice(1)}Row`,
+    tableName: row,
+    properties: {
+      jobId: p.string().primary(),
+      id: p.string().primary(),
+      ...Object.fromEntries(Object.entries(fields).map(([field, one]) => [field, columnOf(one)])),
+      ...Object.fromEntries(
+        keyColumns(table).map((column) => [column, p.string().nullable().fieldName(columnName(column))]),
+      ),
+      ...(derived ? { [derived.column]: p.integer() } : {}),
+    },
+  }) as unknown as AnyEntity;
+}
+
+/** How a field is called in the database. */
+export const columnName = (field: string): string =>
+  field.replace(/^key(\d)$/, 'key_$1').replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
+/** The entity of each record table. */
+export const RECORD_ENTITIES = Object.fromEntries(TABLE_NAMES.map((table) => [table, entityOf(table)])) as Record<
+  TableName,
+  AnyEntity
+>;
+
+export const ENTITIES = [JobRow, StepRow, SnapshotRow, VersionRow, ...Object.values(RECORD_ENTITIES)];

@@ -1,21 +1,16 @@
 import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { emptyJob, type Job, TABLE_NAMES, type TableName } from '../core/job/job';
+import type { Change } from '../core/job/change';
+import { emptyJob, type Job } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
-import { CordRow, JobRow, LandingRow, RunRow } from './entities';
-import { readRecords, STORED, toRow } from './tables';
+import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
+import { JobRow, RECORD_ENTITIES } from './entities';
+import { readTables, toRow } from './tables';
 
 const ROWS_AT_ONCE = 1000;
 
-async function readTables(em: EntityManager, job: Job, tables: readonly TableName[]): Promise<void> {
-  for (const table of tables) {
-    const records: Record<string, unknown> = job[table];
-    for (const record of await readRecords(em, table, job.id)) records[record.id] = record;
-  }
-}
-
-/** What a job is called and at which revision it stands; its records come apart. */
-export type Head = Pick<Job, 'id' | 'name' | 'units'> & { revision: number };
+/** What a job is called, of which history it is and at which revision it stands; its records come apart. */
+export type Head = Pick<Job, 'id' | 'name' | 'units'> & { history: string; revision: number; tip: string };
 
 /**
  * Read a job's head; null when there is none, or when it was removed.
@@ -27,7 +22,9 @@ export async function readHead(em: EntityManager, id: string, forChange = false)
     { id, removedAt: null },
     { disableIdentityMap: true, lockMode: forChange ? LockMode.PESSIMISTIC_WRITE : LockMode.NONE },
   );
-  return head && { id: head.id, name: head.name, units: head.units as Job['units'], revision: head.revision };
+  if (!head) return null;
+  const { name, units, history, revision, tip } = head;
+  return { id, name, units: units as Job['units'], history, revision, tip };
 }
 
 /** Read all records of a job, in the same transaction as its head. */
@@ -37,25 +34,25 @@ export async function readJob(em: EntityManager, { id, name, units }: Head): Pro
   return job;
 }
 
-async function countByJob(em: EntityManager, entity: typeof RunRow | typeof LandingRow | typeof CordRow) {
+async function countByJob(em: EntityManager, table: TableName) {
   const rows = await em
-    .createQueryBuilder(entity as typeof RunRow)
-    .select(['jobId', raw('count(*)::int as count')])
-    .groupBy('jobId')
+    .createQueryBuilder(RECORD_ENTITIES[table])
+    .select(['jobId', raw('count(*)::int as count')] as never)
+    .groupBy('jobId' as never)
     .execute<{ jobId: string; count: number }[]>();
   return new Map(rows.map((row) => [row.jobId, row.count]));
 }
 
-/** All jobs, last changed first, each with its cabinet and its counts. */
-export async function listJobs(em: EntityManager): Promise<JobListing[]> {
+/** All jobs, last changed first, each with its cabinet and its counts. @param removed those in the bin instead */
+export async function listJobs(em: EntityManager, removed = false): Promise<JobListing[]> {
   const heads = await em.find(
     JobRow,
-    { removedAt: null },
+    { removedAt: removed ? { $ne: null } : null },
     { orderBy: { updatedAt: 'desc', id: 'asc' }, disableIdentityMap: true },
   );
-  const runs = await countByJob(em, RunRow);
-  const landed = await countByJob(em, LandingRow);
-  const patched = await countByJob(em, CordRow);
+  const runs = await countByJob(em, 'runs');
+  const landed = await countByJob(em, 'landings');
+  const patched = await countByJob(em, 'cords');
   const listings: JobListing[] = [];
   for (const { id, name, units, updatedAt } of heads) {
     const cabinet = emptyJob({ id, name, units: units as Job['units'] });
@@ -73,35 +70,65 @@ export async function listJobs(em: EntityManager): Promise<JobListing[]> {
   return listings;
 }
 
-/** Write what differs between two versions of a job, and nothing else. The versions share the records that are alike. */
-export async function writeChanges(em: EntityManager, before: Job, after: Job): Promise<void> {
-  for (const table of TABLE_NAMES) await writeTable(em, table, before, after);
+/** Ids of the rows to write, by table: those that changed, and those with a column that follows from one that changed. */
+function rowsToWrite(after: Job, changes: readonly Change[]): Map<TableName, Set<string>> {
+  const touched = new Map<TableName, Set<string>>();
+  const touch = (table: TableName, id: string) => {
+    const ids = touched.get(table);
+    if (ids) ids.add(id);
+    else touched.set(table, new Set([id]));
+  };
+  for (const { table, id } of changes) if (table !== null) touch(table, id);
+  for (const [table, ids] of [...touched]) {
+    for (const { table: from, field } of REFERRING[table]) {
+      if (!tableOf(from).derived) continue;
+      for (const row of Object.values(rowsOf(after, from))) if (ids.has(String(row[field]))) touch(from, row.id);
+    }
+  }
+  return touched;
 }
 
-async function writeTable<T extends TableName>(em: EntityManager, table: T, before: Job, after: Job): Promise<void> {
-  const [was, is] = [before[table], after[table]];
-  // A placement's row holds the height of its gear, so that it also changes with the gear.
-  const gearChanged = table === 'placements' && before.gear !== after.gear;
-  if (was === is && !gearChanged) return;
-  const { entity } = STORED[table];
-  const gone = Object.keys(was).filter((id) => !is[id]);
-  if (gone.length > 0) await em.nativeDelete(entity, { jobId: after.id, id: { $in: gone } });
-  const changed = Object.values(is).filter((record) => was[record.id] !== record || gearChanged);
-  for (let at = 0; at < changed.length; at += ROWS_AT_ONCE) {
-    const rows = changed.slice(at, at + ROWS_AT_ONCE).map((record) => toRow(table, record, after));
-    await em.createQueryBuilder(entity).insert(rows).onConflict(['job_id', 'id']).merge().execute();
+/** Write the rows that a change touches, and nothing else. */
+export async function writeChanges(em: EntityManager, after: Job, changes: readonly Change[]): Promise<void> {
+  const touched = rowsToWrite(after, changes);
+  for (const table of TABLE_NAMES) {
+    const ids = [...(touched.get(table) ?? [])];
+    const is = rowsOf(after, table);
+    const entity = RECORD_ENTITIES[table];
+    const gone = ids.filter((id) => !is[id]);
+    if (gone.length > 0) await em.nativeDelete(entity, { jobId: after.id, id: { $in: gone } });
+    await writeRows(
+      em,
+      table,
+      ids.flatMap((id) => is[id] ?? []),
+      after,
+    );
   }
 }
 
-/** Keep a new job at revision 0. */
-export async function insertJob(em: EntityManager, job: Job): Promise<void> {
-  await em.insert(JobRow, { id: job.id, name: job.name, units: job.units, revision: 0 });
-  await writeChanges(em, emptyJob(job), job);
+async function writeRows(em: EntityManager, table: TableName, records: AnyRecord[], job: Job): Promise<void> {
+  for (let at = 0; at < records.length; at += ROWS_AT_ONCE) {
+    const rows = records.slice(at, at + ROWS_AT_ONCE).map((record) => toRow(table, record, job));
+    await em
+      .createQueryBuilder(RECORD_ENTITIES[table])
+      .insert(rows as never)
+      .onConflict(['job_id', 'id'])
+      .merge()
+      .execute();
+  }
+}
+
+/** Keep a new job at revision 0 of a history of its own. */
+export async function insertJob(em: EntityManager, job: Job, history: string): Promise<void> {
+  const { id, name, units } = job;
+  await em.insert(JobRow, { id, name, units, history, revision: 0, tip: '' });
+  for (const table of TABLE_NAMES) await writeRows(em, table, Object.values(rowsOf(job, table)), job);
 }
 
 /** Set a job's head to what it is at a revision. */
-export async function updateHead(em: EntityManager, job: Job, revision: number): Promise<void> {
-  await em.nativeUpdate(JobRow, { id: job.id }, { name: job.name, units: job.units, revision, updatedAt: new Date() });
+export async function updateHead(em: EntityManager, job: Job, revision: number, tip: string): Promise<void> {
+  const { id, name, units } = job;
+  await em.nativeUpdate(JobRow, { id }, { name, units, revision, tip, updatedAt: new Date() });
 }
 
 export async function jobExists(em: EntityManager, id: string): Promise<boolean> {

@@ -6,27 +6,46 @@ import { Migration20261123190000 } from './migrations/Migration20261123190000';
 import { Migration20261123220000 } from './migrations/Migration20261123220000';
 import { Migration20261124030000 } from './migrations/Migration20261124030000';
 import { Migration20261125220000 } from './migrations/Migration20261125220000';
+import { Migration20261127060000 } from './migrations/Migration20261127060000';
 
 export type Store = MikroORM;
 
-/** Open the database. Connects on first use; close it with `store.close()`. */
-export function openStore(url: string): Promise<Store> {
+/** By name, which a bundler that shortens the names of classes leaves as they are. */
+const MIGRATIONS = {
+  Migration20261123000000,
+  Migration20261123190000,
+  Migration20261123220000,
+  Migration20261124030000,
+  Migration20261125220000,
+  Migration20261127060000,
+};
+
+/** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */
+const PATIENCE = {
+  lock_timeout: 8_000,
+  statement_timeout: 30_000,
+  idle_in_transaction_session_timeout: 30_000,
+  connectionTimeoutMillis: 5_000,
+};
+/** Debian's server takes 100 connections: several of our processes find room on it. */
+const MOST_CONNECTIONS = 12;
+
+/**
+ * Open the database. Connects on first use; close it with `store.close()`.
+ * @param patience limits of time; migrations take as long as they take
+ */
+export function openStore(url: string, patience: Partial<typeof PATIENCE> = PATIENCE): Promise<Store> {
   return MikroORM.init({
     clientUrl: url,
     entities: ENTITIES,
     extensions: [Migrator],
     discovery: { warnWhenNoEntities: false },
-    pool: { min: 0, max: 10 },
+    pool: { min: 0, max: MOST_CONNECTIONS, acquireTimeoutMillis: 10_000 },
+    driverOptions: { connection: patience },
     migrations: {
       snapshot: false,
       silent: true,
-      migrationsList: [
-        { name: 'Migration20261123000000', class: Migration20261123000000 },
-        { name: 'Migration20261123190000', class: Migration20261123190000 },
-        { name: 'Migration20261123220000', class: Migration20261123220000 },
-        { name: 'Migration20261124030000', class: Migration20261124030000 },
-        { name: 'Migration20261125220000', class: Migration20261125220000 },
-      ],
+      migrationsList: Object.entries(MIGRATIONS).map(([name, migration]) => ({ name, class: migration })),
     },
     // The bundler turns the ORM's own dynamic imports into stubs: give it the real one.
     dynamicImportProvider: (id) => import(id),

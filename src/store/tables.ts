@@ -1,74 +1,48 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { type Job, type RecordOf, TABLES, type TableName } from '../core/job/job';
-import { sameKey } from '../core/job/jobIndex';
-import { PLAIN_TABLES, type PlainTable, rulesOf } from '../core/job/plainTables';
+import type { z } from 'zod';
+import type { Job } from '../core/job/job';
+import { type AnyRecord, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 import { asJson } from './asJson';
-import { CordRow, GearRow, LandingRow, NetworkRow, PlacementRow, RackRow, RunRow } from './entities';
-import { type AnyEntity, jsonFields, PLAIN_ENTITIES } from './plainEntities';
+import { columnName, jsonFields, keyColumns } from './entities';
 
-type Table<T extends TableName> = {
-  entity: AnyEntity;
-  /** Columns that constraints need beside the record's own fields, from the job the record stands in. */
-  derived?: (record: RecordOf<T>, job: Job) => Record<string, unknown>;
-  /** Fields that are kept as JSON. */
-  json?: readonly (keyof RecordOf<T>)[];
-};
+const JSON_FIELDS = Object.fromEntries(TABLE_NAMES.map((table) => [table, jsonFields(table)])) as Record<
+  TableName,
+  string[]
+>;
 
-function plainTables(): { [T in PlainTable]: Table<T> } {
-  const tables = PLAIN_TABLES.map((table) => {
-    const { unique } = rulesOf(table);
-    const derived = unique && ((row: never) => ({ uniqueKey: unique.key(row) }));
-    return [table, { entity: PLAIN_ENTITIES[table], json: jsonFields(table), ...(derived ? { derived } : {}) }];
-  });
-  return Object.fromEntries(tables);
+/** The row of a record, with the columns that constraints need beside its own fields. */
+export function toRow(table: TableName, record: AnyRecord, job: Job): Record<string, unknown> {
+  const { derived, keys } = tableOf(table);
+  const columns = keyColumns(table);
+  return {
+    jobId: job.id,
+    ...record,
+    ...Object.fromEntries(JSON_FIELDS[table].map((field) => [field, asJson(record[field])])),
+    ...Object.fromEntries(keys.map((key, at) => [columns[at], key.of(record as never)])),
+    ...(derived ? { [derived.column]: derived.of(job, record as never) } : {}),
+  };
 }
 
-/** How each record table of a job is kept. In this order rows are written. */
-export const STORED: { [T in TableName]: Table<T> } = {
-  racks: { entity: RackRow },
-  gear: { entity: GearRow, derived: (gear) => ({ nameKey: sameKey(gear.name) }), json: ['ports'] },
-  placements: {
-    entity: PlacementRow,
-    derived: ({ gearId, bottomU }, job) => ({ topU: bottomU + (job.gear[gearId]?.heightU ?? 1) - 1 }),
-  },
-  networks: { entity: NetworkRow, derived: (network) => ({ nameKey: sameKey(network.name) }) },
-  runs: { entity: RunRow, derived: (run) => ({ labelKey: sameKey(run.label) }) },
-  landings: { entity: LandingRow },
-  cords: { entity: CordRow },
-  ...plainTables(),
+/** Each table as one value of JSON, its rows in the order of their ids. */
+const readOne = (table: TableName): string => {
+  const columns = Object.keys(tableOf(table).schema.shape).map((field) => `"${columnName(field)}" as "${field}"`);
+  return `(select coalesce(json_agg(one), '[]')::text from (select ${columns.join(', ')} from "${tableOf(table).row}"
+    where job_id = ? order by id collate "C") as one) as "${table}"`;
 };
 
-/** The row of a record. */
-export function toRow<T extends TableName>(table: T, record: RecordOf<T>, job: Job): Record<string, unknown> {
-  const { derived, json = [] } = STORED[table];
-  const parts = json.map((field) => [field, asJson(record[field])]);
-  return { jobId: job.id, ...record, ...derived?.(record, job), ...Object.fromEntries(parts) };
-}
-
-const FIELDS = Object.fromEntries(
-  (Object.keys(TABLES) as TableName[]).map((table) => [table, Object.keys(TABLES[table].shape)]),
-) as Record<TableName, string[]>;
-
-/**
- * All records of one table of a job. Read as plain rows: making entities of them costs five times as much, and a job
- * is read on every change.
- */
-export async function readRecords<T extends TableName>(
-  em: EntityManager,
-  table: T,
-  jobId: string,
-): Promise<RecordOf<T>[]> {
-  const { entity, json = [] } = STORED[table];
-  const { tableName, properties } = em.getMetadata().get(entity.meta.className);
-  const isJson = (field: string) => (json as readonly string[]).includes(field);
-  const columns = FIELDS[table].map((field) => {
-    const column = `"${properties[field]?.fieldNames[0]}"`;
-    return `${isJson(field) ? `${column}::text` : column} as "${field}"`;
-  });
-  const rows = await em.execute<Record<string, unknown>[]>(
-    `select ${columns.join(', ')} from "${tableName}" where job_id = ?`,
-    [jobId],
+/** Read tables of a job into it, in one question. The database writes them as JSON: nothing else is as quick. */
+export async function readTables(em: EntityManager, job: Job, tables: readonly TableName[]): Promise<void> {
+  const [row] = await em.execute<Record<string, string>[]>(
+    `select ${tables.map(readOne).join(', ')}`,
+    tables.map(() => job.id),
   );
-  for (const row of rows) for (const field of json as readonly string[]) row[field] = JSON.parse(String(row[field]));
-  return rows as RecordOf<T>[];
+  for (const table of tables) {
+    const records = rowsOf(job, table);
+    const { shape } = tableOf(table).schema;
+    for (const record of JSON.parse(row?.[table] ?? '[]') as AnyRecord[]) {
+      // Parts of a record have no columns, so that those kept by an earlier version get here what they lack.
+      for (const field of JSON_FIELDS[table]) record[field] = (shape[field] as z.ZodType).parse(record[field]);
+      records[record.id] = record;
+    }
+  }
 }

@@ -1,13 +1,13 @@
 /// <reference lib="webworker" />
 import * as Comlink from 'comlink';
+import { type Arrangement, arrange, type BetterSoFar } from '../core/arrange/arrange';
+import type { ArrangeWish } from '../core/arrange/arrangeWish';
 import type { Job } from '../core/job/job';
 import { sealJob } from '../core/job/sealJob';
 import type { LandWish } from '../core/panels/landWish';
 import { planLanding } from '../core/panels/planLanding';
 import type { PatchWish } from '../core/patching/patchWish';
 import { patchAlternatives, planPatching } from '../core/patching/planPatching';
-import { type Arrangement, arrange, type BetterSoFar } from '../core/rack/arrange/arrange';
-import type { ArrangeWish } from '../core/rack/arrange/arrangeWish';
 import { planCable } from '../core/runs/cablePlan';
 
 const within = (seconds: number) => ({

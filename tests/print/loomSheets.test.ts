@@ -3,9 +3,9 @@ import { describe, expect, test } from 'vitest';
 import { readJobFile } from '../../src/core/formats/jobFile';
 import { portMapSvg } from '../../src/core/formats/portMapSvg';
 import { indexJob } from '../../src/core/job/jobIndex';
-import { Refusal } from '../../src/core/job/refusal';
-import { GATHERED_BY, gatherRuns, readGathering, type SHOWN_RUNS } from '../../src/core/patching/gatherRuns';
-import { type LoomMark, loomSheets } from '../../src/core/patching/loomSheets';
+import { GATHERED_BY, gatherRuns, readGathering, type SHOWN_RUNS } from '../../src/core/loom/gatherRuns';
+import { type LoomMark, loomSheets } from '../../src/core/loom/loomSheets';
+import { Refusal } from '../../src/core/text/refusal';
 
 const job = readJobFile(readFileSync('demo/tarnbrook-job.json', 'utf8'));
 const ids = (by: (typeof GATHERED_BY)[number], show: (typeof SHOWN_RUNS)[number]) =>

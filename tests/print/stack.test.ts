@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { elevationSvg } from '../../src/core/formats/elevationSvg';
-import { Gear } from '../../src/core/job/records/gear';
 import { drillTemplate } from '../../src/core/mounting/drillTemplate';
 import { mountOf } from '../../src/core/mounting/wallMount';
-import { planJob } from '../../src/core/plan';
+import { planJob } from '../../src/core/plans/planJob';
+import { Gear } from '../../src/core/records/gear';
 import { elevationPng } from '../../src/print/elevationPng';
 import { holeCardPdf } from '../../src/print/holeCardPdf';
 import { wallPdf } from '../../src/print/wallPdf';

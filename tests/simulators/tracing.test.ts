@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Command } from '../../src/core/job/commands';
+import type { Command } from '../../src/core/commands/commands';
 import type { Job } from '../../src/core/job/job';
 import { findSnags } from '../../src/core/snags/findSnags';
 import { jackFindings, openRuns, settleCommands } from '../../src/core/tracing/findings';

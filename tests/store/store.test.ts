@@ -2,13 +2,24 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
+import type { Command } from '../../src/core/commands/commands';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import { gearLibrary } from '../../src/core/gear/library';
-import type { Command } from '../../src/core/job/commands';
 import type { Job } from '../../src/core/job/job';
-import { CableKind } from '../../src/core/job/records/cableKind';
-import { planJob } from '../../src/core/plan';
-import { applyBatch, catchUp, createJob, getJobs, openJob, removeJob, reverse, takeInJob } from '../../src/server/jobs';
+import { planJob } from '../../src/core/plans/planJob';
+import { CableKind } from '../../src/core/records/cableKind';
+import type { Point } from '../../src/core/wire/wire';
+import {
+  applyBatch,
+  catchUp,
+  createJob,
+  getJobs,
+  openJob,
+  readKept,
+  removeJob,
+  reverse,
+  takeInJob,
+} from '../../src/server/jobs';
 import { type Head, readHead, readJob } from '../../src/store/jobStore';
 import { migrate, type Store } from '../../src/store/openStore';
 import { bench, marrowby, patched, quillback, surveyed } from '../support/jobs';
@@ -23,34 +34,49 @@ beforeAll(async () => {
 
 const sql = (text: string, from = store) => from.em.fork().getConnection().execute<Record<string, unknown>[]>(text);
 const keep = async (job: Job) => (await takeInJob(store, writeJobFile({ ...job, id: `job-${randomUUID()}` }))).id;
-const batch = (base: number, ...commands: Command[]) => ({ batchId: randomUUID(), base, commands });
+const me = { id: 'me', name: 'Ada' };
+const pointAt = async (id: string, of = store): Promise<Point> => {
+  const kept = await readKept(of, id);
+  if (!kept) throw new Error('no job');
+  return kept.point;
+};
+/** A batch of one who stands where the job stands. */
+const batch = async (id: string, ...commands: Command[]) => {
+  const base = await pointAt(id);
+  return { batchId: randomUUID(), base, seen: base.revision, actor: me, commands };
+};
+const act = async (id: string, ...commands: Command[]) => applyBatch(store, id, await batch(id, ...commands));
+const back = async (id: string, direction: 'undo' | 'redo', actor = me, of = store) => {
+  const base = await pointAt(id, of);
+  return reverse(of, id, { batchId: randomUUID(), base, seen: base.revision, actor, direction });
+};
 const rename = (name: string): Command => ({ type: 'editJob', changes: { name } });
 const jobOf = async (id: string) => {
-  const opened = await openJob(store, id);
-  if (!opened) throw new Error('no job');
+  const answer = await openJob(store, me, id);
+  if (answer?.status !== 'open') throw new Error('no job');
+  const { opened } = answer;
+  const { revision } = opened.point;
   // What is kept in memory is what stands in the rows.
   const em = store.em.fork();
   const head = await readHead(em, id);
-  expect(head).toMatchObject({ revision: opened.revision });
+  expect(head).toMatchObject({ revision });
   expect(await readJob(em, head as Head)).toEqual(opened.job);
-  return opened;
+  return { ...opened, revision };
 };
 
 it('is read anew where another process changed it, and from memory where nobody did', async () => {
   const id = await keep(bench({ 1: {} }));
   const other = await open();
-  const [first, second] = [await openJob(store, id), await openJob(store, id)];
+  const [first, second] = [await readKept(store, id), await readKept(store, id)];
   expect(second?.job).toBe(first?.job);
   // What is worked out of it is kept with it only while nobody can change it.
   expect(first && [first.job, first.job.runs, Object.values(first.job.runs)[0]].every(Object.isFrozen)).toBe(true);
-  await applyBatch(other, id, batch(0, rename('Changed elsewhere')));
+  await applyBatch(other, id, await batch(id, rename('Changed elsewhere')));
   expect((await jobOf(id)).job.name).toBe('Changed elsewhere');
-  await applyBatch(store, id, batch(1, rename('And here again')));
-  expect((await openJob(other, id))?.job.name).toBe('And here again');
+  await act(id, rename('And here again'));
+  expect((await readKept(other, id))?.job.name).toBe('And here again');
   // What is refused leaves nothing in memory either.
-  await expect(
-    applyBatch(store, id, batch(2, rename('Half'), { type: 'removeRuns', runIds: ['x'] })),
-  ).rejects.toThrow();
+  await expect(act(id, rename('Half'), { type: 'removeRuns', runIds: ['x'] })).rejects.toThrow();
   expect((await jobOf(id)).job.name).toBe('And here again');
 });
 
@@ -80,11 +106,11 @@ describe('a job in the store', () => {
       { table: 'tones' as const, record: tone },
       { table: 'cableKinds' as const, record: kind },
     ];
-    await applyBatch(store, id, batch(0, { type: 'keepRows', rows }));
+    await act(id, { type: 'keepRows', rows });
     expect((await jobOf(id)).job).toMatchObject({ tones: { t: tone }, cableKinds: { k: kind } });
-    await applyBatch(store, id, batch(1, { type: 'dropRows', table: 'jacks', ids: ['jack-01'] }));
+    await act(id, { type: 'dropRows', table: 'jacks', ids: ['jack-01'] });
     expect((await jobOf(id)).job.tones).toEqual({});
-    await reverse(store, id, { batchId: randomUUID(), base: 2, direction: 'undo' });
+    await back(id, 'undo');
     expect((await jobOf(id)).job).toMatchObject({ tones: { t: tone }, jacks: { 'jack-01': { room: 'Hall' } } });
   });
 
@@ -95,7 +121,7 @@ describe('a job in the store', () => {
     if (!shop || !van) throw new Error('no boxes');
     const name = (record: typeof shop, to: string) => ({ table: 'boxes' as const, record: { ...record, name: to } });
     const steps = [name(shop, 'x'), name(van, 'Shop box'), name(shop, 'Van box')];
-    await applyBatch(store, id, batch(0, { type: 'keepRows', rows: steps }));
+    await act(id, { type: 'keepRows', rows: steps });
     expect((await jobOf(id)).job.boxes['box-shop']?.name).toBe('Van box');
   });
 
@@ -119,7 +145,8 @@ describe('a job in the store', () => {
   it('can be taken off the list and put back', async () => {
     const id = await keep(bench());
     await removeJob(store, id, true);
-    expect(await openJob(store, id)).toBeNull();
+    expect(await openJob(store, me, id)).toBeNull();
+    expect((await getJobs(store, true)).some((job) => job.id === id)).toBe(true);
     expect((await getJobs(store)).some((job) => job.id === id)).toBe(false);
     await removeJob(store, id, false);
     expect((await jobOf(id)).revision).toBe(0);
@@ -138,22 +165,20 @@ describe('a job in the store', () => {
     const file = JSON.parse(writeJobFile(bench({ 1: {}, 2: {} })));
     file.runs[1].label = '1';
     const before = (await getJobs(store)).length;
-    await expect(takeInJob(store, JSON.stringify(file))).rejects.toThrow('the label 1 stands 2 times');
+    await expect(takeInJob(store, JSON.stringify(file))).rejects.toThrow('2 runs share the label 1');
     expect((await getJobs(store)).length).toBe(before);
   });
 });
 
 it('keeps ports and patches as JSON that the database can look into', async () => {
   const id = await keep(bench({ 1: {} }));
-  await applyBatch(store, id, batch(0, rename('Other')));
+  await act(id, rename('Other'));
   expect(await sql(`select jsonb_typeof(ports) as kind from gear where job_id = '${id}' and id = 'panel'`)).toEqual([
     { kind: 'array' },
   ]);
   expect(
-    await sql(
-      `select commands->0->>'type' as type, jsonb_typeof(patches) as kind from command_log where job_id = '${id}'`,
-    ),
-  ).toEqual([{ type: 'editJob', kind: 'array' }]);
+    await sql(`select changes->0->>'field' as field, jsonb_typeof(changes) as kind from step where job_id = '${id}'`),
+  ).toEqual([{ field: 'name', kind: 'array' }]);
 });
 
 describe('batches', () => {
@@ -168,59 +193,49 @@ describe('batches', () => {
       );
     const before = await versions();
     const [runId = ''] = before.keys() as Iterable<string>;
-    const outcome = await applyBatch(
-      store,
-      id,
-      batch(0, { type: 'editRuns', edits: [{ runId, changes: { notes: 'mind the pipe' } }] }),
-    );
-    expect(outcome).toMatchObject({ status: 'done', revision: 1 });
+    const outcome = await act(id, { type: 'editRuns', edits: [{ runId, changes: { notes: 'mind the pipe' } }] });
+    expect(outcome).toMatchObject({ status: 'done', point: { revision: 1 } });
     const after = await versions();
     expect([...after].filter(([key, version]) => before.get(key) !== version).map(([key]) => key)).toEqual([runId]);
   });
 
   it('are refused whole, and leave no trace', async () => {
     const id = await keep(bench({ 1: {} }));
-    const wrong = batch(0, rename('Other'), { type: 'removeRuns', runIds: ['nobody'] });
+    const wrong = await batch(id, rename('Other'), { type: 'removeRuns', runIds: ['nobody'] });
     await expect(applyBatch(store, id, wrong)).rejects.toThrow('no longer in the job');
-    expect(await jobOf(id)).toMatchObject({ revision: 0, job: { name: 'Bench' }, steps: { undo: null } });
+    expect(await jobOf(id)).toMatchObject({ revision: 0, job: { name: 'Bench' }, reversals: { undo: null } });
   });
 
-  it('on an old base are answered with what they missed, and fit once they know it', async () => {
+  it('from an old base are taken on top of what came since, and told of it', async () => {
     const id = await keep(bench());
-    await applyBatch(store, id, batch(0, rename('First')));
-    const late = batch(0, rename('Second'));
-    const stale = await applyBatch(store, id, late);
-    expect(stale).toMatchObject({
-      status: 'stale',
-      revision: 1,
-      missed: [{ revision: 1, label: 'Rename the job to First' }],
-    });
-    expect((await jobOf(id)).job.name).toBe('First');
-    expect(await applyBatch(store, id, { ...late, base: 1 })).toMatchObject({ status: 'done', revision: 2 });
-  });
-
-  it('sent twice are taken once', async () => {
-    const id = await keep(bench());
-    const once = batch(0, { type: 'addRuns', runs: [{ id: 'run-a', label: 'A' }] });
-    await applyBatch(store, id, once);
-    expect(await applyBatch(store, id, once)).toMatchObject({
+    const late = await batch(id, { type: 'editJob', changes: { units: 'imperial' } });
+    await act(id, rename('First'));
+    expect(await applyBatch(store, id, late)).toMatchObject({
       status: 'done',
-      revision: 1,
-      missed: [{ batchId: once.batchId }],
+      point: { revision: 2, step: late.batchId },
+      missed: [
+        { revision: 1, label: 'Rename the job to First' },
+        { revision: 2, batchId: late.batchId, seen: 0 },
+      ],
     });
+    expect((await jobOf(id)).job).toMatchObject({ name: 'First', units: 'imperial' });
+  });
+
+  it('sent twice are taken once, from the base they had or from where the job stands now', async () => {
+    const id = await keep(bench());
+    const once = await batch(id, { type: 'addRuns', runs: [{ id: 'run-a', label: 'A' }] });
+    await applyBatch(store, id, once);
+    const again = { status: 'done', point: { revision: 1 }, missed: [{ batchId: once.batchId }] };
+    expect(await applyBatch(store, id, once)).toMatchObject(again);
+    const here = { ...once, base: await pointAt(id) };
+    expect(await applyBatch(store, id, here)).toMatchObject({ ...again, missed: [] });
     expect(Object.keys((await jobOf(id)).job.runs)).toEqual(['run-a']);
   });
 
   it('that come at the same moment follow each other, and none is lost', async () => {
     const id = await keep(bench());
-    const add = async (label: string) => {
-      const one = batch(0, { type: 'addRuns', runs: [{ id: `run-${label}`, label }] });
-      for (;;) {
-        const outcome = await applyBatch(store, id, one);
-        if (outcome.status === 'done') return;
-        one.base = outcome.revision;
-      }
-    };
+    const add = async (label: string) =>
+      applyBatch(store, id, await batch(id, { type: 'addRuns', runs: [{ id: `run-${label}`, label }] }));
     const labels = Array.from({ length: 12 }, (_, at) => `L${at}`);
     await Promise.all(labels.map(add));
     const { job, revision } = await jobOf(id);
@@ -238,7 +253,7 @@ describe('batches', () => {
       { runId: 'run-1', panelId: 'panel', port: 2 },
       { runId: 'run-2', panelId: 'panel', port: 1 },
     ];
-    expect(await applyBatch(store, id, batch(0, { type: 'landRuns', landings }))).toMatchObject({ status: 'done' });
+    expect(await act(id, { type: 'landRuns', landings })).toMatchObject({ status: 'done' });
     expect(await sql(`select run_id, port from landing where job_id = '${id}' order by run_id`)).toEqual([
       { run_id: 'run-1', port: 2 },
       { run_id: 'run-2', port: 1 },
@@ -248,11 +263,11 @@ describe('batches', () => {
   it('are all there or not at all when the server is killed in the middle', async () => {
     const id = await keep(bench());
     const rows = Array.from({ length: 300 }, (_, at) => ({ id: `run-${at}`, label: `L${at}` }));
-    const wanted = JSON.stringify(batch(0, { type: 'importRuns', rows }));
+    const wanted = JSON.stringify(await batch(id, { type: 'importRuns', rows }));
     // Another session holds the log, so that the batch stops after its runs were written and before it is logged.
     const other = (await open()).em.fork();
     await other.begin();
-    await other.execute('lock table command_log in access exclusive mode');
+    await other.execute('lock table step in access exclusive mode');
     const child = spawn(process.execPath, [
       '--import',
       'tsx',
@@ -271,56 +286,129 @@ describe('batches', () => {
     await other.rollback();
 
     expect(await sql(`select count(*)::int as count from run where job_id = '${id}'`)).toEqual([{ count: 0 }]);
-    expect(await jobOf(id)).toMatchObject({ revision: 0, steps: { undo: null } });
-    expect(await applyBatch(store, id, JSON.parse(wanted))).toMatchObject({ status: 'done', revision: 1 });
+    expect(await jobOf(id)).toMatchObject({ revision: 0, reversals: { undo: null } });
+    expect(await applyBatch(store, id, JSON.parse(wanted))).toMatchObject({ status: 'done', point: { revision: 1 } });
     expect(Object.keys((await jobOf(id)).job.runs)).toHaveLength(300);
   });
 });
 
 describe('undo and redo', () => {
-  const step = (base: number, direction: 'undo' | 'redo') => ({ batchId: randomUUID(), base, direction });
+  const sam = { id: 'sam', name: 'Sam' };
+  const by = async (actor: typeof me, id: string, ...commands: Command[]) =>
+    applyBatch(store, id, { ...(await batch(id, ...commands)), actor });
+  const edit = (changes: object): Command => ({ type: 'editRuns', edits: [{ runId: 'run-1', changes }] });
 
   it('go back and forth through everything, and outlive the process', async () => {
     const start = quillback();
     const id = await keep(start);
     const { commands, job: planned } = planJob(start);
     const places = (command: Command) => command.type === 'placeGear' || command.type === 'shelveGear';
-    await applyBatch(store, id, batch(0, ...commands.filter(places)));
-    await applyBatch(store, id, batch(1, ...commands.filter((command) => !places(command))));
+    await act(id, ...commands.filter(places));
+    await act(id, ...commands.filter((command) => !places(command)));
     expect((await jobOf(id)).job).toEqual({ ...planned, id });
 
     const later = await open();
-    expect(await reverse(later, id, step(2, 'undo'))).toMatchObject({
-      status: 'done',
-      label: 'Undo: Land 40 runs and 1 more',
-    });
-    expect(await reverse(later, id, step(3, 'undo'))).toMatchObject({
-      steps: { undo: null, redo: expect.stringMatching(/^Move /) },
+    expect(await back(id, 'undo', me, later)).toMatchObject({ status: 'done', label: 'Undo: Land 40 runs and 1 more' });
+    expect(await back(id, 'undo', me, later)).toMatchObject({
+      reversals: { undo: null, redo: expect.stringMatching(/^Move /) },
     });
     expect((await jobOf(id)).job).toEqual({ ...start, id });
-    await expect(reverse(store, id, step(4, 'undo'))).rejects.toThrow('nothing to undo');
-    await reverse(store, id, step(4, 'redo'));
-    await reverse(store, id, step(5, 'redo'));
+    await expect(back(id, 'undo')).rejects.toThrow('nothing of yours to undo');
+    await back(id, 'redo');
+    await back(id, 'redo');
     expect((await jobOf(id)).job).toEqual({ ...planned, id });
   });
 
-  it('forget what was undone once something new is done', async () => {
+  it('forget what was undone once the same person does something new', async () => {
     const id = await keep(bench());
-    await applyBatch(store, id, batch(0, rename('First')));
-    await reverse(store, id, step(1, 'undo'));
-    await applyBatch(store, id, batch(2, rename('Second')));
-    await expect(reverse(store, id, step(3, 'redo'))).rejects.toThrow('nothing to redo');
-    expect((await jobOf(id)).steps).toEqual({ undo: 'Rename the job to Second', redo: null });
+    await act(id, rename('First'));
+    await back(id, 'undo');
+    await by(sam, id, { type: 'editJob', changes: { units: 'imperial' } });
+    expect((await jobOf(id)).reversals).toEqual({ undo: null, redo: 'Rename the job to First' });
+    await act(id, rename('Second'));
+    await expect(back(id, 'redo')).rejects.toThrow('nothing of yours to redo');
+    expect((await jobOf(id)).reversals).toEqual({ undo: 'Rename the job to Second', redo: null });
   });
 
   it('reach other windows as changes like any other', async () => {
     const id = await keep(bench());
-    await applyBatch(store, id, batch(0, rename('First')));
-    await reverse(store, id, step(1, 'undo'));
-    expect((await catchUp(store, id, 1)).missed).toMatchObject([
-      { revision: 2, label: 'Undo: Rename the job to First' },
-    ]);
-    expect(await reverse(store, id, step(1, 'redo'))).toMatchObject({ status: 'stale', missed: [{ revision: 2 }] });
+    await act(id, rename('First'));
+    const base = await pointAt(id);
+    await back(id, 'undo');
+    expect(await catchUp(store, me, id, base)).toMatchObject({
+      status: 'done',
+      missed: [{ revision: 2, kind: 'undo', label: 'Undo: Rename the job to First', actor: me }],
+    });
+  });
+
+  it('are mine: what others did since stays, as long as it is something else', async () => {
+    const id = await keep(bench({ 1: { room: 'Hall', device: 'desk' } }));
+    await act(id, edit({ room: 'Den' }));
+    await by(sam, id, edit({ device: 'camera' }));
+    expect(await back(id, 'undo')).toMatchObject({ status: 'done', label: 'Undo: Change run 1' });
+    expect((await jobOf(id)).job.runs['run-1']).toMatchObject({ room: 'Hall', device: 'camera' });
+    expect(await back(id, 'undo', sam)).toMatchObject({ status: 'done' });
+    expect(await back(id, 'redo')).toMatchObject({ status: 'done' });
+    expect((await jobOf(id)).job.runs['run-1']).toMatchObject({ room: 'Den', device: 'desk' });
+  });
+
+  it('say what stands in the way, and whose it is, and change nothing then', async () => {
+    const id = await keep(bench({ 1: { room: 'Hall' } }));
+    await act(id, edit({ room: 'Den' }));
+    await by(sam, id, edit({ room: 'Attic' }));
+    await expect(back(id, 'undo')).rejects.toThrow(
+      '“Change run 1” cannot be undone: Sam did “Change run 1” to the same since.',
+    );
+    expect(await jobOf(id)).toMatchObject({ revision: 2, job: { runs: { 'run-1': { room: 'Attic' } } } });
+    await back(id, 'undo', sam);
+    await back(id, 'undo');
+    expect((await jobOf(id)).job.runs['run-1']?.room).toBe('Hall');
+  });
+
+  it('do not take away what others have built on since', async () => {
+    const id = await keep(bench());
+    await act(id, { type: 'addRuns', runs: [{ id: 'run-new', label: 'New' }] });
+    await by(sam, id, { type: 'landRuns', landings: [{ runId: 'run-new', panelId: 'panel', port: 3 }] });
+    await expect(back(id, 'undo')).rejects.toThrow('That run is no longer in the job.');
+    expect(Object.keys((await jobOf(id)).job.landings)).toHaveLength(1);
+  });
+});
+
+describe('a client that stands somewhere else', () => {
+  const anew = { status: 'anew', opened: { job: { name: 'Bench' }, point: { revision: 1 } } };
+  it.each([
+    ['of another history', (point: Point) => ({ ...point, history: 'another', revision: 0, step: '' })],
+    ['ahead of the server', (point: Point) => ({ ...point, revision: 20, step: 'x'.repeat(8) })],
+    ['at a revision that another step made', (point: Point) => ({ ...point, step: 'another-step' })],
+  ])('%s is given the whole job', async (_, from) => {
+    const id = await keep(bench());
+    await act(id, { type: 'editJob', changes: { units: 'imperial' } });
+    const base = from(await pointAt(id));
+    expect(await catchUp(store, me, id, base)).toMatchObject(anew);
+    const late = { ...(await batch(id, { type: 'editJob', changes: { units: 'metric' } })), base };
+    expect(await applyBatch(store, id, late)).toMatchObject({
+      status: 'anew',
+      taken: true,
+      opened: { point: { revision: 2 } },
+    });
+  });
+
+  it('too far behind as well', async () => {
+    const id = await keep(bench());
+    const base = await pointAt(id);
+    for (let at = 0; at < 501; at++) await act(id, rename(`Name ${at}`));
+    expect(await catchUp(store, me, id, base)).toMatchObject({ status: 'anew', opened: { point: { revision: 501 } } });
+  });
+
+  it('is not taken for one of a job that was put in anew under the same id', async () => {
+    const { id } = await takeInJob(store, writeJobFile({ ...bench(), id: `job-${randomUUID()}` }));
+    const [text, before] = [writeJobFile((await jobOf(id)).job), await pointAt(id)];
+    await sql(`delete from job where id = '${id}'`);
+    await takeInJob(store, text.replace('"Bench"', '"Put in anew"'));
+    expect((await pointAt(id)).history).not.toBe(before.history);
+    expect((await readKept(store, id))?.job.name).toBe('Put in anew');
+    expect(await openJob(store, me, id, before)).toMatchObject({ status: 'open' });
+    expect(await openJob(store, me, id, await pointAt(id))).toMatchObject({ status: 'same' });
   });
 });
 
@@ -333,12 +421,12 @@ describe('the database guards itself', () => {
   it.each([
     [
       'two labels that differ in case only',
-      `update run set label_key = '1' where job_id = $job and id = 'run-2'`,
-      'run_one_label',
+      `update run set key_1 = '1' where job_id = $job and id = 'run-2'`,
+      'run_key_1',
     ],
-    ['an empty label', `update run set label_key = '' where job_id = $job and id = 'run-2'`, 'run_label_key_check'],
-    ['two runs on one port', 'update landing set port = 1 where job_id = $job', 'landing_one_run'],
-    ['a run on two ports', `update landing set run_id = 'run-1' where job_id = $job`, 'landing_one_port'],
+    ['an empty label', `update run set key_1 = '' where job_id = $job and id = 'run-2'`, 'run_label_key_check'],
+    ['two runs on one port', `update landing set key_2 = 'panel:1' where job_id = $job`, 'landing_key_2'],
+    ['a run on two ports', `update landing set key_1 = 'run-1' where job_id = $job`, 'landing_key_1'],
     [
       'two devices in one unit',
       'update placement set bottom_u = 5, top_u = 5 where job_id = $job',
@@ -349,8 +437,8 @@ describe('the database guards itself', () => {
       `update placement set bottom_u = 10, top_u = 12 where job_id = $job and gear_id = 'switch'`,
       'placement_one_gear_a_unit',
     ],
-    ['two cords in a switch port', 'update cord set switch_port = 1 where job_id = $job', 'cord_one_at_switch_port'],
-    ['two cords in a panel port', 'update cord set panel_port = 1 where job_id = $job', 'cord_one_at_panel_port'],
+    ['two cords in a switch port', `update cord set key_2 = 'switch:1' where job_id = $job`, 'cord_key_2'],
+    ['two cords in a panel port', `update cord set key_1 = 'panel:1' where job_id = $job`, 'cord_key_1'],
     [
       'a landing of no run',
       `update landing set run_id = 'nobody' where job_id = $job and port = 1`,

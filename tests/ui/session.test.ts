@@ -1,71 +1,101 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { applyCommands, applyRecorded, describeCommands, type Patch } from '../../src/core/job/apply';
-import type { Command } from '../../src/core/job/commands';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { applyCommands, describeCommands } from '../../src/core/commands/apply';
+import type { Command } from '../../src/core/commands/commands';
+import { applyChanges, invert } from '../../src/core/job/change';
 import type { Job } from '../../src/core/job/job';
-import type { Refusal } from '../../src/core/job/refusal';
+import type { Actor, Step } from '../../src/core/job/step';
+import type { Refusal } from '../../src/core/text/refusal';
+import type { Point } from '../../src/core/wire/wire';
+import { passingOutbox } from '../../src/ui/job/outbox';
 import { createSession, type Notice } from '../../src/ui/job/session';
 import { bench } from '../support/jobs';
 
-type Entry = { revision: number; batchId: string; label: string; patches: Patch[]; inverse: Patch[] };
+const me: Actor = { id: 'me', name: 'Ada' };
+const sam: Actor = { id: 'sam', name: 'Sam' };
 
-/** A server in small: one job, its log, and the answers of the real one. `down` makes it unreachable. */
+/** A server in small: one job, its steps, and the answers of the real one. `state` makes it unreachable or unwell. */
 function smallServer(start: Job) {
-  const server = { job: start, log: [] as Entry[], down: false, asked: 0, afterNext: null as (() => void) | null };
-  const steps = () => ({ undo: server.log.at(-1)?.label ?? null, redo: null });
-  const since = (base: number) =>
-    server.log.filter((entry) => entry.revision > base).map(({ inverse: _, ...missed }) => missed);
-  const record = (batchId: string, label: string, applied: { job: Job; patches: Patch[]; inverse: Patch[] }) => {
-    server.job = applied.job;
-    server.log.push({
-      revision: server.log.length + 1,
-      batchId,
-      label,
-      patches: applied.patches,
-      inverse: applied.inverse,
-    });
+  const server = {
+    job: start,
+    steps: [] as Step[],
+    history: 'first',
+    state: 'well' as 'well' | 'down' | 'hangs' | number,
+    asked: 0,
+    /** Fails to take batches with this label, whatever else goes well. */
+    failsOn: null as string | null,
+    afterNext: null as (() => void) | null,
   };
-  const take = (commands: Command[], batchId = `other-${server.log.length}`) =>
-    record(batchId, describeCommands(server.job, commands), applyCommands(server.job, commands));
+  const point = (): Point => ({
+    history: server.history,
+    revision: server.steps.length,
+    step: server.steps.at(-1)?.batchId ?? '',
+  });
+  const reversals = () => ({
+    undo: server.steps.findLast((step) => step.actor.id === 'me' && step.kind === 'do')?.label ?? null,
+    redo: null,
+  });
+  const opened = () => ({ job: server.job, point: point(), reversals: reversals() });
+  const tell = (base: Point, label: string | null) => {
+    const known = base.revision === 0 ? base.step === '' : server.steps[base.revision - 1]?.batchId === base.step;
+    if (base.history !== server.history || !known) return { status: 'anew', taken: label !== null, opened: opened() };
+    return { status: 'done', point: point(), label, missed: server.steps.slice(base.revision), reversals: reversals() };
+  };
+  const record = (step: Omit<Step, 'revision' | 'at'>) => {
+    server.job = applyChanges(server.job, step.changes);
+    server.steps.push({ ...step, revision: server.steps.length + 1, at: '2026-11-27T06:00:00.000Z' });
+  };
+  const take = (
+    commands: Command[],
+    actor = sam,
+    seen = server.steps.length,
+    batchId = `batch-${server.steps.length}`,
+  ) =>
+    record({
+      batchId,
+      kind: 'do',
+      label: describeCommands(server.job, commands),
+      actor,
+      seen,
+      changes: applyCommands(server.job, commands).changes,
+    });
 
-  const answer = (status: number, body: object) => Promise.resolve(new Response(JSON.stringify(body), { status }));
-  vi.stubGlobal('fetch', async (url: string, init?: { body: string }) => {
+  const answer = (status: number, body: object) => new Response(JSON.stringify(body), { status });
+  vi.stubGlobal('fetch', async (url: string, init?: { body?: string; signal?: AbortSignal }) => {
     server.asked += 1;
-    if (server.down) throw new TypeError('fetch failed');
-    if (url.includes('/changes')) return answer(200, { missed: since(Number(url.split('since=')[1])), steps: steps() });
-    const { batchId, base, commands, direction } = JSON.parse(init?.body ?? '{}');
-    const revision = server.log.length;
-    const done = () =>
-      answer(200, {
-        status: 'done',
-        revision: server.log.length,
-        label: server.log.at(-1)?.label,
-        missed: since(base),
-        steps: steps(),
-      });
-    if (base !== revision) {
-      return server.log.some((entry) => entry.batchId === batchId)
-        ? done()
-        : answer(409, { status: 'stale', revision, missed: since(base), steps: steps() });
+    const { state } = server;
+    if (state === 'hangs')
+      return new Promise((_, fail) => init?.signal?.addEventListener('abort', () => fail(new Error('too late'))));
+    if (state === 'down') throw new TypeError('fetch failed');
+    if (typeof state === 'number')
+      return answer(state, { code: state === 503 ? 'busy' : 'unfinished', message: 'No.' });
+    if (url.includes('/changes')) {
+      const words = new URL(url, 'http://x').searchParams;
+      const [history = '', step = ''] = [words.get('history') ?? '', words.get('step') ?? ''];
+      return answer(200, tell({ history, step, revision: Number(words.get('revision')) }, null));
     }
+    const { batchId, base, seen, actor, commands, direction } = JSON.parse(init?.body ?? '{}');
+    const known = server.steps.find((step) => step.batchId === batchId);
+    if (known) return answer(200, tell(base, known.label));
     try {
       if (direction) {
-        const last = server.log.at(-1);
-        if (last)
-          record(batchId, `Undo: ${last.label}`, {
-            job: applyRecorded(server.job, last.inverse),
-            patches: last.inverse,
-            inverse: last.patches,
-          });
-      } else take(commands, batchId);
+        const last = server.steps.findLast((step) => step.actor.id === actor.id && step.kind === 'do');
+        if (!last) return answer(422, { code: 'nothing-to-undo', message: 'There is nothing of yours to undo.' });
+        record({ ...last, batchId, kind: 'undo', label: `Undo: ${last.label}`, changes: invert(last.changes) });
+      } else {
+        if (describeCommands(server.job, commands) === server.failsOn)
+          return answer(500, { code: 'unfinished', message: 'It broke.' });
+        take(commands, actor, seen, batchId);
+      }
     } catch (fault) {
-      return answer(422, { message: (fault as Refusal).message });
+      const { code, message } = fault as Refusal;
+      return answer(422, { code, message });
     }
     const after = server.afterNext;
     server.afterNext = null;
     after?.();
-    return done();
+    return answer(200, tell(base, server.steps.at(-1)?.label ?? null));
   });
-  return { server, take };
+  return { server, take, opened };
 }
 
 const rename = (name: string): Command => ({ type: 'editJob', changes: { name } });
@@ -73,20 +103,35 @@ const land = (runId: string, port: number): Command => ({
   type: 'landRuns',
   landings: [{ runId, panelId: 'panel', port }],
 });
+const device = (text: string): Command => ({
+  type: 'editRuns',
+  edits: [{ runId: 'run-1', changes: { device: text } }],
+});
 
-function open() {
+function open(outbox = passingOutbox()) {
   const start = bench({ 1: {}, 2: {}, 3: {} });
   const notices: Notice[] = [];
-  const { server, take } = smallServer(start);
-  const store = createSession({ job: start, revision: 0, steps: { undo: null, redo: null } }, (notice) =>
-    notices.push(notice),
-  );
+  const { server, take, opened } = smallServer(start);
+  const store = createSession({ opened: opened(), outbox, actor: () => me, notify: (notice) => notices.push(notice) });
   const settled = () =>
-    vi.waitFor(() => expect(store.getState()).toMatchObject({ link: 'saved', pending: [] }), { timeout: 8000 });
-  return { server, take, store, notices, settled };
+    vi.waitFor(() => expect(store.getState()).toMatchObject({ link: 'saved', pending: [] }), { timeout: 20_000 });
+  return { server, take, store, notices, settled, outbox, opened };
 }
 
-afterEach(() => vi.unstubAllGlobals());
+beforeEach(() => {
+  vi.useFakeTimers({ shouldAdvanceTime: true, advanceTimeDelta: 200 });
+  // The browser's own clock is none of the timers above: a request is given up after as long as it takes here.
+  vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => {
+    const given = new AbortController();
+    setTimeout(() => given.abort(), 15_000);
+    return given.signal;
+  });
+});
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+  vi.useRealTimers();
+});
 
 describe('one job in one window', () => {
   it('shows a step at once and has it confirmed', async () => {
@@ -95,16 +140,18 @@ describe('one job in one window', () => {
     expect(store.getState()).toMatchObject({
       job: { name: 'Now' },
       confirmed: { job: { name: 'Bench' } },
-      steps: { undo: 'Rename the job to Now' },
+      reversals: { undo: 'Rename the job to Now' },
+      pending: [{ label: 'Rename the job to Now', seen: 0 }],
     });
     await settled();
-    expect(store.getState().confirmed).toEqual({ job: server.job, revision: 1 });
+    expect(store.getState().confirmed).toMatchObject({ job: server.job, point: { revision: 1 } });
   });
 
   it('seals the job it is given as plain data, so that what is worked out of it is kept with it', () => {
-    const plain = structuredClone(bench({ 1: {} }));
-    expect(Object.isFrozen(plain.runs)).toBe(false);
-    const store = createSession({ job: plain, revision: 0, steps: { undo: null, redo: null } }, () => undefined);
+    const { opened } = smallServer(bench({ 1: {} }));
+    const plain = structuredClone(opened());
+    expect(Object.isFrozen(plain.job.runs)).toBe(false);
+    const store = createSession({ opened: plain, outbox: passingOutbox(), actor: () => me, notify: () => undefined });
     const { job } = store.getState();
     expect([job, job.runs, job.runs['run-1']].every(Object.isFrozen)).toBe(true);
   });
@@ -116,13 +163,20 @@ describe('one job in one window', () => {
     const { job } = store.getState();
     await settled();
     expect(store.getState().job).toBe(job);
-    expect(store.getState().confirmed).toMatchObject({ revision: 2, job: { landings: job.landings } });
+    expect(store.getState().confirmed).toMatchObject({ point: { revision: 2 }, job: { landings: job.landings } });
   });
 
   it('says what cannot be done, and sends nothing', () => {
     const { server, store, notices } = open();
     expect(store.getState().dispatch([{ type: 'removeRuns', runIds: ['nobody'] }])).toBe(false);
     expect(notices).toEqual([{ tone: 'wrong', words: 'That run is no longer in the job.' }]);
+    expect(server.asked).toBe(0);
+  });
+
+  it('sends nothing for what is so already', () => {
+    const { server, store } = open();
+    expect(store.getState().dispatch([rename('Bench')])).toBe(true);
+    expect(store.getState().pending).toEqual([]);
     expect(server.asked).toBe(0);
   });
 
@@ -136,41 +190,85 @@ describe('one job in one window', () => {
     expect(Object.values(server.job.landings)).toHaveLength(3);
   });
 
-  it('drops a step that no longer fits, says which, and keeps the others', async () => {
-    const { server, take, store, notices, settled } = open();
+  it('hears of other windows', async () => {
+    const { take, store } = open();
+    take([rename('Elsewhere')]);
+    store.getState().heard(1);
+    await vi.waitFor(() => expect(store.getState().job.name).toBe('Elsewhere'));
+  });
+
+  it('undoes what is mine, whatever others did since', async () => {
+    const { take, store, notices, settled } = open();
+    store.getState().dispatch([rename('One')]);
+    await settled();
+    take([land('run-1', 1)]);
+    store.getState().reverse('undo');
+    await settled();
+    expect(store.getState().job).toMatchObject({ name: 'Bench', landings: { 'run-1': { port: 1 } } });
+    expect(notices.at(-1)).toEqual({ tone: 'done', words: 'Undone: Rename the job to One' });
+  });
+});
+
+describe('a step that cannot be done', () => {
+  it('is set aside with its reason and its content, and those behind it go on', async () => {
+    const { server, take, store, notices, settled, outbox } = open();
     take([land('run-3', 1)]);
     store.getState().dispatch([land('run-1', 1)]);
     store.getState().dispatch([land('run-2', 2)]);
     await settled();
     expect(notices[0]?.words).toBe(
-      '“Land 1 on Panel port 1” no longer fits what another window did: Panel port 1 is taken by 3.',
+      '“Land 1 on Panel port 1” could not be done and was set aside: Panel port 1 is taken by 3.',
     );
+    expect(store.getState().job).toEqual(server.job);
     expect(
       Object.values(server.job.landings)
         .map((row) => row.runId)
         .sort(),
     ).toEqual(['run-2', 'run-3']);
-    expect(store.getState().job).toEqual(server.job);
+    expect(store.getState().aside).toMatchObject([
+      { label: 'Land 1 on Panel port 1', why: 'Panel port 1 is taken by 3.', commands: [land('run-1', 1)] },
+    ]);
+    const [entry] = store.getState().aside;
+    store.getState().dropAside(entry?.batchId ?? '');
+    expect(store.getState().aside).toEqual([]);
+    await vi.waitFor(async () => expect(await outbox.listAside()).toEqual([]));
   });
 
-  it('hears of other windows', async () => {
-    const { take, store, settled } = open();
-    take([rename('Elsewhere')]);
-    store.getState().heard(1);
-    await settled();
-    expect(store.getState().job.name).toBe('Elsewhere');
-  });
-
-  it('keeps steps while the server is away, and sends them once it is back', async () => {
+  it('because the server fails on it again and again, is set aside as well', async () => {
     const { server, store, settled } = open();
-    server.down = true;
+    server.failsOn = 'Rename the job to Cursed';
+    store.getState().dispatch([rename('Cursed')]);
+    store.getState().dispatch([land('run-2', 2)]);
+    await vi.waitFor(() => expect(store.getState().link).toBe('unwell'));
+    await settled();
+    expect(store.getState().aside).toMatchObject([{ label: 'Rename the job to Cursed' }]);
+    expect(store.getState().job).toMatchObject({ name: 'Bench', landings: { 'run-2': { port: 2 } } });
+    expect(server.asked).toBeLessThan(12);
+  });
+});
+
+describe('while there is no way to the server', () => {
+  it.each([
+    ['no network', 'down' as const, 'away'],
+    ['a server that hangs', 'hangs' as const, 'away'],
+    ['a database that is away', 503, 'unwell'],
+  ])('%s: steps wait, are not asked about too often, and arrive', async (_, state, link) => {
+    const { server, store, settled, outbox } = open();
+    server.state = state;
     store.getState().dispatch([rename('Away')]);
-    await vi.waitFor(() => expect(store.getState().link).toBe('away'));
+    store.getState().dispatch([land('run-1', 1)]);
+    await vi.waitFor(() => expect(store.getState().link).toBe(link), { timeout: 20_000 });
     expect(store.getState().job.name).toBe('Away');
-    server.down = false;
+    expect(await outbox.list()).toHaveLength(2);
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(server.asked).toBeLessThan(20);
+    expect(store.getState().aside).toEqual([]);
+    server.state = 'well';
+    store.getState().tryNow();
     await settled();
     expect(server.job.name).toBe('Away');
-    expect(server.log).toHaveLength(1);
+    expect(server.steps).toHaveLength(2);
+    expect(await outbox.list()).toEqual([]);
   });
 
   it('does nothing twice when the answer was lost', async () => {
@@ -181,22 +279,88 @@ describe('one job in one window', () => {
     };
     store.getState().dispatch([rename('Once')]);
     await settled();
-    expect(server.log).toHaveLength(1);
+    expect(server.steps).toHaveLength(1);
     expect(store.getState().job.name).toBe('Once');
   });
 
-  it('undoes what was confirmed, and asks again when another window was quicker', async () => {
+  it('a window that closes leaves its steps to the next one', async () => {
+    const { server, store, outbox, opened } = open();
+    server.state = 'down';
+    store.getState().dispatch([rename('Left behind')]);
+    await vi.waitFor(async () => expect(await outbox.list()).toHaveLength(1));
+    const waiting = await outbox.list();
+    const next = createSession({ opened: opened(), outbox, waiting, actor: () => me, notify: () => undefined });
+    expect(next.getState().job.name).toBe('Left behind');
+    server.state = 'well';
+    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], link: 'saved' }), { timeout: 20_000 });
+    expect(server.job.name).toBe('Left behind');
+    expect(server.steps).toHaveLength(1);
+  });
+});
+
+describe('a history that is not the one it knows', () => {
+  it.each([
+    ['the data was made new', 'second'],
+    ['a backup was put back', 'first'],
+  ])('%s: it takes the whole job, once, and puts what waits on top', async (_, history) => {
+    const { server, take, store, settled } = open();
+    for (const name of ['A', 'B', 'C']) take([rename(name)]);
+    store.getState().heard(3);
+    await vi.waitFor(() => expect(store.getState().job.name).toBe('C'));
+    // The server is set back behind this window.
+    const start = bench({ 1: {}, 2: {}, 3: {} });
+    Object.assign(server, { job: start, steps: [], history, asked: 0 });
+    store.getState().dispatch([land('run-1', 4)]);
+    await settled();
+    expect(store.getState().job).toEqual(server.job);
+    expect(store.getState().job).toMatchObject({ name: 'Bench', landings: { 'run-1': { port: 4 } } });
+    expect(server.asked).toBeLessThan(4);
+  });
+
+  it('names a step that no longer fits there', async () => {
+    const { server, store, settled, notices } = open();
+    server.state = 'down';
+    store.getState().dispatch([land('run-3', 4)]);
+    await vi.waitFor(() => expect(store.getState().link).toBe('away'));
+    Object.assign(server, { job: bench({ 1: {} }), steps: [], history: 'second', state: 'well' });
+    store.getState().tryNow();
+    await settled();
+    expect(store.getState().aside).toMatchObject([{ why: 'That run is no longer in the job.' }]);
+    expect(notices.at(-1)?.words).toMatch(/Land 3 on Panel port 4.*set aside/);
+  });
+});
+
+describe('two windows in one field', () => {
+  it('the later one wins, and the other is told what was overwritten, by whom, and can bring it back', async () => {
+    const { server, take, store, notices, settled } = open();
+    store.getState().dispatch([device('camera')]);
+    await settled();
+    // Sam had not seen it.
+    take([device('desk')], sam, 0);
+    store.getState().heard(2);
+    await vi.waitFor(() => expect(store.getState().job.runs['run-1']?.device).toBe('desk'));
+    const told = notices.at(-1);
+    expect(told?.words).toBe('Sam changed what you had just set: run 1: device “camera” → “desk”.');
+    told?.action?.run();
+    await settled();
+    expect(server.job.runs['run-1']?.device).toBe('camera');
+  });
+
+  it('one that was seen before it was changed is nobody’s loss', async () => {
     const { take, store, notices, settled } = open();
-    store.getState().dispatch([rename('One')]);
+    store.getState().dispatch([device('camera')]);
     await settled();
-    store.getState().reverse('undo');
+    take([device('desk')], sam, 1);
+    store.getState().heard(2);
+    await vi.waitFor(() => expect(store.getState().job.runs['run-1']?.device).toBe('desk'));
+    expect(notices).toEqual([]);
+  });
+
+  it('two fields of one record both stay', async () => {
+    const { server, take, store, settled } = open();
+    take([device('camera')], sam, 0);
+    store.getState().dispatch([{ type: 'editRuns', edits: [{ runId: 'run-1', changes: { room: 'Hall' } }] }]);
     await settled();
-    expect(store.getState().job.name).toBe('Bench');
-    expect(notices.at(-1)).toEqual({ tone: 'done', words: 'Undone: Rename the job to One' });
-    take([rename('Theirs')]);
-    store.getState().reverse('undo');
-    await settled();
-    expect(store.getState().job.name).toBe('Theirs');
-    expect(notices.at(-1)?.words).toMatch(/Another window changed the job just now/);
+    expect(server.job.runs['run-1']).toMatchObject({ device: 'camera', room: 'Hall' });
   });
 });

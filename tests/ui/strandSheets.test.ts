@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { applyCommands } from '../../src/core/job/apply';
+import { applyCommands } from '../../src/core/commands/apply';
 import type { Job } from '../../src/core/job/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
 import { steadyLoom } from '../../src/ui/patch/steadyLoom';

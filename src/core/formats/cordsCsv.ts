@@ -2,8 +2,8 @@ import Papa from 'papaparse';
 import type { Job } from '../job/job';
 import { listCords } from '../patching/cordList';
 import { cordBuilds } from '../standards/cords';
+import { csvCell } from '../text/csvCell';
 import { listUplinks } from '../uplinks/uplinkFacts';
-import { csvCell } from './csvCell';
 
 const COLUMNS = [
   'label',

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { refuse } from '../job/refusal';
+import { refuse } from '../text/refusal';
 
 const MOST_ROWS = 10_000;
 const MOST_COLUMNS = 100;

@@ -1,4 +1,4 @@
-import { refuse } from '../job/refusal';
+import { refuse } from '../text/refusal';
 
 const MOST_BYTES = 20 * 1024 * 1024;
 

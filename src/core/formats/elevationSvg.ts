@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
-import { sideOf } from '../job/records/placement';
 import { type Elevation, type ElevationItem, elevation } from '../rack/elevation';
+import { sideOf } from '../records/placement';
 import { rackDimensions } from '../standards/rackDimensions';
 import { escapeXml } from '../text/escapeXml';
 import { naturalOrder } from '../text/naturalOrder';

@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter, demoText, projectText, quillback } from '../../../tests/support/jobs';
-import { portsOf } from '../gear/ports';
-import { applyCommands } from '../job/apply';
+import { applyCommands } from '../commands/apply';
 import { emptyJob, type Job } from '../job/job';
-import { Refusal } from '../job/refusal';
-import { planJob } from '../plan';
+import { planJob } from '../plans/planJob';
+import { portsOf } from '../records/ports';
+import { guessColumns } from '../runs/runColumns';
+import { Refusal } from '../text/refusal';
 import { readCsvTable } from './csvTable';
 import { decodeText } from './decodeText';
 import { elevationSvg } from './elevationSvg';
@@ -14,7 +15,6 @@ import { readGearFile } from './gearFile';
 import { jobFileSchema, readJobFile, writeJobFile } from './jobFile';
 import { PORT_MAP_COLUMNS, portMapCsv } from './portMap';
 import { faultWords, importCommand, previewRuns } from './previewRuns';
-import { guessColumns } from './runColumns';
 
 const empty = emptyJob({ id: 'job', name: 'Job', units: 'metric' });
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -190,7 +190,7 @@ describe('port map', () => {
   });
 
   it('neutralises formulas', () => {
-    const run = { id: 'run', label: '=HYPERLINK("x")', notes: '@SUM(A1)', room: '+1', outlet: '-2' };
+    const run = { id: 'run', label: '=HYPERLINK("x")', notes: '@SUM(A1)', room: '+1', outlet: '-2+A1' };
     const job = apply(empty, { type: 'addRuns', runs: [run] });
     const [, line] = portMapCsv(job).split('\n');
     for (const cell of Papa.parse<string[]>(line ?? '').data[0] ?? []) expect(cell).not.toMatch(/^[=+@-]/);
@@ -234,7 +234,7 @@ describe('job file', () => {
     [
       'another version',
       edited((file) => Object.assign(file, { version: 9 })),
-      'format version 9; this program reads version 1',
+      'format version 9; this program reads versions 1 to 2',
     ],
     [
       'a bad field',
@@ -259,7 +259,7 @@ describe('job file', () => {
     [
       'a loose end',
       edited((file) => Object.assign(file, { landings: [{ id: 'l', runId: 'nobody', panelId: 'panel', port: 99 }] })),
-      'landings l.runId: expected the id of a record in runs, found nobody; landings l.port: Panel has no port 99',
+      'landings l.runId: expected the id of a record in runs, found nobody; landings l: Panel has no port 99',
     ],
   ])('refuses %s and says where', (_, wrong, words) => {
     expect(() => readJobFile(wrong)).toThrow(words);

@@ -1,19 +1,19 @@
 import { z } from 'zod';
-import { TABLES } from '../job/job';
-import { Id } from '../job/records/fields';
-import { refuse } from '../job/refusal';
+import { TABLES } from '../job/tables';
+import { Id } from '../records/fields';
+import { refuse } from '../text/refusal';
 import { issueWords, parseJson } from './jobFile';
 
 /** Racks and gear of a site: the job file's rack and gear records, ids optional. */
 export const GearFile = z
   .strictObject({
     racks: z
-      .array(TABLES.racks.extend({ id: Id.optional() }))
-      .max(50)
+      .array(TABLES.racks.schema.extend({ id: Id.optional() }))
+      .max(TABLES.racks.atMost)
       .default([]),
     gear: z
-      .array(TABLES.gear.extend({ id: Id.optional() }))
-      .max(2000)
+      .array(TABLES.gear.schema.extend({ id: Id.optional() }))
+      .max(TABLES.gear.atMost)
       .default([]),
   })
   .meta({ title: 'Good Shelf racks and gear' });

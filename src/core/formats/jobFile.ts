@@ -1,11 +1,17 @@
 import { z } from 'zod';
-import { looseEnds } from '../job/clashes';
-import { emptyJob, type Job, JobHead, TABLE_NAMES, TABLES } from '../job/job';
-import { refuse } from '../job/refusal';
+import { emptyJob, type Job, JobHead } from '../job/job';
 import { sealJob } from '../job/sealJob';
+import { type AnyRecord, rowsOf, TABLE_NAMES, type TABLES, type TableName, tableOf } from '../job/tables';
+import { looseEnds } from '../job/verify';
+import { refuse } from '../text/refusal';
+import { OLDEST_FORMAT, renewJobFile } from './renewJobFile';
 
 export const JOB_FORMAT = 'good-shelf-job';
-export const JOB_FORMAT_VERSION = 1;
+export const JOB_FORMAT_VERSION = 2;
+
+const lists = Object.fromEntries(
+  TABLE_NAMES.map((table) => [table, z.array(tableOf(table).schema).max(tableOf(table).atMost).default([])]),
+) as { [T in TableName]: z.ZodDefault<z.ZodArray<(typeof TABLES)[T]['schema']>> };
 
 /** A whole job in one file: its head and a list a table. Fields with a default may be left out. */
 export const JobFile = z
@@ -13,36 +19,9 @@ export const JobFile = z
     format: z.literal(JOB_FORMAT),
     version: z.literal(JOB_FORMAT_VERSION),
     job: JobHead,
-    racks: z.array(TABLES.racks).max(50).default([]),
-    gear: z.array(TABLES.gear).max(2000).default([]),
-    placements: z.array(TABLES.placements).max(2000).default([]),
-    networks: z.array(TABLES.networks).max(500).default([]),
-    runs: z.array(TABLES.runs).max(20_000).default([]),
-    landings: z.array(TABLES.landings).max(20_000).default([]),
-    cords: z.array(TABLES.cords).max(20_000).default([]),
-    floors: z.array(TABLES.floors).max(200).default([]),
-    rooms: z.array(TABLES.rooms).max(5000).default([]),
-    places: z.array(TABLES.places).max(20_000).default([]),
-    wishes: z.array(TABLES.wishes).max(20_000).default([]),
-    answers: z.array(TABLES.answers).max(500).default([]),
-    openPoints: z.array(TABLES.openPoints).max(5000).default([]),
-    cableKinds: z.array(TABLES.cableKinds).max(500).default([]),
-    boxes: z.array(TABLES.boxes).max(5000).default([]),
-    cuts: z.array(TABLES.cuts).max(20_000).default([]),
-    pathways: z.array(TABLES.pathways).max(2000).default([]),
-    passages: z.array(TABLES.passages).max(50_000).default([]),
-    jacks: z.array(TABLES.jacks).max(20_000).default([]),
-    tones: z.array(TABLES.tones).max(50_000).default([]),
-    shelvings: z.array(TABLES.shelvings).max(2000).default([]),
-    neighbours: z.array(TABLES.neighbours).max(2000).default([]),
-    mounts: z.array(TABLES.mounts).max(50).default([]),
-    allowances: z.array(TABLES.allowances).max(5000).default([]),
-    portNetworks: z.array(TABLES.portNetworks).max(20_000).default([]),
-    uplinks: z.array(TABLES.uplinks).max(1000).default([]),
-    terminations: z.array(TABLES.terminations).max(40_000).default([]),
+    ...lists,
   })
-  .meta({ title: 'Good Shelf job', description: 'One job of Good Shelf, format version 1.' });
-export type JobFile = z.infer<typeof JobFile>;
+  .meta({ title: 'Good Shelf job', description: `One job of Good Shelf, format version ${JOB_FORMAT_VERSION}.` });
 
 const MOST_ISSUES = 12;
 
@@ -66,40 +45,46 @@ export function parseJson(text: string, what: string): unknown {
 }
 
 /**
- * Read a job from the text of its file.
+ * Read a job from the text of its file, of this format version or an earlier one.
+ * @returns the job, and in words what had to be changed of an old file
  * @throws Refusal naming the record and the field when something in it is not as the schema says
  */
-export function readJobFile(text: string): Job {
+export function openJobFile(text: string): { job: Job; notes: string[] } {
   const data = parseJson(text, 'The job file');
   const head = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(data);
   if (!head.success || head.data.format !== JOB_FORMAT) {
     refuse('not-a-job', `This is not a job of Good Shelf: expected "format": "${JOB_FORMAT}".`, 'format');
   }
-  if (head.data.version !== JOB_FORMAT_VERSION) {
-    const found = JSON.stringify(head.data.version) ?? 'none';
+  const { version } = head.data;
+  if (typeof version !== 'number' || version < OLDEST_FORMAT || version > JOB_FORMAT_VERSION) {
+    const found = JSON.stringify(version) ?? 'none';
     refuse(
       'format-version',
-      `The file has format version ${found}; this program reads version ${JOB_FORMAT_VERSION}.`,
+      `The file has format version ${found}; this program reads versions ${OLDEST_FORMAT} to ${JOB_FORMAT_VERSION}.`,
       'version',
     );
   }
-  const checked = JobFile.safeParse(data);
+  const notes = renewJobFile(head.data, Number(version));
+  const checked = JobFile.safeParse({ ...head.data, version: JOB_FORMAT_VERSION });
   if (!checked.success)
     return refuse('not-a-job', `The job file is not as its schema says. ${issueWords(checked.error).join('; ')}.`);
-  const { format: _, version: __, job: jobHead, ...lists } = checked.data;
+  const { format: _, version: __, job: jobHead, ...rows } = checked.data;
   const job = emptyJob(jobHead);
   for (const table of TABLE_NAMES) {
-    const rows: Record<string, unknown> = job[table];
-    lists[table].forEach((row, at) => {
-      if (rows[row.id]) refuse('id-twice', `${table}[${at}].id: the id ${row.id} stands twice.`, `${table}[${at}]`);
-      rows[row.id] = row;
+    const records = rowsOf(job, table);
+    (rows[table] as AnyRecord[]).forEach((row, at) => {
+      if (records[row.id]) refuse('id-twice', `${table}[${at}].id: the id ${row.id} stands twice.`, `${table}[${at}]`);
+      records[row.id] = row;
     });
   }
   const loose = looseEnds(job);
   if (loose.length > 0)
     refuse('loose-ends', `The job does not hold together. ${loose.slice(0, MOST_ISSUES).join('; ')}.`);
-  return sealJob(job);
+  return { job: sealJob(job), notes };
 }
+
+/** Read a job from the text of its file. @throws Refusal naming the record and the field */
+export const readJobFile = (text: string): Job => openJobFile(text).job;
 
 /** The text of a job's file. Lists are in order of id, so that equal jobs give equal files. */
 export function writeJobFile(job: Job): string {

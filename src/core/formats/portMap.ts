@@ -3,8 +3,8 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { cordColour } from '../patching/cordList';
 import { poeClassFor } from '../power/poe';
+import { csvCell } from '../text/csvCell';
 import { traceRun } from '../trace/traceRun';
-import { csvCell } from './csvCell';
 
 /** Columns of the port map. Others read them by name: new ones are only ever added at the end. */
 export const PORT_MAP_COLUMNS = [

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
-import type { Gathering } from '../patching/gatherRuns';
-import { type LoomMark, loomSheets } from '../patching/loomSheets';
+import type { Gathering } from '../loom/gatherRuns';
+import { type LoomMark, loomSheets } from '../loom/loomSheets';
 import { escapeXml } from '../text/escapeXml';
 
 const n = (mm: number): string => String(Number(mm.toFixed(2)));

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Job } from '../job/job';
-import { portPlan, portSetting, switchingGear } from '../networks/portPlan';
-import { csvCell } from './csvCell';
+import { csvCell } from '../text/csvCell';
+import { portPlan, portSetting, switchingGear } from '../uplinks/portPlan';
 
 const COLUMNS = [
   'device',

@@ -1,13 +1,13 @@
-import type { Command } from '../job/commands';
-import type { RunChanges, RunEntry } from '../job/commands/runs';
+import type { Command } from '../commands/commands';
+import type { RunChanges, RunEntry } from '../commands/runs';
 import type { Job } from '../job/job';
 import { indexJob, sameKey } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
-import { refuse } from '../job/refusal';
+import type { Run } from '../records/run';
+import { type RowFault, readRunRow } from '../runs/readRunRow';
+import type { ColumnMap } from '../runs/runColumns';
+import { refuse } from '../text/refusal';
 import { formatLength, type Units } from '../units/length';
 import type { CsvTable } from './csvTable';
-import { type RowFault, readRunRow } from './readRunRow';
-import type { ColumnMap } from './runColumns';
 
 export type PreviewRow = {
   /** Row of the sheet, the header being row 1. */

@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import type { Job } from '../job/job';
 import { pullSheet } from '../runs/pullSheet';
+import { csvCell } from '../text/csvCell';
 import { exactLength } from '../units/length';
-import { csvCell } from './csvCell';
 
 /** The pull sheet as CSV, a cable a row, in the order of the work. */
 export function pullSheetCsv(job: Job): string {

@@ -2,9 +2,9 @@ import Papa from 'papaparse';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { cellText, scheduleColumns } from '../runs/cells';
+import { LENGTH_COLUMNS } from '../runs/runColumns';
+import { csvCell } from '../text/csvCell';
 import { exactLength } from '../units/length';
-import { csvCell } from './csvCell';
-import { LENGTH_COLUMNS } from './runColumns';
 
 /** The run schedule as CSV, every field a column: taken in again, it changes nothing. */
 export function runsCsv(job: Job): string {

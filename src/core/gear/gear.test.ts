@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CONNECTORS, Gear, PortGroup } from '../job/records/gear';
-import { frontWidthMm } from '../rack/space';
+import { Gear, PortGroup } from '../records/gear';
+import { CONNECTORS } from '../standards/connectors';
+import { frontWidthMm } from './body';
 import { freeGearName, gearLibrary, starterGear } from './library';
 import { portLayout } from './portLayout';
 import { parsePortPattern, portPattern } from './portPattern';

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { Gear, type GearKind } from '../job/records/gear';
+import { Gear, type GearKind } from '../records/gear';
 import { parsePortPattern } from './portPattern';
 
 type Fields = Partial<Omit<z.input<typeof Gear>, 'id' | 'name' | 'kind' | 'heightU' | 'depthMm' | 'massKg' | 'ports'>>;

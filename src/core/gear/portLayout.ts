@@ -1,7 +1,8 @@
-import type { Connector, Gear, PortGroup } from '../job/records/gear';
-import { frontWidthMm } from '../rack/space';
+import type { Gear, PortGroup } from '../records/gear';
+import { isPanel, portsOf } from '../records/ports';
+import type { Connector } from '../standards/connectors';
 import { rackDimensions } from '../standards/rackDimensions';
-import { isPanel, portsOf } from './ports';
+import { frontWidthMm } from './body';
 
 /** Where a port opening lies on its side of the device: its box in millimetres from the top left of that side as seen. */
 export type PortBox = {

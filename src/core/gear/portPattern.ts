@@ -1,8 +1,9 @@
 import type { z } from 'zod';
-import { CONNECTORS, type Connector, PortGroup } from '../job/records/gear';
-import { CARRIES, type Carries } from '../job/records/run';
-import { refuse } from '../job/refusal';
+import { PortGroup } from '../records/gear';
+import { CARRIES, type Carries } from '../records/run';
 import { CATEGORIES } from '../standards/categoryReach';
+import { CONNECTORS, type Connector } from '../standards/connectors';
+import { refuse } from '../text/refusal';
 import { formatSpeed } from '../text/speed';
 
 const NAMES: Record<string, Connector> = {

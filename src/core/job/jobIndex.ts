@@ -1,13 +1,13 @@
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import type { Landing } from '../records/landing';
+import type { Network } from '../records/network';
+import type { Placement } from '../records/placement';
+import type { Run } from '../records/run';
+import type { Uplink } from '../records/uplink';
 import { naturalOrder } from '../text/naturalOrder';
 import { sameKey } from '../text/sameKey';
 import type { Job } from './job';
-import type { Cord } from './records/cord';
-import type { Gear } from './records/gear';
-import type { Landing } from './records/landing';
-import type { Network } from './records/network';
-import type { Placement } from './records/placement';
-import type { Run } from './records/run';
-import type { Uplink } from './records/uplink';
 
 /** Look-ups over one job, made once for each version of it. */
 export type JobIndex = {

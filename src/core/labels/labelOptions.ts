@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { refuse } from '../job/refusal';
+import { refuse } from '../text/refusal';
 
 export const LABEL_KINDS = ['wrap', 'flag', 'tape', 'faceplate', 'strip'] as const;
 export type LabelKind = (typeof LABEL_KINDS)[number];

@@ -1,11 +1,11 @@
 import { portLayout } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob, portKey } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
-import { refuse } from '../job/refusal';
 import { panelsInOrder } from '../panels/planLanding';
+import type { Run } from '../records/run';
 import { cableKindOf } from '../runs/cableKinds';
 import { frameWidths } from '../standards/rackDimensions';
+import { refuse } from '../text/refusal';
 import { LABEL_SHEETS, type LabelOptions, type LabelSheetSize } from './labelOptions';
 import { runsByPlace } from './labelScheme';
 import { fitText, flagLengthMm, wrapLengthMm } from './labelSize';

@@ -1,10 +1,10 @@
-import type { Command } from '../job/commands';
+import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import { indexJob, portKey } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
 import { panelsInOrder } from '../panels/planLanding';
-import { answerOf } from '../survey/answers';
-import { roomKey, siteOf } from '../survey/site';
+import type { Run } from '../records/run';
+import { answerOf } from '../site/answers';
+import { roomKey, siteOf } from '../site/site';
 import { naturalOrder } from '../text/naturalOrder';
 import { sameKey } from '../text/sameKey';
 

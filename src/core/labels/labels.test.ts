@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, patched, surveyed } from '../../../tests/support/jobs';
 import { indexJob } from '../job/jobIndex';
-import { planJob } from '../plan';
+import { planJob } from '../plans/planJob';
 import { LABEL_KINDS, LABEL_SHEETS, readLabelOptions, writeOwnSheet } from './labelOptions';
 import { labelPages } from './labelPages';
 import { labelBearers, letterOf, nextNumbers, planLabels, renameCommands } from './labelScheme';

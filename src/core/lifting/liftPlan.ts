@@ -1,9 +1,9 @@
 import type { Job } from '../job/job';
-import type { Gear } from '../job/records/gear';
-import type { Rack } from '../job/records/rack';
 import { baseOf } from '../mounting/rackLoad';
 import { carriedBy, rearRailMm, standingIn } from '../rack/space';
 import { unitName } from '../rack/units';
+import type { Gear } from '../records/gear';
+import type { Rack } from '../records/rack';
 import { liftingFilter, teamShare } from '../standards/lifting';
 import { rackDimensions } from '../standards/rackDimensions';
 import { liftingIndex, recommendedLimit } from './liftingEquation';

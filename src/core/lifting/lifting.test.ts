@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bench } from '../../../tests/support/jobs';
-import { Gear } from '../job/records/gear';
-import { Rack } from '../job/records/rack';
+import { Gear } from '../records/gear';
+import { Rack } from '../records/rack';
 import { frequencyFactor, liftingFilter, teamShare } from '../standards/lifting';
 import { type Lift, liftingIndex, recommendedLimit } from './liftingEquation';
 import { liftOf, loadingOrder } from './liftPlan';

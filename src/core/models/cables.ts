@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { refuse } from '../job/refusal';
 import { cutStock } from '../solve/cutting/cutStock';
 import type { CuttingProblem } from '../solve/cutting/problem';
 import type { SearchLimits } from '../solve/limits';
+import { refuse } from '../text/refusal';
 
 const name = z.string().min(1).max(80);
 const metres = z.number().min(0).max(100_000);

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { refuse } from '../job/refusal';
 import type { SearchLimits } from '../solve/limits';
 import { middleOf, type StackProblem } from '../solve/stacking/problem';
 import { stackUp } from '../solve/stacking/stackUp';
+import { refuse } from '../text/refusal';
 import type { Solved } from './cables';
 
 const name = z.string().min(1).max(80);

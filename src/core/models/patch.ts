@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { refuse } from '../job/refusal';
 import { assignWithin } from '../solve/budgeted/assignWithin';
 import type { BudgetedProblem } from '../solve/budgeted/problem';
 import type { SearchLimits } from '../solve/limits';
+import { refuse } from '../text/refusal';
 import type { Solved } from './cables';
 
 const name = z.string().min(1).max(80);

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { refuse } from '../job/refusal';
 import type { SearchLimits } from '../solve/limits';
 import type { SeatingProblem } from '../solve/seating/problem';
 import { seatInOrder } from '../solve/seating/seatInOrder';
+import { refuse } from '../text/refusal';
 import type { Solved } from './cables';
 
 const name = z.string().min(1).max(80);

@@ -1,5 +1,5 @@
-import type { Mount } from '../job/records/mount';
-import type { Rack } from '../job/records/rack';
+import type { Mount } from '../records/mount';
+import type { Rack } from '../records/rack';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { fromMemory, published } from '../standards/source';
 

@@ -1,4 +1,4 @@
-import type { Rack } from '../job/records/rack';
+import type { Rack } from '../records/rack';
 import { commonPractice, fromMemory, published, type Source } from '../standards/source';
 import { formatSize, type Units } from '../units/length';
 

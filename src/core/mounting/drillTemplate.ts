@@ -1,4 +1,4 @@
-import type { Mount } from '../job/records/mount';
+import type { Mount } from '../records/mount';
 
 export type TemplateMark = { xMm: number; yMm: number; words: string };
 export type DrillTemplate = {

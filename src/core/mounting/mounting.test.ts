@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
-import { Mount } from '../job/records/mount';
-import { Rack } from '../job/records/rack';
+import { Mount } from '../records/mount';
+import { Rack } from '../records/rack';
 import {
   eurocodePermanent,
   eurocodeWithdrawalN,

@@ -1,8 +1,8 @@
 import type { Job } from '../job/job';
-import type { Gear } from '../job/records/gear';
-import type { Placement } from '../job/records/placement';
-import type { Rack } from '../job/records/rack';
 import { depthsOf, loadedKg, standingIn } from '../rack/space';
+import type { Gear } from '../records/gear';
+import type { Placement } from '../records/placement';
+import type { Rack } from '../records/rack';
 import { rackDimensions } from '../standards/rackDimensions';
 import { GRAVITY } from '../standards/withdrawal';
 

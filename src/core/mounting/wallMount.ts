@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
-import { Mount } from '../job/records/mount';
-import type { Rack } from '../job/records/rack';
+import { Mount } from '../records/mount';
+import type { Rack } from '../records/rack';
 import { citeSource } from '../standards/source';
 import {
   eurocodePermanent,

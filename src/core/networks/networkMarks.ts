@@ -1,4 +1,4 @@
-import type { LinePattern, Network } from '../job/records/network';
+import type { LinePattern, Network } from '../records/network';
 
 /** Strokes and gaps of a line pattern, in units in which the line is 2 wide. */
 export const lineDashes: Record<LinePattern, readonly number[]> = {

@@ -1,5 +1,5 @@
-import { Network } from '../job/records/network';
-import { refuse } from '../job/refusal';
+import { Network } from '../records/network';
+import { refuse } from '../text/refusal';
 
 /** Number of a network as typed; nothing is none. @throws Refusal when it is none that switches know (IEEE 802.1Q) */
 export function readNetworkNumber(text: string): number | null {

@@ -1,7 +1,7 @@
-import { type Port, portAt } from '../gear/ports';
 import type { Job } from '../job/job';
-import type { Gear } from '../job/records/gear';
-import type { Run } from '../job/records/run';
+import type { Gear } from '../records/gear';
+import { type Port, portAt } from '../records/ports';
+import type { Run } from '../records/run';
 
 /** Every data run on copper that is landed on a port which its panel has. */
 export function copperLandings(job: Job): { run: Run; panel: Gear; port: Port }[] {

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
-import type { Run } from '../job/records/run';
 import { runsThrough } from '../pathways/pathwayFigures';
+import type { Run } from '../records/run';
 import { cableKindOf } from '../runs/cableKinds';
 
 /** Whether a run leaves the building: through a pathway outdoors or in the ground, or on cable that is made for it. */

@@ -1,12 +1,12 @@
-import { type Port, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import { indexJob, portKey } from '../job/jobIndex';
-import type { Fitting, Gear } from '../job/records/gear';
-import type { Carries, Run } from '../job/records/run';
+import type { Gear } from '../records/gear';
+import { type Port, portsOf } from '../records/ports';
+import type { Carries, Run } from '../records/run';
 import { cableCategory } from '../runs/cableCategory';
 import { cableKindOf } from '../runs/cableKinds';
 import type { Category } from '../standards/categoryReach';
-import { portsPerTie } from '../standards/landing';
+import { type Fitting, portsPerTie } from '../standards/landing';
 import { naturalOrder } from '../text/naturalOrder';
 import { panelsInOrder } from './planLanding';
 

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { answerOf, figureOf } from '../survey/answers';
+import { answerOf, figureOf } from '../site/answers';
 
 export const LAND_ORDERS = ['label', 'room', 'plate', 'bundle'] as const;
 export type LandOrder = (typeof LAND_ORDERS)[number];

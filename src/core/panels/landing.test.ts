@@ -1,18 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, quillback } from '../../../tests/support/jobs';
-import type { RunChanges } from '../job/commands/runs';
+import type { RunChanges } from '../commands/runs';
 import { indexJob } from '../job/jobIndex';
-import { Gear, PortGroup } from '../job/records/gear';
-import { Pathway } from '../job/records/pathway';
-import { planJob } from '../plan';
+import { planJob } from '../plans/planJob';
+import { Gear, PortGroup } from '../records/gear';
+import { Pathway } from '../records/pathway';
+import { tailPaths } from '../runs/tailPath';
 import { findSnags } from '../snags/findSnags';
 import { untwistMm } from '../standards/landing';
 import { goesOutdoors } from './goesOutdoors';
 import { jackFor, jackWords, landingParts } from './jacks';
 import { minutesToMove, planLanding } from './planLanding';
 import { rearBlocks } from './rowOrder';
-import { tailPaths } from './tailPath';
 import { panelCards, terminationCard } from './terminationCard';
 
 const land = (job: ReturnType<typeof bench>, once: Parameters<typeof planLanding>[1] = {}) => {

@@ -1,8 +1,9 @@
-import { canLand, isPanel, type Port, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import { indexJob, type JobIndex, portKey } from '../job/jobIndex';
-import type { Gear } from '../job/records/gear';
-import { isNow, type Run } from '../job/records/run';
+import type { Gear } from '../records/gear';
+import { canLand, isPanel, type Port, portsOf } from '../records/ports';
+import { isNow, type Run } from '../records/run';
+import { type EntrySide, loopMm, tailPaths } from '../runs/tailPath';
 import { tailOf } from '../runs/tailReach';
 import { type SearchLimits, stepLimits } from '../solve/limits';
 import type { SeatingProblem } from '../solve/seating/problem';
@@ -13,7 +14,6 @@ import { naturalOrder } from '../text/naturalOrder';
 import { formatSize } from '../units/length';
 import { goesOutdoors } from './goesOutdoors';
 import { type LandWish, landWishOf } from './landWish';
-import { type EntrySide, loopMm, tailPaths } from './tailPath';
 
 export type PanelPort = { panelId: string; port: number };
 /** How a run could be landed after all; with a joint it can be done at once. */

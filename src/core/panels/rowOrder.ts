@@ -1,5 +1,5 @@
-import { portsOf } from '../gear/ports';
-import type { Gear } from '../job/records/gear';
+import type { Gear } from '../records/gear';
+import { portsOf } from '../records/ports';
 
 export type RearBlock = { port: number; row: number; column: number };
 

@@ -1,7 +1,7 @@
 import type { Job } from '../job/job';
-import type { Run } from '../job/records/run';
 import { drawnWattsFor, portWattsFor } from '../power/poe';
-import { answerOf } from '../survey/answers';
+import type { Run } from '../records/run';
+import { answerOf } from '../site/answers';
 
 /** Watts that a run takes of the budget of its switch: what its class sets aside, or what its device draws. */
 export function budgetWatts(job: Job, run: Run): number {

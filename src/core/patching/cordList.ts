@@ -1,14 +1,14 @@
-import { portAt } from '../gear/ports';
+import { type CordWay, cordKindFor, routeBetween, stockLengthMm, stockLengths } from '../cords/cordLength';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { Cord } from '../job/records/cord';
-import type { Gear } from '../job/records/gear';
-import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS } from '../job/records/network';
-import type { Run } from '../job/records/run';
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS } from '../records/network';
+import { portAt } from '../records/ports';
+import type { Run } from '../records/run';
+import { answerOf, figureOf } from '../site/answers';
 import { type CordKind, cordBuilds, cordHabits } from '../standards/cords';
-import { answerOf, figureOf } from '../survey/answers';
 import { naturalOrder } from '../text/naturalOrder';
-import { type CordWay, cordKindFor, routeBetween, stockLengthMm, stockLengths } from './cordLength';
 import { runBehind } from './switchLoad';
 
 /** Colour, line pattern and letter of a cord: any one of them tells it from the others. */

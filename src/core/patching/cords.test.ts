@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench, patched, tarnbrook } from '../../../tests/support/jobs';
-import { Gear } from '../job/records/gear';
+import { cordLengthMm, routeBetween } from '../cords/cordLength';
+import { Gear } from '../records/gear';
+import { answerCommand } from '../site/answers';
 import { findSnags } from '../snags/findSnags';
 import { cordBuilds, cordHabits } from '../standards/cords';
-import { answerCommand } from '../survey/answers';
 import { readLengths } from '../units/lengthList';
-import { cordLengthMm, routeBetween } from './cordLength';
 import { cordCodes, cordCost, listCords, managerFills, pickList } from './cordList';
 import { hangingCords, sagOf } from './hangingCords';
 import { patchCommands } from './patchCommands';

@@ -1,6 +1,6 @@
-import { canPatch, type Port } from '../gear/ports';
-import type { Run } from '../job/records/run';
 import { portWattsFor } from '../power/poe';
+import { canPatch, type Port } from '../records/ports';
+import type { Run } from '../records/run';
 import { formatSpeed } from '../text/speed';
 
 /** Why one port will not do for one run, or null when it will. The switch budget is judged apart. */

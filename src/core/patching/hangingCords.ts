@@ -1,10 +1,10 @@
+import type { CordWay } from '../cords/cordLength';
 import { portLayout } from '../gear/portLayout';
 import type { Job } from '../job/job';
-import type { Rack } from '../job/records/rack';
-import type { Run } from '../job/records/run';
 import { elevation } from '../rack/elevation';
+import type { Rack } from '../records/rack';
+import type { Run } from '../records/run';
 import { frameWidths } from '../standards/rackDimensions';
-import type { CordWay } from './cordLength';
 import { type CordCode, listCords } from './cordList';
 
 export type Point = { x: number; y: number };

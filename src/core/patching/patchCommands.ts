@@ -1,4 +1,4 @@
-import type { Command } from '../job/commands';
+import type { Command } from '../commands/commands';
 import type { PatchPlan } from './planPatching';
 
 /** The commands that carry a plan out, as one step. */

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { answerOf } from '../survey/answers';
+import { answerOf } from '../site/answers';
 
 export type PatchSchool = 'short' | 'number' | 'network';
 /** What may become of cords that lie already: they stay, few of them move, or all may. Cords fixed by hand always stay. */

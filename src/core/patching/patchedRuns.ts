@@ -1,8 +1,8 @@
-import { type Port, portAt } from '../gear/ports';
 import type { JobIndex } from '../job/jobIndex';
-import type { Cord } from '../job/records/cord';
-import type { Gear } from '../job/records/gear';
-import type { Run } from '../job/records/run';
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import { type Port, portAt } from '../records/ports';
+import type { Run } from '../records/run';
 import { runBehind } from './switchLoad';
 
 export type Patched = { run: Run; cord: Cord; device: Gear; port: Port };

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, patched, quillback } from '../../../tests/support/jobs';
-import { portAt } from '../gear/ports';
+import { cordPathMm, endsMm, stockLengthMm } from '../cords/cordLength';
 import { indexJob } from '../job/jobIndex';
-import { PortGroup } from '../job/records/gear';
 import { planLanding } from '../panels/planLanding';
-import { planJob } from '../plan';
-import { cordPathMm, endsMm, stockLengthMm } from './cordLength';
+import { planJob } from '../plans/planJob';
+import { PortGroup } from '../records/gear';
+import { portAt } from '../records/ports';
 import { portFault } from './fitness';
 import { planPatching } from './planPatching';
 import { runBehind, switchLoads } from './switchLoad';

@@ -1,10 +1,10 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
-import type { RunChanges } from '../job/commands/runs';
-import { PortGroup } from '../job/records/gear';
+import type { RunChanges } from '../commands/runs';
 import { planLanding } from '../panels/planLanding';
 import { portWattsFor } from '../power/poe';
+import { PortGroup } from '../records/gear';
 import { planPatching } from './planPatching';
 
 /** Runs that all want power from one switch, the same for the same seed. */

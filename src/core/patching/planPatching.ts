@@ -1,8 +1,8 @@
+import { cordLengthMm } from '../cords/cordLength';
 import type { Job } from '../job/job';
-import type { Cord } from '../job/records/cord';
+import type { Cord } from '../records/cord';
 import { assignWithin } from '../solve/budgeted/assignWithin';
 import { type SearchLimits, stepLimits } from '../solve/limits';
-import { cordLengthMm } from './cordLength';
 import { type PatchTask, patchTask } from './patchProblem';
 import { type PatchMoves, type PatchWish, patchWishOf } from './patchWish';
 import { whatLetsIn, whyHere, whyLeftOut } from './whyPatched';

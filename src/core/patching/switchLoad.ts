@@ -1,7 +1,7 @@
 import { type JobIndex, portKey } from '../job/jobIndex';
-import type { Cord } from '../job/records/cord';
-import type { Gear } from '../job/records/gear';
-import type { Run } from '../job/records/run';
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import type { Run } from '../records/run';
 import { budgetWatts } from './budgetWatts';
 
 /** The run behind a cord, through the panel port it is plugged into. */

@@ -1,9 +1,9 @@
+import { cordLengthMm, routeBetween } from '../cords/cordLength';
 import type { Job } from '../job/job';
-import { isLive } from '../job/records/run';
 import { portWattsFor } from '../power/poe';
+import { isLive } from '../records/run';
 import { formatSpeed } from '../text/speed';
 import { formatLength } from '../units/length';
-import { cordLengthMm, routeBetween } from './cordLength';
 import { portFault } from './fitness';
 import type { PatchTask, Seat, Wanting } from './patchProblem';
 import type { PatchWish } from './patchWish';

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
-import { Pathway } from '../job/records/pathway';
+import { Pathway } from '../records/pathway';
+import { answerCommand } from '../site/answers';
 import { conduitSizes } from '../standards/conduits';
 import { fillShares } from '../standards/pathwayRules';
-import { answerCommand } from '../survey/answers';
 import { allowanceOf, areaOf, circleArea, conduitCount, insideAreaMm2, nextConduit } from './fill';
 import { pathwayFigures } from './pathwayFigures';
 

@@ -1,4 +1,4 @@
-import type { Pathway } from '../job/records/pathway';
+import type { Pathway } from '../records/pathway';
 import { type ConduitSize, conduitSizes } from '../standards/conduits';
 import {
   conduitRules,

@@ -1,14 +1,14 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { CableKind } from '../job/records/cableKind';
-import type { Pathway } from '../job/records/pathway';
-import type { Run } from '../job/records/run';
+import type { CableKind } from '../records/cableKind';
+import type { Pathway } from '../records/pathway';
+import type { Run } from '../records/run';
 import { cableKindOf } from '../runs/cableKinds';
+import { figureOf } from '../site/answers';
 import { mostInBundle } from '../standards/cableHandling';
 import { type ConduitSize, conduitSizes } from '../standards/conduits';
 import { conduitRules, stackingHeightMm, supportRules } from '../standards/pathwayRules';
 import { pulling } from '../standards/slack';
-import { figureOf } from '../survey/answers';
 import { type Bundle, bundleOf } from './bundle';
 import { type Allowance, allowanceOf, areaOf, insideAreaMm2, mayJam, nextConduit } from './fill';
 import { separationAskedMm } from './separation';

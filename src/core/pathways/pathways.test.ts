@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
-import { Pathway } from '../job/records/pathway';
+import { Pathway } from '../records/pathway';
 import { packCircles } from '../solve/circlePacking';
 import { packingRatios } from '../standards/circlePacking';
 import { conduitSizes } from '../standards/conduits';

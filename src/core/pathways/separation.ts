@@ -1,4 +1,4 @@
-import type { Pathway } from '../job/records/pathway';
+import type { Pathway } from '../records/pathway';
 import { mainsLeastMm, powerFactors, separationMm } from '../standards/mainsSeparation';
 
 /**

@@ -1,11 +1,12 @@
+import { bodyWidthMm, frontWidthMm, heatW, plugFrontMm, plugRearMm } from '../gear/body';
 import { type PortBox, portLayout } from '../gear/portLayout';
 import type { Job } from '../job/job';
-import type { Gear, GearKind } from '../job/records/gear';
-import type { Face, Placement } from '../job/records/placement';
-import type { Rack } from '../job/records/rack';
+import type { Gear, GearKind } from '../records/gear';
+import type { Face, Placement } from '../records/placement';
+import type { Rack } from '../records/rack';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { itemHeightMm, shelfLayout, trayOf } from './shelf';
-import { bodyWidthMm, depthsOf, frontWidthMm, heatW, loadedKg, plugFrontMm, plugRearMm, standingIn } from './space';
+import { depthsOf, loadedKg, standingIn } from './space';
 import { shownUnit, unitName } from './units';
 
 /** A device in the drawing of one side: its box in millimetres, y downwards from the rack's top, x from the left rail's edge. */

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
+import { aimAt, aimWords, faceSeen } from '../arrange/aim';
+import { plugFrontMm, plugRearMm } from '../gear/body';
 import type { Job } from '../job/job';
-import { Gear } from '../job/records/gear';
-import type { Face } from '../job/records/placement';
-import type { Rack } from '../job/records/rack';
+import { Gear } from '../records/gear';
+import type { Face } from '../records/placement';
+import type { Rack } from '../records/rack';
 import { findSnags } from '../snags/findSnags';
-import { aimAt, aimWords, faceSeen } from './aim';
 import { type FitKind, fitFaults, placeFault } from './fit';
-import { plugFrontMm, plugRearMm } from './space';
 
 const one = (fields: Partial<Gear> & { name?: string } = {}) =>
   Gear.parse({ id: 'one', name: 'One', kind: 'other', heightU: 1, depthMm: 200, ...fields });

@@ -1,13 +1,15 @@
+import { bodyWidthMm, isUpright, plugFrontMm, plugRearMm } from '../gear/body';
 import type { Job } from '../job/job';
-import type { Gear } from '../job/records/gear';
-import type { Face } from '../job/records/placement';
-import type { Rack } from '../job/records/rack';
+import type { Gear } from '../records/gear';
+import type { Face } from '../records/placement';
+import { span } from '../records/placement';
+import type { Rack } from '../records/rack';
 import { frameWidths, holesOfPattern } from '../standards/rackDimensions';
 import { formatMass } from '../units/force';
 import { formatSize } from '../units/length';
 import { holesOf } from './holes';
-import { bodyWidthMm, isUpright, plugFrontMm, plugRearMm, rearRailMm, standingIn, takesUnits } from './space';
-import { span, unitName } from './units';
+import { rearRailMm, standingIn, takesUnits } from './space';
+import { unitName } from './units';
 
 /** Where a device would stand. */
 export type Spot = { rack: Rack; bottomU: number; face: Face };

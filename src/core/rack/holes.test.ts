@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
-import { Gear } from '../job/records/gear';
-import type { Rack } from '../job/records/rack';
+import { Gear } from '../records/gear';
+import type { Rack } from '../records/rack';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { majorDiameterMm } from '../standards/screwThreads';
 import { holeCard, holeHeightMm, holesOf } from './holes';

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
-import type { Gear } from '../job/records/gear';
-import type { Rack } from '../job/records/rack';
+import type { Gear } from '../records/gear';
+import type { Rack } from '../records/rack';
 import { holesOfPattern, rackDimensions, standardHoles } from '../standards/rackDimensions';
 import { rearRailMm, standingIn } from './space';
 import { shownUnit, unitName } from './units';

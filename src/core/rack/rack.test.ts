@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, quillback } from '../../../tests/support/jobs';
+import { planPlacement } from '../arrange/planPlacement';
 import { emptyJob } from '../job/job';
-import { Gear } from '../job/records/gear';
-import { Rack } from '../job/records/rack';
+import { Gear } from '../records/gear';
+import { Rack } from '../records/rack';
 import { elevation, holeHeights } from './elevation';
 import { placeFault, placesFor } from './fit';
-import { planPlacement } from './planPlacement';
 import { freeUnits, shownUnit, unitName } from './units';
 
 const rack = (fields: object = {}) => Rack.parse({ id: 'rack', name: 'Rack', units: 12, depthMm: 400, ...fields });

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
-import { clashes } from '../job/clashes';
-import { Gear } from '../job/records/gear';
+import { clashes } from '../job/verify';
+import { Gear } from '../records/gear';
 import { findSnags } from '../snags/findSnags';
 import { packRectangles } from '../solve/packRectangles';
 import { shelfFault, shelfLayout } from './shelf';

@@ -1,9 +1,10 @@
+import { bodyWidthMm, plugFrontMm, plugRearMm } from '../gear/body';
 import type { Job } from '../job/job';
-import { type Gear, isCarrier } from '../job/records/gear';
+import { type Gear, isCarrier } from '../records/gear';
 import { type Packing, packRectangles } from '../solve/packRectangles';
 import { rackDimensions } from '../standards/rackDimensions';
 import { formatSize } from '../units/length';
-import { bodyWidthMm, carriedBy, plugFrontMm, plugRearMm } from './space';
+import { carriedBy } from './space';
 
 /** Thickness of a floor and the play above it, millimetres; a kit holds devices by their sides. Common practice, no source. */
 const FLOOR_MM = { shelf: 6, kit: 0.5 } as const;

@@ -1,5 +1,5 @@
 import type { JobIndex } from '../job/jobIndex';
-import type { Placement } from '../job/records/placement';
+import type { Placement } from '../records/placement';
 
 /** Where a device stands, or what carries it; undefined while neither has a place. */
 export function standOf({ placementOfGear, carrierOfGear }: JobIndex, gearId: string): Placement | undefined {

@@ -1,10 +1,7 @@
-import type { Gear } from '../job/records/gear';
-import type { Placement } from '../job/records/placement';
-import type { Rack } from '../job/records/rack';
+import type { Gear } from '../records/gear';
+import { type Placement, span } from '../records/placement';
+import type { Rack } from '../records/rack';
 import { takesUnits } from './space';
-
-/** Lowest and highest unit that a device of this height takes, counted from the bottom. */
-export const span = (bottomU: number, heightU: number) => ({ bottomU, topU: bottomU + heightU - 1 });
 
 /** The number shown for a unit counted from the bottom, by the rack's own numbering. */
 export function shownUnit(rack: Rack, unitFromBottom: number): number {

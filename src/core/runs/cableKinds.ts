@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { CableKind } from '../job/records/cableKind';
+import { CableKind } from '../records/cableKind';
 import { sameKey } from '../text/sameKey';
 import { cableCategory } from './cableCategory';
 

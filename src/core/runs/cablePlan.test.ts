@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter, surveyed } from '../../../tests/support/jobs';
-import type { RunChanges } from '../job/commands/runs';
+import type { RunChanges } from '../commands/runs';
 import type { Job } from '../job/job';
-import { answerCommand } from '../survey/answers';
+import { answerCommand } from '../site/answers';
 import { cablePlanCommands, cutLengthMm, leftInBoxMm, planCable, toPull } from './cablePlan';
 import { pullSheet } from './pullSheet';
 

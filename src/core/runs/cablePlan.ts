@@ -1,11 +1,11 @@
-import type { Command } from '../job/commands';
+import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { isNow, type Run } from '../job/records/run';
+import { isNow, type Run } from '../records/run';
+import { answerOf, figureOf } from '../site/answers';
+import { siteOf } from '../site/site';
 import { cutStock } from '../solve/cutting/cutStock';
 import type { SearchLimits } from '../solve/limits';
-import { answerOf, figureOf } from '../survey/answers';
-import { siteOf } from '../survey/site';
 import { sameKey } from '../text/sameKey';
 import { cableKindOf } from './cableKinds';
 import { runLengthMm } from './routeLength';
@@ -197,7 +197,7 @@ export function cablePlanCommands(job: Job, plan: CablePlan): Command[] {
   });
   const rows = [
     ...boxes.map((box) => ({ table: 'boxes' as const, record: record(box) })),
-    ...plan.cuts.map((cut) => ({ table: 'cuts' as const, record: { id: `cut-${cut.runId}`.slice(0, 64), ...cut } })),
+    ...plan.cuts.map((cut) => ({ table: 'cuts' as const, record: { id: cut.runId, ...cut } })),
   ];
   if (rows.length > 0) commands.push({ type: 'keepRows', rows });
   return commands;

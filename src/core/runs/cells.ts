@@ -1,11 +1,11 @@
-import { readRunRow } from '../formats/readRunRow';
-import { LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from '../formats/runColumns';
-import type { Command } from '../job/commands';
-import type { RunChanges, RunEntry } from '../job/commands/runs';
-import type { Network } from '../job/records/network';
-import type { Run } from '../job/records/run';
+import type { Command } from '../commands/commands';
+import type { RunChanges, RunEntry } from '../commands/runs';
+import type { Network } from '../records/network';
+import type { Run } from '../records/run';
 import { expandLabels } from '../text/labelPattern';
 import { lengthToField, type Units } from '../units/length';
+import { readRunRow } from './readRunRow';
+import { LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from './runColumns';
 
 /** Columns of the run schedule on the screen, in order, lengths in the job's units. */
 export const scheduleColumns = (units: Units): RunColumn[] =>

@@ -1,7 +1,7 @@
+import { cordLengthMm } from '../cords/cordLength';
 import { type JobIndex, portKey } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
-import { cordLengthMm } from '../patching/cordLength';
-import { figureOf } from '../survey/answers';
+import type { Run } from '../records/run';
+import { figureOf } from '../site/answers';
 import { runLengthMm } from './routeLength';
 
 /** Parts of a channel, mm: fixed cable, and its cords in the cabinet and at the outlet. */

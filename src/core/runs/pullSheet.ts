@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
-import type { Box } from '../job/records/box';
-import type { Run } from '../job/records/run';
+import type { Box } from '../records/box';
+import type { Run } from '../records/run';
 import { naturalOrder } from '../text/naturalOrder';
 
 /** One cable of a pull. Lengths in millimetres. */

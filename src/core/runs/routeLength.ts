@@ -1,10 +1,10 @@
 import type { Job } from '../job/job';
-import type { Place } from '../job/records/place';
-import type { Room } from '../job/records/room';
-import type { Run } from '../job/records/run';
+import type { Place } from '../records/place';
+import type { Room } from '../records/room';
+import type { Run } from '../records/run';
+import { figureOf } from '../site/answers';
+import { isInside, roomKey, type Site, siteOf } from '../site/site';
 import { slack } from '../standards/slack';
-import { figureOf } from '../survey/answers';
-import { isInside, roomKey, type Site, siteOf } from '../survey/site';
 import { sameKey } from '../text/sameKey';
 
 /** The way of a run over the plan, each part in millimetres. */

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench, patched, surveyed } from '../../../tests/support/jobs';
-import type { RunChanges } from '../job/commands/runs';
+import type { RunChanges } from '../commands/runs';
 import { indexJob } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
+import type { Run } from '../records/run';
+import { answerCommand } from '../site/answers';
+import type { QuestionId } from '../site/questions';
 import { citeSource } from '../standards/source';
-import { answerCommand } from '../survey/answers';
-import type { QuestionId } from '../survey/questions';
 import { channelLengthMm, channelOf } from './channelLength';
 import { runFacts } from './runFacts';
 

@@ -1,15 +1,15 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
 import { loopOhm } from '../power/copperWire';
 import { runFeed } from '../power/poeFeed';
+import type { Run } from '../records/run';
+import { figureOf } from '../site/answers';
 import { permanentLinkSource } from '../standards/copperLengths';
 import { copperSource } from '../standards/copperWire';
 import { type CordGauge, cordDerating } from '../standards/cordDerating';
 import { poeFeedSource } from '../standards/poeFeed';
 import { published, type Source } from '../standards/source';
 import { temperatureDerating, temperatureSource } from '../standards/temperatureDerating';
-import { figureOf } from '../survey/answers';
 import { formatLength } from '../units/length';
 import { cableCategory } from './cableCategory';
 import { cableKindOf } from './cableKinds';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, patched } from '../../../tests/support/jobs';
 import { indexJob } from '../job/jobIndex';
-import { ENTRY_SIDES, type Run } from '../job/records/run';
+import { ENTRY_SIDES, type Run } from '../records/run';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { pulling } from '../standards/slack';
 import { tailShortfall } from './tailReach';

@@ -1,7 +1,7 @@
-import { isPanel } from '../gear/ports';
 import type { JobIndex } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
-import { loopMm, tailPaths } from '../panels/tailPath';
+import { isPanel } from '../records/ports';
+import type { Run } from '../records/run';
+import { loopMm, tailPaths } from './tailPath';
 
 export type TailShortfall = { panelName: string; needMm: number; missingMm: number };
 

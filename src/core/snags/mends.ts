@@ -1,15 +1,15 @@
-import { portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import { type JobIndex, portKey } from '../job/jobIndex';
-import type { Cord } from '../job/records/cord';
-import type { Gear } from '../job/records/gear';
-import type { Rack } from '../job/records/rack';
-import type { Run } from '../job/records/run';
 import { portFault } from '../patching/fitness';
 import { switchLoads } from '../patching/switchLoad';
 import { portWattsFor } from '../power/poe';
 import { type FitKind, fitFault, placesFor } from '../rack/fit';
 import { unitName } from '../rack/units';
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import { portsOf } from '../records/ports';
+import type { Rack } from '../records/rack';
+import type { Run } from '../records/run';
 import { formatSize } from '../units/length';
 import type { Mend } from './snag';
 

@@ -1,7 +1,7 @@
-import type { Command } from '../job/commands';
+import type { Command } from '../commands/commands';
 import type { JobIndex } from '../job/jobIndex';
+import type { StationId } from '../job/stationIds';
 import type { Source } from '../standards/source';
-import type { StationId } from '../stations';
 
 export const GRADES = ['wont-work', 'will-bite', 'could-be-neater'] as const;
 export type Grade = (typeof GRADES)[number];

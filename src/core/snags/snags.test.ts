@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, patched, quillback, surveyed } from '../../../tests/support/jobs';
+import { applyCommands } from '../commands/apply';
+import type { Command } from '../commands/commands';
+import type { RunChanges } from '../commands/runs';
 import { readJobFile, writeJobFile } from '../formats/jobFile';
-import { applyCommands } from '../job/apply';
-import type { Command } from '../job/commands';
-import type { RunChanges } from '../job/commands/runs';
 import type { Job } from '../job/job';
-import { CableKind } from '../job/records/cableKind';
-import { Pathway } from '../job/records/pathway';
-import { planJob } from '../plan';
+import { planJob } from '../plans/planJob';
+import { CableKind } from '../records/cableKind';
+import { Pathway } from '../records/pathway';
 import { findSnags, SNAG_RULES } from './findSnags';
 
 const of = (job: Job, rule: string) => findSnags(job).filter((snag) => snag.rule === rule);

@@ -1,5 +1,7 @@
-import type { Fitting } from '../job/records/gear';
 import { commonPractice, published } from './source';
+
+export const FITTINGS = ['punch', 'tool-less', 'coupler'] as const;
+export type Fitting = (typeof FITTINGS)[number];
 
 /** Minutes to take a run off its port and end it on another, by how it is fitted. Common practice, no source. */
 export const relandMinutes: Record<Fitting | 'keystone', number> = {

@@ -1,4 +1,5 @@
-import type { Connector, INLETS } from '../job/records/gear';
+import type { Connector } from './connectors';
+import type { INLETS } from './inlets';
 import { commonPractice, fromMemory } from './source';
 
 /** How far a plug with its boot stands out of the face, millimetres. Common practice, no source. */

@@ -1,5 +1,8 @@
-import type { Thread } from '../job/records/fields';
 import { published } from './source';
+
+/** Threads of rack screws and of threaded rails. */
+export const THREADS = ['M6', 'M5', '10-32', '12-24'] as const;
+export type Thread = (typeof THREADS)[number];
 
 const MM_PER_INCH = 25.4;
 /** Number sizes: 0.060 + 0.013 N inch. */

@@ -1,5 +1,18 @@
-import type { Fastener, Species } from '../job/records/mount';
 import { fromMemory, published } from './source';
+
+/** Keys of the published tables of wood and of screws. */
+export const SPECIES = [
+  'douglas-fir-larch',
+  'southern-pine',
+  'hem-fir',
+  'spruce-pine-fir',
+  'spruce-pine-fir-south',
+  'western-cedars',
+  'red-oak',
+] as const;
+export type Species = (typeof SPECIES)[number];
+export const FASTENERS = ['lag-1/4', 'lag-5/16', 'lag-3/8', 'screw-8', 'screw-10', 'screw-12', 'anchor'] as const;
+export type Fastener = (typeof FASTENERS)[number];
 
 /** Exact by definition. */
 export const NEWTON_PER_POUND = 4.448_221_6;

@@ -1,11 +1,11 @@
-import { canLand, isPanel, isSwitched, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { isLive, isNow, isUntraced, type Run } from '../job/records/run';
 import { portWattsFor } from '../power/poe';
+import { canLand, isPanel, isSwitched, portsOf } from '../records/ports';
+import { isLive, isNow, isUntraced, type Run } from '../records/run';
+import { answerOf, figureOf } from '../site/answers';
 import { practice } from '../standards/practice';
 import { commonPractice, published, type Source } from '../standards/source';
-import { answerOf, figureOf } from './answers';
 
 /** One thing that can run out. All in `unit`. */
 export type Capacity = {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
 import type { Job } from '../job/job';
-import { Pathway } from '../job/records/pathway';
-import { answerCommand } from './answers';
+import { Pathway } from '../records/pathway';
+import { answerCommand } from '../site/answers';
+import type { QuestionId } from '../site/questions';
 import { cautionsFor } from './cautions';
-import type { QuestionId } from './questions';
 
 const said = (job: Job) => cautionsFor(job).map((one) => one.id);
 const one = bench({ 1: { cable: 'Cat 6' }, 2: { carries: 'fibre', cable: 'OM3 duplex LC' } });

@@ -1,8 +1,8 @@
 import type { Job } from '../job/job';
-import { isNow } from '../job/records/run';
 import { runsThrough } from '../pathways/pathwayFigures';
+import { isNow } from '../records/run';
+import { answerOf } from '../site/answers';
 import { fromMemory, published, type Source } from '../standards/source';
-import { answerOf } from './answers';
 
 /** Something that can hurt someone or break a rule. Each is said once, where it applies. */
 export type Caution = { id: string; words: string; source: Source | null };

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, surveyed } from '../../../tests/support/jobs';
-import { stationFigures } from '../figures';
 import type { Job } from '../job/job';
-import { Pathway } from '../job/records/pathway';
-import { stationStates } from '../stationStates';
+import { indexJob } from '../job/jobIndex';
+import { Pathway } from '../records/pathway';
+import { answerCommand } from '../site/answers';
+import { surveyProgress } from '../site/progress';
+import { QUESTION_IDS, questionOf } from '../site/questions';
+import { stationOf, stationStates } from '../stations/stations';
 import { adviceFor, chooseCommands } from './advice/advisers';
-import { answerCommand } from './answers';
 import { openByItself } from './openPoints';
-import { surveyProgress } from './progress';
-import { QUESTION_IDS, questionOf } from './questions';
 
 const says = (job: Job, words: RegExp) => openByItself(job).some((line) => words.test(line));
 
@@ -93,7 +93,11 @@ describe('the survey as a station', () => {
   });
 
   it('figures are numbers that the views show too', () => {
-    const figures = new Map(stationFigures(surveyed(), 'survey').map((one) => [one.name, one.value]));
+    const figures = new Map(
+      stationOf('survey')
+        .figures(indexJob(surveyed()))
+        .map((one) => [one.name, one.value]),
+    );
     expect(figures.get('Rooms on the plan')).toBe('13');
     expect(figures.get('Wishes')).toBe('4');
     expect(figures.get('Runs not taken over yet')).toBe('8');

@@ -1,11 +1,11 @@
 import type { Job } from '../job/job';
-import { isUntraced } from '../job/records/run';
+import { isUntraced } from '../records/run';
+import { answerOf, isAnswered } from '../site/answers';
+import { QUESTION_IDS, questionOf } from '../site/questions';
 import { counted } from '../text/counted';
 import { adviceFor } from './advice/advisers';
 import { chosenOption } from './advice/chosen';
-import { answerOf, isAnswered } from './answers';
 import { OUTLET_RULES } from './outletRules';
-import { QUESTION_IDS, questionOf } from './questions';
 
 /** What is still open and that the job itself shows: nothing of this is typed. */
 export function openByItself(job: Job): string[] {

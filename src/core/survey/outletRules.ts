@@ -1,5 +1,5 @@
-import type { WishKind } from '../job/records/wish';
-import type { QuestionId } from './questions';
+import type { WishKind } from '../records/wish';
+import type { QuestionId } from '../site/questions';
 
 /** What one outlet of a kind takes. The number of runs is a setting of the job. */
 export type OutletRule = {

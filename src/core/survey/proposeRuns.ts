@@ -1,16 +1,16 @@
-import type { Command } from '../job/commands';
-import type { RunEntry } from '../job/commands/runs';
+import type { Command } from '../commands/commands';
+import type { RunEntry } from '../commands/runs';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { Run } from '../job/records/run';
-import type { Wish } from '../job/records/wish';
 import { nextNumbers } from '../labels/labelScheme';
+import type { Run } from '../records/run';
+import type { Wish } from '../records/wish';
+import { answerOf, figureOf } from '../site/answers';
+import { questionOf } from '../site/questions';
 import { counted } from '../text/counted';
 import { naturalOrder } from '../text/naturalOrder';
 import { chosenCable } from './advice/chosen';
-import { answerOf, figureOf } from './answers';
 import { OUTLET_RULES } from './outletRules';
-import { questionOf } from './questions';
 
 /** Runs that one wish asks for, against those that are there. */
 export type WishProposal = {

@@ -1,20 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter, marrowby, quillback, surveyed } from '../../../tests/support/jobs';
-import type { Command } from '../job/commands';
+import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
-import type { Run } from '../job/records/run';
-import { planJob } from '../plan';
+import { planJob } from '../plans/planJob';
+import type { Run } from '../records/run';
 import { routeOf, runLength } from '../runs/routeLength';
+import { answerCommand, answerOf, answerText, figureOf } from '../site/answers';
+import { QUESTION_IDS, type QUESTIONS, questionOf } from '../site/questions';
+import { siteOf } from '../site/site';
 import { adviceFor, chooseCommands } from './advice/advisers';
 import { chosenCable, chosenOption } from './advice/chosen';
-import { answerCommand, answerOf, answerText, figureOf } from './answers';
 import { capacities, grownNeed } from './capacity';
 import { cautionsFor } from './cautions';
 import { openByItself } from './openPoints';
 import { acceptCommands, proposeRuns, surplusCommands } from './proposeRuns';
-import { QUESTION_IDS, type QUESTIONS, questionOf } from './questions';
-import { siteOf } from './site';
 
 const answered = (job: Job, id: keyof typeof QUESTIONS, text: string) => apply(job, answerCommand(job, id, text));
 const run = (job: Job, label: string) => Object.values(job.runs).find((one) => one.label === label) as Run;

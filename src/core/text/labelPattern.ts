@@ -1,4 +1,4 @@
-import { refuse } from '../job/refusal';
+import { refuse } from './refusal';
 
 const RANGE = /\{(\d{1,6})\.\.(\d{1,6})\}/;
 const MOST = 2000;

@@ -1,7 +1,7 @@
-import { isPanel, isSwitching, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import { indexJob, portKey } from '../job/jobIndex';
-import type { StationId } from '../stations';
+import type { StationId } from '../job/stationIds';
+import { isPanel, isSwitching, portsOf } from '../records/ports';
 
 /** Something that can be found and traced: a run by label or device, a room, a port, a device in the rack. */
 export type Findable = {

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { apply, quillback } from '../../../tests/support/jobs';
-import { stationFigures } from '../figures';
 import { indexJob, sameKey } from '../job/jobIndex';
-import { planJob } from '../plan';
-import { stationStates } from '../stationStates';
-import { STATIONS } from '../stations';
+import { STATIONS } from '../job/stationIds';
+import { planJob } from '../plans/planJob';
+import { stationOf, stationStates } from '../stations/stations';
 import { find } from './find';
 import { traceParts, traceRun } from './traceRun';
 
@@ -80,8 +79,8 @@ describe('stations', () => {
   });
 
   it('have figures', () => {
-    for (const station of STATIONS) expect(stationFigures(job, station).length).toBeGreaterThan(2);
-    expect(stationFigures(job, 'land')).toContainEqual({ name: 'Spare ports', value: '8' });
-    expect(stationFigures(job, 'patch')).toContainEqual({ name: 'Switch A PoE', value: '322.2 of 400 W' });
+    for (const station of STATIONS) expect(stationOf(station).figures(indexJob(job)).length).toBeGreaterThan(2);
+    expect(stationOf('land').figures(indexJob(job))).toContainEqual({ name: 'Spare ports', value: '8' });
+    expect(stationOf('patch').figures(indexJob(job))).toContainEqual({ name: 'Switch A PoE', value: '322.2 of 400 W' });
   });
 });

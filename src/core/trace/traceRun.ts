@@ -1,16 +1,16 @@
-import { portAt } from '../gear/ports';
+import { cordLengthMm } from '../cords/cordLength';
 import type { Job } from '../job/job';
 import { indexJob, portKey } from '../job/jobIndex';
-import type { Cord } from '../job/records/cord';
-import type { Gear } from '../job/records/gear';
-import type { Landing } from '../job/records/landing';
-import type { Network } from '../job/records/network';
-import { isLive, type Run } from '../job/records/run';
-import { cordLengthMm } from '../patching/cordLength';
+import type { StationId } from '../job/stationIds';
 import { cordColour } from '../patching/cordList';
 import { poeClassFor } from '../power/poe';
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import type { Landing } from '../records/landing';
+import type { Network } from '../records/network';
+import { portAt } from '../records/ports';
+import { isLive, type Run } from '../records/run';
 import { runLength } from '../runs/routeLength';
-import type { StationId } from '../stations';
 import { formatLength } from '../units/length';
 
 export type RunState = 'wanted' | 'landed' | 'patched' | 'spare';

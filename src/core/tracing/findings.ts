@@ -1,9 +1,9 @@
-import { applyCommands } from '../job/apply';
-import type { Command } from '../job/commands';
+import { applyCommands } from '../commands/apply';
+import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
-import type { Jack } from '../job/records/jack';
-import { isUntraced, type Run } from '../job/records/run';
 import { planLabels, type Scheme } from '../labels/labelScheme';
+import type { Jack } from '../records/jack';
+import { isUntraced, type Run } from '../records/run';
 import { naturalOrder } from '../text/naturalOrder';
 import { sameKey } from '../text/sameKey';
 

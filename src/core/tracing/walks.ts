@@ -1,7 +1,7 @@
 import type { Job } from '../job/job';
-import type { Jack } from '../job/records/jack';
-import { figureOf } from '../survey/answers';
-import { siteOf } from '../survey/site';
+import type { Jack } from '../records/jack';
+import { figureOf } from '../site/answers';
+import { siteOf } from '../site/site';
 import { naturalOrder } from '../text/naturalOrder';
 import { sameKey } from '../text/sameKey';
 import { jackFindings } from './findings';

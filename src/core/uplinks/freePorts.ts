@@ -1,7 +1,7 @@
-import { type Port, portsOf } from '../gear/ports';
 import type { Job } from '../job/job';
 import { indexJob, portKey } from '../job/jobIndex';
-import type { Gear } from '../job/records/gear';
+import type { Gear } from '../records/gear';
+import { type Port, portsOf } from '../records/ports';
 
 /** Ports that an uplink could go into: nothing is in them, and they are not for the internet. Fast ones first. */
 export function freePorts(job: Job, gear: Gear): Port[] {

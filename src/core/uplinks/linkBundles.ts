@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import type { Uplink } from '../job/records/uplink';
+import type { Uplink } from '../records/uplink';
 import { commonPractice } from '../standards/source';
 import type { UplinkFacts, UplinkFault } from './uplinkFacts';
 

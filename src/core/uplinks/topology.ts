@@ -1,8 +1,8 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { Gear } from '../job/records/gear';
 import { patchedRuns } from '../patching/patchedRuns';
-import { figureOf } from '../survey/answers';
+import type { Gear } from '../records/gear';
+import { figureOf } from '../site/answers';
 import { bundleMbps, bundlesOf } from './linkBundles';
 import { listUplinks, type UplinkFacts } from './uplinkFacts';
 

@@ -1,10 +1,11 @@
+import { cordPathMm, wayBetween } from '../cords/cordLength';
 import { portCentreX } from '../gear/portLayout';
-import { type Port, portAt } from '../gear/ports';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { Connector, Gear } from '../job/records/gear';
-import type { Uplink, UplinkMedium } from '../job/records/uplink';
-import { cordPathMm, wayBetween } from '../patching/cordLength';
+import type { Gear } from '../records/gear';
+import { type Port, portAt } from '../records/ports';
+import type { Uplink, UplinkMedium } from '../records/uplink';
+import type { Connector } from '../standards/connectors';
 import { channelLossDb, copperModule, directAttach, type FibreKind, fibreLoss, modules } from '../standards/links';
 import { commonPractice, type Source } from '../standards/source';
 import { formatSpeed } from '../text/speed';

@@ -3,14 +3,14 @@ import { apply, bench, counter, patched, tarnbrook } from '../../../tests/suppor
 import { cordsCsv } from '../formats/cordsCsv';
 import { patchDot, patchGraph, patchGraphMl } from '../formats/patchGraph';
 import { portPlanCsv } from '../formats/portPlanCsv';
-import { Gear } from '../job/records/gear';
-import type { Uplink } from '../job/records/uplink';
 import { readNetworkNumber } from '../networks/networkNumber';
-import { type PlannedPort, portPlan, portSetting } from '../networks/portPlan';
-import { setPortCommands, settingOf } from '../networks/setPort';
+import { Gear } from '../records/gear';
+import type { Uplink } from '../records/uplink';
 import { findSnags } from '../snags/findSnags';
 import { freePorts } from './freePorts';
 import { gatewayWords } from './gatewayWords';
+import { type PlannedPort, portPlan, portSetting } from './portPlan';
+import { setPortCommands, settingOf } from './setPort';
 import { oversubscription, topologyOf } from './topology';
 import { uplinkFacts } from './uplinkFacts';
 

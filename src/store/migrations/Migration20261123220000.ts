@@ -113,8 +113,6 @@ export class Migration20261123220000 extends Migration {
     for (const [table, columns] of Object.entries(TABLES)) {
       this.addSql(`create table ${table} (${[TEXT_KEY, ...columns, 'primary key (job_id, id)'].join(', ')});`);
     }
-    // What was recorded of earlier steps does not know the new fields: it is no longer undone or done again.
-    this.addSql("update command_log set standing = 'dropped' where kind = 'do';");
   }
 
   override down(): void {

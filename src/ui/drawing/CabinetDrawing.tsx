@@ -7,11 +7,14 @@ export function CabinetDrawing({
   job,
   className = '',
   names = false,
+  markOf,
 }: {
   job: Job;
   className?: string;
   /** Write what stands there on it. */
   names?: boolean;
+  /** How a device is marked, if it is. */
+  markOf?: (gearId: string) => { letter: string; ink: string; dash: string } | null;
 }) {
   const [rack] = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
   if (!rack) return null;
@@ -36,44 +39,59 @@ export function CabinetDrawing({
       {units.map((unit) => (
         <path key={unit.unitFromBottom} d={`M0 ${unit.y}h${widthMm}`} stroke="var(--rule)" strokeWidth={1.5} />
       ))}
-      {items.map((item) => (
-        <g key={item.gearId}>
-          <rect
-            x={item.x}
-            y={item.y}
-            width={item.width}
-            height={item.height}
-            fill="var(--face)"
-            stroke="var(--ink)"
-            strokeWidth={3}
-          />
-          {item.ports.map((port) => (
+      {items.map((item) => {
+        const mark = markOf?.(item.gearId) ?? null;
+        return (
+          <g key={item.gearId}>
             <rect
-              key={port.number}
-              x={item.x + port.x}
-              y={item.y + port.y}
-              width={port.width}
-              height={port.height}
-              fill="var(--strong-rule)"
+              x={item.x}
+              y={item.y}
+              width={item.width}
+              height={item.height}
+              fill="var(--face)"
+              stroke={mark?.ink ?? 'var(--ink)'}
+              strokeWidth={mark ? 9 : 3}
+              strokeDasharray={mark?.dash ?? ''}
             />
-          ))}
-          {names && (
-            <text
-              x={14}
-              y={item.y + Math.min(item.height, 44) * 0.75}
-              fontSize={34}
-              fontWeight={650}
-              fill="var(--ink)"
-              stroke="var(--face)"
-              strokeWidth={8}
-              paintOrder="stroke"
-              className="narrow"
-            >
-              {item.name.length > 22 ? `${item.name.slice(0, 21)}…` : item.name}
-            </text>
-          )}
-        </g>
-      ))}
+            {item.ports.map((port) => (
+              <rect
+                key={port.number}
+                x={item.x + port.x}
+                y={item.y + port.y}
+                width={port.width}
+                height={port.height}
+                fill="var(--strong-rule)"
+              />
+            ))}
+            {names && (
+              <text
+                x={14}
+                y={item.y + Math.min(item.height, 44) * 0.75}
+                fontSize={34}
+                fontWeight={650}
+                fill="var(--ink)"
+                stroke="var(--face)"
+                strokeWidth={8}
+                paintOrder="stroke"
+                className="narrow"
+              >
+                {item.name.length > 22 ? `${item.name.slice(0, 21)}…` : item.name}
+              </text>
+            )}
+            {mark && (
+              <text
+                x={item.x + item.width - 34}
+                y={item.y + Math.min(item.height, 44) * 0.82}
+                fontSize={40}
+                fontWeight={800}
+                fill={mark.ink}
+              >
+                {mark.letter}
+              </text>
+            )}
+          </g>
+        );
+      })}
     </svg>
   );
 }

@@ -1,5 +1,5 @@
 import type { PortBox } from '@/core/gear/portLayout';
-import type { GearKind } from '@/core/job/records/gear';
+import type { GearKind } from '@/core/records/gear';
 
 /** A device from the front: a plain enamelled plate with its name and its ports, in millimetres of its own. */
 export function Faceplate({

@@ -1,11 +1,12 @@
 'use client';
 
 import { useMemo } from 'react';
-import { stationFigures } from '@/core/figures';
+import { indexJob } from '@/core/job/jobIndex';
+import { STATION_NAMES, type StationId } from '@/core/job/stationIds';
 import { findSnags } from '@/core/snags/findSnags';
 import { GRADE_WORDS, type Snag } from '@/core/snags/snag';
 import { citeSource } from '@/core/standards/source';
-import { STATION_NAMES, type StationId } from '@/core/stations';
+import { stationOf } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
 import { Button } from '../kit/Button';
 import { GRADE_INK, GradeMark } from '../kit/GradeMark';
@@ -27,12 +28,14 @@ export function Docket({ station }: { station: StationId }) {
         <p className="text-xs">{snags.length === 0 ? 'No snags here.' : counted(snags.length, 'snag')}</p>
       </div>
       <dl className="grid grid-cols-[1fr_auto] gap-x-2 border-b px-3 py-2 text-[13px]">
-        {stationFigures(job, station).map(({ name, value }) => (
-          <div key={name} className="col-span-2 grid grid-cols-subgrid">
-            <dt className="narrow text-soft">{name}</dt>
-            <dd className="text-right font-mono text-xs leading-5">{value}</dd>
-          </div>
-        ))}
+        {stationOf(station)
+          .figures(indexJob(job))
+          .map(({ name, value }) => (
+            <div key={name} className="col-span-2 grid grid-cols-subgrid">
+              <dt className="narrow text-soft">{name}</dt>
+              <dd className="text-right font-mono text-xs leading-5">{value}</dd>
+            </div>
+          ))}
       </dl>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and may hold nothing that takes the focus */}
       <ul aria-label="Snags" tabIndex={0} className="min-h-0 flex-1 overflow-auto">

@@ -1,10 +1,10 @@
 'use client';
 
 import { Command } from 'cmdk';
-import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { type Findable, find } from '@/core/trace/find';
+import { goInJob } from '../kit/jobPath';
 import { useSession } from './session';
 
 /** Find any label, room, port or device of the job, and trace it. */
@@ -13,13 +13,13 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
   const selectGroup = useSession((session) => session.selectGroup);
   const [query, setQuery] = useState('');
   const found = find(job, query);
-  const router = useRouter();
+  const base = useSession((session) => session.base);
 
   const choose = (entry: Findable) => {
     onOpenChange(false);
     setQuery('');
     selectGroup(entry.words, entry.runIds, entry.gearId);
-    if (entry.runIds.length === 0) router.push(`/jobs/${job.id}/${entry.station}`);
+    if (entry.runIds.length === 0) goInJob(`${base}/${entry.station}`);
   };
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>

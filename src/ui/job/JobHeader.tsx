@@ -1,60 +1,49 @@
 'use client';
 
-import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import { ChevronLeft, Download, Ellipsis, History, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import type { StationId } from '@/core/stations';
+import type { StationId } from '@/core/job/stationIds';
 import { Button } from '../kit/Button';
-import { MenuSheet } from '../kit/MenuSheet';
-import { ThemeButton } from '../kit/theme';
+import { MenuItem, MenuSheet } from '../kit/MenuSheet';
+import { ThemeButton, turnTheme } from '../kit/theme';
+import { HistorySheet } from './HistorySheet';
 import { JobLine } from './JobLine';
 import { JobSheet } from './JobSheet';
+import { LinkState } from './LinkState';
 import { useSession } from './session';
+import { TakeAwaySheet } from './TakeAwaySheet';
+import { WaitingSheet } from './WaitingSheet';
 
-const FILES = [
-  { file: 'port-map.csv', words: 'Port map, CSV' },
-  { file: 'port-map.pdf', words: 'Port map, PDF, a line a run' },
-  { file: 'port-map.svg', words: 'Port map, SVG, drawn' },
-  { file: 'runs.csv', words: 'Run schedule, CSV, every field' },
-  { file: 'pull-sheet.csv', words: 'Pull sheet, CSV' },
-  { file: 'labels.pdf', words: 'Labels, PDF (more under Runs)' },
-  { file: 'elevation.svg', words: 'Cabinet elevation, SVG, to scale' },
-  { file: 'job.json', words: 'The whole job, JSON' },
-];
-const LINK_WORDS = { saved: 'Saved', saving: 'Saving …', away: 'Server away: kept here, trying again' };
+type Shown = 'job' | 'waiting' | 'history' | 'files' | null;
 
 export function JobHeader({ station, onFind, onKeys }: { station: StationId; onFind: () => void; onKeys: () => void }) {
   const job = useSession((session) => session.job);
-  const steps = useSession((session) => session.steps);
-  const link = useSession((session) => session.link);
-  const reverse = useSession((session) => session.reverse);
-  const [naming, setNaming] = useState(false);
+  const revision = useSession((session) => session.revision);
+  const [shown, setShown] = useState<Shown>(null);
+  const close = () => setShown(null);
   return (
     <header className="border-strong border-b bg-sheet px-3 pt-1.5">
-      <div className="flex flex-wrap items-center gap-x-1 gap-y-1 sm:gap-x-2">
+      <div className="flex items-center gap-x-1 sm:gap-x-2">
         <Link href="/" className="wide font-extrabold tracking-tight underline-offset-2 hover:underline">
-          Good Shelf
+          <span className="max-sm:sr-only">Good Shelf</span>
+          <ChevronLeft size={20} aria-hidden className="sm:hidden" />
         </Link>
-        <span aria-hidden className="text-strong">
+        <span aria-hidden className="text-strong max-sm:hidden">
           /
         </span>
-        <h1 className="min-w-28 flex-1 truncate font-semibold">
+        <h1 className="min-w-0 flex-1 truncate font-semibold">
           <button
             type="button"
-            title="Name and units"
+            title="Name, units, and who you are"
             className="max-w-full truncate decoration-dotted underline-offset-4 hover:underline"
-            onClick={() => setNaming(true)}
+            onClick={() => setShown('job')}
           >
             {job.name}
           </button>
         </h1>
-        <output
-          className={`narrow text-xs ${link === 'away' ? 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet' : 'text-soft'}`}
-          data-testid="link"
-        >
-          {LINK_WORDS[link]}
-        </output>
+        <LinkState onShow={() => setShown('waiting')} />
         <Button look="plain" onClick={onFind} aria-keyshortcuts="/">
           <Search size={15} aria-hidden />{' '}
           <span>
@@ -62,51 +51,66 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           </span>
           <kbd className="hidden font-mono text-soft text-xs sm:inline">/</kbd>
         </Button>
-        <Button
-          look="quiet"
-          disabled={!steps.undo}
-          onClick={() => reverse('undo')}
-          title={steps.undo ? `Undo: ${steps.undo}` : 'Nothing to undo'}
-          aria-label={steps.undo ? `Undo: ${steps.undo}` : 'Undo'}
-        >
-          <Undo2 size={17} aria-hidden />
-        </Button>
-        <Button
-          look="quiet"
-          disabled={!steps.redo}
-          onClick={() => reverse('redo')}
-          title={steps.redo ? `Redo: ${steps.redo}` : 'Nothing to redo'}
-          aria-label={steps.redo ? `Redo: ${steps.redo}` : 'Redo'}
-        >
-          <Redo2 size={17} aria-hidden />
-        </Button>
+        {revision === null && (
+          <>
+            <ReverseButton direction="undo" />
+            <ReverseButton direction="redo" />
+          </>
+        )}
+        <div className="hidden items-center gap-x-2 sm:flex">
+          <Button onClick={() => setShown('history')} aria-label="Changes and versions" title="Changes and versions">
+            <History size={15} aria-hidden /> <span className="hidden lg:inline">Changes</span>
+          </Button>
+          <Button onClick={() => setShown('files')} aria-label="Take away" title="Take away">
+            <Download size={15} aria-hidden /> <span className="hidden md:inline">Take away</span>
+          </Button>
+          <Button look="quiet" onClick={onKeys} aria-label="Keys" title="Keys (?)">
+            <Keyboard size={17} aria-hidden />
+          </Button>
+          <ThemeButton />
+        </div>
         <DropdownMenu.Root>
           <DropdownMenu.Trigger asChild>
-            <Button>
-              <Download size={15} aria-hidden /> <span className="sr-only sm:not-sr-only">Take away</span>
+            <Button look="quiet" className="min-h-10 sm:hidden" aria-label="More">
+              <Ellipsis size={18} aria-hidden />
             </Button>
           </DropdownMenu.Trigger>
           <MenuSheet align="end">
-            {FILES.map(({ file, words }) => (
-              <DropdownMenu.Item key={file} asChild>
-                <a
-                  href={`/api/jobs/${job.id}/files/${file}`}
-                  download
-                  className="block rounded-sm px-3 py-1.5 outline-none data-highlighted:bg-well"
-                >
-                  {words}
-                </a>
-              </DropdownMenu.Item>
-            ))}
+            <MenuItem onSelect={() => setShown('history')}>Changes and versions</MenuItem>
+            <MenuItem onSelect={() => setShown('files')}>Take away</MenuItem>
+            <MenuItem onSelect={() => setShown('job')}>Name, units, and who you are</MenuItem>
+            <MenuItem onSelect={turnTheme}>Daylight or closet light</MenuItem>
           </MenuSheet>
         </DropdownMenu.Root>
-        <Button look="quiet" onClick={onKeys} aria-label="Keys" title="Keys (?)">
-          <Keyboard size={17} aria-hidden />
-        </Button>
-        <ThemeButton />
       </div>
-      <JobLine job={job} station={station} />
-      {naming && <JobSheet onClose={() => setNaming(false)} />}
+      <JobLine station={station} />
+      {shown === 'job' && <JobSheet onClose={close} />}
+      {shown === 'history' && <HistorySheet onClose={close} station={station} />}
+      <WaitingSheet open={shown === 'waiting'} onClose={close} />
+      <TakeAwaySheet open={shown === 'files'} onClose={close} />
     </header>
+  );
+}
+
+const DIRECTIONS = {
+  undo: { word: 'Undo', none: 'You have nothing to undo', Icon: Undo2 },
+  redo: { word: 'Redo', none: 'You have nothing to redo', Icon: Redo2 },
+};
+
+function ReverseButton({ direction }: { direction: 'undo' | 'redo' }) {
+  const label = useSession((session) => session.reversals[direction]);
+  const reverse = useSession((session) => session.reverse);
+  const { word, none, Icon } = DIRECTIONS[direction];
+  const words = label ? `${word}: ${label}` : null;
+  return (
+    <Button
+      look="quiet"
+      disabled={!label}
+      onClick={() => reverse(direction)}
+      title={words ?? none}
+      aria-label={words ?? word}
+    >
+      <Icon size={17} aria-hidden />
+    </Button>
   );
 }

@@ -1,84 +1,123 @@
-import Link from 'next/link';
-import type { Job } from '@/core/job/job';
-import { type StationState, stationStates } from '@/core/stationStates';
-import { STATION_NAMES, type StationId } from '@/core/stations';
+import { ChevronLeft, ChevronRight, List } from 'lucide-react';
+import { useState } from 'react';
+import type { StationId } from '@/core/job/stationIds';
+import { type StationState, stationStates } from '@/core/stations/stations';
+import { counted } from '@/core/text/counted';
+import { JobLink } from '../kit/JobLink';
+import { Sheet } from '../kit/Sheet';
+import { StationShape } from './StationShape';
+import { useSession } from './session';
 
-const STATE_WORDS: Record<StationState['state'], string> = {
-  untouched: 'untouched',
-  'under way': 'under way',
-  settled: 'settled',
-  snags: 'snags',
-};
+/** A state in words, for those who do not see its shape. */
+const stateWords = ({ state, snags }: StationState): string =>
+  state === 'snags' ? counted(snags, 'snag') : `${state}${snags > 0 ? `, ${counted(snags, 'snag')}` : ''}`;
 
-/** The shape of a station: an open ring, a half-filled one, a filled one with a tick, or a diamond with a count. */
-function StationShape({ state, snags }: Pick<StationState, 'state' | 'snags'>) {
-  const ring = <circle cx="13" cy="13" r="8.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2.4" />;
+/** The cable that the stations lie on. */
+const Cable = () => (
+  <svg
+    aria-hidden="true"
+    className="absolute inset-x-0 top-[15px] h-[6px] w-full"
+    preserveAspectRatio="none"
+    viewBox="0 0 100 6"
+  >
+    <path d="M0 3H100" stroke="var(--strong-rule)" strokeWidth="5" />
+    <path d="M0 3H100" stroke="var(--sheet)" strokeWidth="1" strokeDasharray="1.2 0.8" />
+  </svg>
+);
+
+/** The job as one length of cable with its stations on it: the only navigation inside a job. */
+export function JobLine({ station }: { station: StationId }) {
+  const job = useSession((session) => session.job);
+  const base = useSession((session) => session.base);
+  const states = stationStates(job);
   return (
-    <svg width="26" height="26" aria-hidden="true" className="shrink-0">
-      {state === 'untouched' && ring}
-      {state === 'under way' && (
-        <>
-          {ring}
-          <path d="M13 4.5a8.5 8.5 0 0 0 0 17z" fill="var(--ink)" />
-        </>
-      )}
-      {state === 'settled' && (
-        <>
-          <circle cx="13" cy="13" r="9.5" fill="var(--good)" />
-          <path d="M8.5 13.2l3.2 3.2 6-6.6" fill="none" stroke="var(--sheet)" strokeWidth="2.6" />
-        </>
-      )}
-      {state === 'snags' && (
-        <>
-          <path d="M13 1l12 12-12 12L1 13z" fill="var(--wont)" />
-          <text x="13" y="17.5" textAnchor="middle" fontSize="12.5" fontWeight="800" fill="var(--sheet)">
-            {snags > 9 ? '9+' : snags}
-          </text>
-        </>
-      )}
-    </svg>
+    <>
+      <nav aria-label="Stations" className="relative mt-1 max-sm:hidden">
+        <Cable />
+        <ol className="relative flex justify-around">
+          {states.map((one) => (
+            <li key={one.id} className="flex min-w-0 justify-center">
+              <JobLink
+                href={`${base}/${one.id}`}
+                aria-current={one.id === station ? 'page' : undefined}
+                className={`flex min-w-0 items-center rounded-t-md border border-b-0 bg-sheet py-1 ${states.length > 6 ? 'gap-1 px-1.5' : 'gap-1.5 px-3'} ${one.id === station ? 'border-strong bg-paper' : 'border-transparent hover:bg-well'}`}
+              >
+                <StationShape {...one} />
+                <span
+                  className={`whitespace-nowrap leading-none ${states.length > 6 ? '[font-stretch:88%]' : '[font-stretch:112%]'} ${one.id === station ? 'font-extrabold' : 'font-semibold'}`}
+                >
+                  {one.name}
+                </span>
+                <span className="narrow text-soft text-xs leading-none">
+                  {one.progress}
+                  <span className="sr-only">, {stateWords(one)}</span>
+                </span>
+              </JobLink>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <NarrowLine states={states} base={base} station={station} />
+    </>
   );
 }
 
-/** The job as one length of cable with its stations on it: the only navigation inside a job. */
-export function JobLine({ job, station }: { job: Job; station: StationId }) {
-  const states = stationStates(job);
+/** The same on a phone: where I am, the stations before and behind, and all of them in a sheet. */
+function NarrowLine({ states, base, station }: { states: StationState[]; base: string; station: StationId }) {
+  const [all, setAll] = useState(false);
+  const at = states.findIndex((one) => one.id === station);
+  const [before, here, next] = [states[at - 1], states[at], states[at + 1]];
+  const aside = 'flex min-h-12 min-w-12 items-center justify-center gap-0.5 font-semibold text-xs';
   return (
-    <nav aria-label="Stations" className="relative mt-1">
-      <svg
-        aria-hidden="true"
-        className="absolute inset-x-0 top-[15px] h-[6px] w-full"
-        preserveAspectRatio="none"
-        viewBox="0 0 100 6"
-      >
-        <path d="M0 3H100" stroke="var(--strong-rule)" strokeWidth="5" />
-        <path d="M0 3H100" stroke="var(--sheet)" strokeWidth="1" strokeDasharray="1.2 0.8" />
-      </svg>
-      <ol className="relative grid grid-cols-5">
-        {states.map(({ id, state, done, of, snags }) => (
-          <li key={id} className="flex justify-center">
-            <Link
-              href={`/jobs/${job.id}/${id}`}
-              aria-current={id === station ? 'page' : undefined}
-              className={`flex items-center gap-0.5 rounded-t-md border border-b-0 bg-sheet px-0.5 py-1 sm:gap-1.5 sm:px-3 ${id === station ? 'border-strong bg-paper' : 'border-transparent hover:bg-well'}`}
-            >
-              <StationShape state={state} snags={snags} />
-              <span
-                className={`leading-none max-sm:text-xs max-sm:[font-stretch:80%] sm:[font-stretch:112%] ${id === station ? 'font-extrabold' : 'font-semibold'}`}
+    <nav aria-label="Stations" className="relative mt-1 sm:hidden">
+      <div className="flex items-stretch border-t">
+        {before ? (
+          <JobLink href={`${base}/${before.id}`} className={aside} aria-label={`Before: ${before.name}`}>
+            <ChevronLeft size={18} aria-hidden /> <span className="narrow">{before.name}</span>
+          </JobLink>
+        ) : (
+          <span className="min-w-12" />
+        )}
+        <button
+          type="button"
+          className="flex min-h-12 min-w-0 flex-1 items-center justify-center gap-2 border-x bg-paper font-extrabold"
+          onClick={() => setAll(true)}
+        >
+          {here && <StationShape {...here} />}
+          <span className="truncate">{here?.name}</span>
+          <span className="narrow font-normal text-soft text-xs">{here?.progress}</span>
+          <List size={16} aria-hidden />
+          <span className="sr-only">{here && `, ${stateWords(here)}`}. All stations</span>
+        </button>
+        {next ? (
+          <JobLink href={`${base}/${next.id}`} className={aside} aria-label={`Next: ${next.name}`}>
+            <span className="narrow">{next.name}</span> <ChevronRight size={18} aria-hidden />
+          </JobLink>
+        ) : (
+          <span className="min-w-12" />
+        )}
+      </div>
+      <Sheet open={all} onClose={() => setAll(false)} title="Stations" about="In the order of the work.">
+        <ol className="grid">
+          {states.map((one) => (
+            <li key={one.id} className="border-b">
+              <JobLink
+                href={`${base}/${one.id}`}
+                aria-current={one.id === station ? 'page' : undefined}
+                className={`flex min-h-12 items-center gap-3 px-2 ${one.id === station ? 'bg-paper font-extrabold' : 'font-semibold'}`}
+                onClick={() => setAll(false)}
               >
-                {STATION_NAMES[id]}
-              </span>
-              <span className="narrow hidden text-soft text-xs leading-none sm:inline">
-                {id === 'runs' ? of : `${done}/${of}`}
-                <span className="sr-only">
-                  , {STATE_WORDS[state]}
-                  {snags > 0 ? `: ${snags}` : ''}
+                <StationShape {...one} />
+                <span className="flex-1">{one.name}</span>
+                <span className="text-right text-soft text-xs">
+                  {one.progress}
+                  <span className="block">{stateWords(one)}</span>
                 </span>
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ol>
+              </JobLink>
+            </li>
+          ))}
+        </ol>
+      </Sheet>
     </nav>
   );
 }

@@ -1,48 +1,133 @@
 'use client';
 
-import { usePathname } from 'next/navigation';
-import { type ReactNode, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { indexJob, sameKey } from '@/core/job/jobIndex';
-import { STATIONS, type StationId } from '@/core/stations';
+import { Button } from '../kit/Button';
+import { useJobPath } from '../kit/jobPath';
 import { Announcer } from '../kit/useAnnounce';
 import { Docket } from './Docket';
 import { FindDialog } from './FindDialog';
+import { CannotBeDone } from './faults';
 import { JobHeader } from './JobHeader';
 import { KeysSheet } from './KeysSheet';
-import { createSession, type Notice, SessionContext, type SessionStore } from './session';
+import { LookBackBar } from './LookBackBar';
+import { type Opened, openHere, openPast } from './openHere';
+import { StationGuard } from './StationGuard';
+import { StationScreen } from './StationScreen';
+import { type Notice, SessionContext, type SessionStore } from './session';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
 
-const notify = ({ tone, words }: Notice) => {
-  if (tone === 'done') toast.success(words, { duration: 3000 });
-  else toast.error(words, { duration: 9000 });
+const notify = ({ tone, words, action }: Notice) => {
+  const options = { duration: action ? 20_000 : tone === 'done' ? 3000 : 9000 };
+  const all = action ? { ...options, action: { label: action.label, onClick: action.run } } : options;
+  if (tone === 'done') toast.success(words, all);
+  else if (tone === 'plain') toast(words, all);
+  else toast.error(words, all);
 };
 
-/** A job in its room: the job line above, a station, the docket at its right, the trace strip below. */
-export function JobRoom({ opened, children }: { opened: Parameters<typeof createSession>[0]; children: ReactNode }) {
-  const [session] = useState(() => createSession(opened, notify));
+/** A job in its room. It is opened here, in the browser, from the server or from what is kept of it. */
+export function JobRoom({ jobId }: { jobId: string }) {
+  const { revision } = useJobPath();
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [fault, setFault] = useState<Error | null>(null);
+  const [attempt, setAttempt] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another attempt opens it anew
+  useEffect(() => {
+    let here = true;
+    let mine: Opened | null = null;
+    setFault(null);
+    const opening = revision === null ? openHere(jobId, notify) : openPast(jobId, revision, notify);
+    opening.then(
+      (made) => {
+        mine = made;
+        if (here) setOpened(made);
+        else made.close();
+      },
+      (wrong: Error) => here && setFault(wrong),
+    );
+    return () => {
+      here = false;
+      mine?.close();
+      setOpened(null);
+    };
+  }, [jobId, revision, attempt]);
+
+  if (opened) return <Room session={opened.session} />;
+  return fault ? <NotOpened fault={fault} again={() => setAttempt((count) => count + 1)} /> : <Opening />;
+}
+
+function Opening() {
+  return (
+    <div className="flex min-h-dvh flex-col md:h-dvh" aria-busy>
+      <div className="h-[92px] border-strong border-b bg-sheet px-3 pt-1.5">
+        <span className="wide font-extrabold tracking-tight">Good Shelf</span>
+      </div>
+      <p role="status" className="p-6 text-soft">
+        Opening the job …
+      </p>
+    </div>
+  );
+}
+
+function NotOpened({ fault, again }: { fault: Error; again: () => void }) {
+  const gone = fault instanceof CannotBeDone;
+  return (
+    <main className="mx-auto max-w-xl p-10">
+      <h1 className="wide font-bold text-2xl">{gone ? 'There is no such job' : 'The job cannot be opened now'}</h1>
+      <p className="mt-2">
+        {gone
+          ? fault.message
+          : `${fault.message} It was not open in this browser before, so nothing of it is kept here. Nothing that was saved is lost.`}
+      </p>
+      <div className="mt-4 flex gap-3">
+        {!gone && (
+          <Button look="main" onClick={again}>
+            Try again
+          </Button>
+        )}
+        <a href="/" className="self-center underline">
+          Back to the list
+        </a>
+      </div>
+    </main>
+  );
+}
+
+/** The job line above, a station, the docket at its right, the trace strip below. */
+function Room({ session }: { session: SessionStore }) {
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
-  const pathname = usePathname();
-  const station = STATIONS.find((id) => id === pathname.split('/')[3]) ?? 'runs';
-  useServerNews(session, opened.job.id);
+  const { station, revision } = useJobPath();
   // A code on a label leads here: the run it names is traced.
   useEffect(() => {
     const label = new URLSearchParams(window.location.search).get('trace');
     const run = label === null ? undefined : indexJob(session.getState().job).runByLabel.get(sameKey(label));
     if (run) session.getState().select(run.id);
   }, [session]);
-  useJobKeys(session, opened.job.id, { find: () => setFinding(true), keys: () => setKeys(true) });
+  useEffect(() => {
+    const title = () => {
+      document.title = `${session.getState().job.name} · Good Shelf`;
+    };
+    title();
+    return session.subscribe(title);
+  }, [session]);
+  useJobKeys(session, { find: () => setFinding(true), keys: () => setKeys(true) });
 
   return (
     <SessionContext value={session}>
       <Announcer>
         <div className="flex min-h-dvh flex-col md:h-dvh">
           <JobHeader station={station} onFind={() => setFinding(true)} onKeys={() => setKeys(true)} />
+          {revision !== null && <LookBackBar revision={revision} />}
           <div className="flex min-h-0 flex-1 flex-col md:flex-row">
-            <main className="flex min-h-0 min-w-0 flex-1 flex-col">{children}</main>
-            <Docket station={station as StationId} />
+            <main className="flex min-h-0 min-w-0 flex-1 flex-col">
+              <StationGuard key={station}>
+                <StationScreen station={station} />
+              </StationGuard>
+            </main>
+            <Docket station={station} />
           </div>
           <TraceStrip />
         </div>
@@ -51,38 +136,4 @@ export function JobRoom({ opened, children }: { opened: Parameters<typeof create
       </Announcer>
     </SessionContext>
   );
-}
-
-/** Hear of what other windows do, and warn before the page goes while steps are still on their way. */
-function useServerNews(session: SessionStore, jobId: string) {
-  useEffect(() => {
-    let events: EventSource | null = null;
-    // A browser keeps six connections to a server for all its windows, so only those in view listen.
-    const attend = () => {
-      events?.close();
-      events = null;
-      if (document.visibilityState === 'hidden') return;
-      events = new EventSource(`/api/jobs/${jobId}/events`);
-      events.onmessage = (event) => session.getState().heard(Number(event.data));
-      // After a gap in the line something may have been missed: asking costs little.
-      events.onopen = () => {
-        const { confirmed, heard } = session.getState();
-        void fetch(`/api/jobs/${jobId}/changes?since=${confirmed.revision}`)
-          .then((answer) => answer.json())
-          .then(({ missed }) => missed.length > 0 && heard(missed.at(-1).revision))
-          .catch(() => {});
-      };
-    };
-    attend();
-    document.addEventListener('visibilitychange', attend);
-    const leaving = (event: BeforeUnloadEvent) => {
-      if (session.getState().pending.length > 0) event.preventDefault();
-    };
-    window.addEventListener('beforeunload', leaving);
-    return () => {
-      events?.close();
-      document.removeEventListener('visibilitychange', attend);
-      window.removeEventListener('beforeunload', leaving);
-    };
-  }, [session, jobId]);
 }

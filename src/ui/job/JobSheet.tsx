@@ -2,13 +2,15 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { JobHead } from '@/core/job/job';
+import { Actor } from '@/core/job/step';
 import { UNITS } from '@/core/units/length';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
+import { actorHere, nameActor } from './actor';
 import { useSession } from './session';
 
-const Form = z.object({ name: JobHead.shape.name, units: z.enum(UNITS) });
+const Form = z.object({ name: JobHead.shape.name, units: z.enum(UNITS), who: Actor.shape.name });
 
 /** Name and units of the job. */
 export function JobSheet({ onClose }: { onClose: () => void }) {
@@ -17,7 +19,7 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
   const dispatch = useSession((session) => session.dispatch);
   const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({
     resolver: zodResolver(Form),
-    defaultValues: { name, units },
+    defaultValues: { name, units, who: actorHere().name },
   });
   return (
     <Sheet
@@ -29,8 +31,14 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
       <form
         noValidate
         className="grid gap-4"
-        onSubmit={handleSubmit((changes) => {
-          if (dispatch([{ type: 'editJob', changes }])) onClose();
+        onSubmit={handleSubmit((form) => {
+          nameActor(form.who);
+          // Only what was touched: another window may have changed the rest.
+          const changes = {
+            ...(form.name === name ? {} : { name: form.name }),
+            ...(form.units === units ? {} : { units: form.units }),
+          };
+          if (Object.keys(changes).length === 0 || dispatch([{ type: 'editJob', changes }])) onClose();
         })}
       >
         <Field label="Name" wrong={formState.errors.name?.message}>
@@ -43,6 +51,13 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
               <option value="imperial">Imperial: feet, inches</option>
             </Select>
           )}
+        </Field>
+        <Field
+          label="Your name"
+          help="Stands beside what you do in the list of changes. It is kept in this browser."
+          wrong={formState.errors.who?.message}
+        >
+          {(ids) => <Input {...ids} {...register('who')} autoComplete="name" />}
         </Field>
         <div>
           <Button look="main" type="submit">

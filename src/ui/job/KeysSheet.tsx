@@ -1,52 +1,19 @@
-import type { StationId } from '@/core/stations';
+import { STATIONS, type StationId } from '@/core/job/stationIds';
 import { Sheet } from '../kit/Sheet';
+import type { KeyRow } from '../kit/stationViews';
+import { setSingleKeys, useSingleKeys } from './singleKeys';
+import { STATION_VIEWS } from './stations';
 
-type Row = [keys: string, words: string];
-
-const EVERYWHERE: Row[] = [
+const EVERYWHERE: readonly KeyRow[] = [
   ['/', 'find a label, room, port or device, and trace it'],
-  ['1 – 5', 'go to a station'],
-  ['Ctrl Z', 'undo'],
+  [`1 – ${STATIONS.length}`, 'go to a station'],
+  ['Ctrl Z', 'undo what you did last'],
   ['Ctrl Shift Z', 'redo'],
   ['?', 'this list'],
 ];
-const AT_STATION: Record<StationId, Row[]> = {
-  survey: [
-    ['← → ↑ ↓', 'on the plan: move the room or place in focus by 0.1 m, with Shift by 1 m'],
-    ['Delete', 'on the plan: remove what is in focus'],
-    ['Enter', 'in a field: keep what is typed'],
-  ],
-  runs: [
-    ['Enter', 'next row, same column'],
-    ['↑ ↓', 'row above, row below'],
-    ['Esc', 'leave the cell as it was'],
-    ['Ctrl V', 'paste cells or a column from a sheet, from this cell on'],
-    ['GF-{01..12}', 'in the last row: twelve labels at once'],
-  ],
-  stack: [
-    ['Enter', 'pick the device up; put it down'],
-    ['↑ ↓', 'while picked up: a unit higher or lower'],
-    ['← →', 'while picked up: to the rear rails, and to the next cabinet'],
-    ['P', 'pin the device in focus where it stands, or let it go'],
-    ['E', 'change the device in focus'],
-    ['Delete', 'take the device out of the rack'],
-    ['Esc', 'leave it where it was'],
-  ],
-  land: [
-    ['Enter', 'pick a run up; land it on the port in focus'],
-    ['← → ↑ ↓', 'from port to port'],
-    ['Delete', 'take the run off the port in focus'],
-    ['Esc', 'put the run back'],
-  ],
-  patch: [
-    ['Enter', 'pick a strand up; drop it on the port in focus'],
-    ['↑ ↓', 'from port to port, or from run to run'],
-    ['Delete', 'unpatch the run in focus'],
-    ['Esc', 'let go'],
-  ],
-};
 
 export function KeysSheet({ open, onClose, station }: { open: boolean; onClose: () => void; station: StationId }) {
+  const single = useSingleKeys();
   return (
     <Sheet
       open={open}
@@ -54,7 +21,7 @@ export function KeysSheet({ open, onClose, station }: { open: boolean; onClose: 
       title="Keys"
       about="Everything here can be done without a mouse. Tab goes from control to control."
     >
-      {[EVERYWHERE, AT_STATION[station]].map((rows, at) => (
+      {[EVERYWHERE, STATION_VIEWS[station].keys].map((rows, at) => (
         <table key={rows[0]?.[0]} className="mb-4 w-full">
           <caption className="text-left font-bold">{at === 0 ? 'Everywhere' : 'At this station'}</caption>
           <tbody>
@@ -69,6 +36,21 @@ export function KeysSheet({ open, onClose, station }: { open: boolean; onClose: 
           </tbody>
         </table>
       ))}
+      <label className="flex items-start gap-2">
+        <input
+          type="checkbox"
+          className="mt-1"
+          checked={single}
+          onChange={(event) => setSingleKeys(event.target.checked)}
+        />
+        <span>
+          Single keys work
+          <span className="block text-soft text-xs">
+            Turned off, /, ? and the digits do nothing by themselves, for those who speak to the machine or strike keys
+            by chance.
+          </span>
+        </span>
+      </label>
     </Sheet>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import Link from 'next/link';
-import { STATION_NAMES } from '@/core/stations';
+import { STATION_NAMES } from '@/core/job/stationIds';
 import { traceParts, traceRun } from '@/core/trace/traceRun';
 import { Button } from '../kit/Button';
+import { JobLink } from '../kit/JobLink';
 import { NetworkMark } from '../kit/NetworkMark';
 import { useSession } from './session';
 
@@ -36,6 +36,7 @@ export function TraceStrip() {
 }
 
 function TraceParts({ job, run }: { job: Parameters<typeof traceRun>[0]; run: Parameters<typeof traceRun>[1] }) {
+  const base = useSession((session) => session.base);
   const trace = traceRun(job, run);
   return (
     <ol className="grid flex-1 grid-cols-2 gap-x-3 gap-y-1 sm:grid-cols-4 lg:flex lg:items-stretch lg:gap-0">
@@ -46,8 +47,8 @@ function TraceParts({ job, run }: { job: Parameters<typeof traceRun>[0]; run: Pa
               <span className={`h-0 w-full border-t-[3px] ${missing ? 'border-rule border-dotted' : 'border-trace'}`} />
             </span>
           )}
-          <Link
-            href={`/jobs/${job.id}/${station}`}
+          <JobLink
+            href={`${base}/${station}`}
             className="min-w-0 rounded-sm pr-2 hover:underline"
             title={`Change it at ${STATION_NAMES[station]}`}
           >
@@ -57,7 +58,7 @@ function TraceParts({ job, run }: { job: Parameters<typeof traceRun>[0]; run: Pa
             >
               {kind === 'Network' && trace.network && <NetworkMark network={trace.network} />} {words}
             </span>
-          </Link>
+          </JobLink>
         </li>
       ))}
     </ol>

@@ -1,30 +1,43 @@
 import { createContext, useContext } from 'react';
 import { createStore, type StoreApi, useStore } from 'zustand';
-import { applyCommands, applyRecorded, describeCommands, type Patch } from '@/core/job/apply';
-import { Command } from '@/core/job/commands';
+import { applyCommands, describeCommands } from '@/core/commands/apply';
+import { Command } from '@/core/commands/commands';
+import { applyChanges } from '@/core/job/change';
 import type { Job } from '@/core/job/job';
-import { Refusal } from '@/core/job/refusal';
 import { sealJob } from '@/core/job/sealJob';
+import { type Actor, actorWords, type Step } from '@/core/job/step';
+import { Refusal } from '@/core/text/refusal';
+import { OpenAnswer, type OpenJob, Outcome, type Point, type Reversals } from '@/core/wire/wire';
+import { CannotBeDone, NoNetwork, Unwell } from './faults';
+import type { Entry, Outbox, SetAside } from './outbox';
+import { type Overwritten, writesBook } from './overwritten';
+import { askServer } from './wireClient';
 
-type Missed = { revision: number; batchId: string; label: string; patches: Patch[] };
-type Steps = { undo: string | null; redo: string | null };
-type Answer = { revision: number; label?: string; missed: Missed[]; steps: Steps };
+export type Notice = {
+  tone: 'done' | 'wrong' | 'plain';
+  words: string;
+  action?: { label: string; run: () => void };
+};
 
-/** A step on its way to the server. */
-type Pending =
-  | { kind: 'do'; batchId: string; label: string; commands: Command[] }
-  | { kind: 'undo' | 'redo'; batchId: string };
-
-export type Notice = { tone: 'done' | 'wrong'; words: string };
+/** How it stands with the server: `away` no network, `unwell` it answers that it cannot. */
+export type Link = 'saved' | 'saving' | 'away' | 'unwell';
 
 export type Session = {
   /** The job as this window sees it: what the server confirmed, with the pending steps on top. */
   job: Job;
-  confirmed: { job: Job; revision: number };
-  pending: Pending[];
-  steps: Steps;
-  /** `away`: the server does not answer; steps are kept and sent again. */
-  link: 'saved' | 'saving' | 'away';
+  confirmed: { job: Job; point: Point };
+  /** Steps that the server has not confirmed, of all windows of this browser, in order. */
+  pending: Entry[];
+  /** Steps that could not be done, until the person deals with them. */
+  aside: SetAside[];
+  reversals: Reversals;
+  link: Link;
+  /** Whether pending steps outlive this window. */
+  lasting: boolean;
+  /** The revision that is looked at, where it is not the job as it stands; nothing can be changed then. */
+  revision: number | null;
+  /** Where the pages of this job begin. */
+  base: string;
   selectedRunId: string | null;
   /** What was found when it was more than one run: a room, a panel. The strip steps through it. */
   group: { words: string; runIds: string[] } | null;
@@ -37,41 +50,144 @@ export type Session = {
   select: (runId: string | null) => void;
   selectGroup: (words: string, runIds: string[], gearId: string | null) => void;
   point: (runId: string | null) => void;
-  /** Another window made this revision. */
-  heard: (revision: number) => void;
+  /** Another window made this revision, or something may have been missed. */
+  heard: (revision: number | 'gap') => void;
+  /** Deal with a step that was set aside: away with it. */
+  dropAside: (batchId: string) => void;
+  /** Try at once what waits. */
+  tryNow: () => void;
 };
 
 export type SessionStore = StoreApi<Session>;
 
-const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
-/** Browsers keep alive up to 64 KiB, all requests together; characters may take three bytes. */
-const MOST_KEPT_ALIVE = 20_000;
-const RETRY_MS = [300, 1000, 2000, 4000];
+const RETRY_MS = [300, 1000, 2000, 4000, 8000];
+const UNWELL_MS = [1000, 3000, 8000, 20_000, 30_000];
+/** A step that a server which is otherwise well fails to take so often is set aside. */
+const MOST_FAILURES = 5;
+/** Ailments of the server that have nothing to do with the step. */
+const NOT_THE_STEP: ReadonlySet<string> = new Set(['busy', 'database-away', 'not-understood']);
 
 /** Commands as the server will read them, so that both apply the very same thing. */
 const asSent = (commands: Command[]): Command[] =>
   commands.map((command) => Command.parse(JSON.parse(JSON.stringify(command))));
 
-/** One job open in one window: its state, and the queue that brings its steps to the server. */
-export function createSession(
-  opened: { job: Job; revision: number; steps: Steps },
+const empty = { selectedRunId: null, group: null, pointedRunId: null, foundGearId: null };
+/** What of a session is about what is looked at, the same for a job and for an earlier version of it. */
+const looking = (set: (part: (state: Session) => Partial<Session>) => void) => ({
+  ...empty,
+  select: (selectedRunId: string | null) =>
+    set(({ group }) => ({
+      selectedRunId,
+      group: selectedRunId !== null && group?.runIds.includes(selectedRunId) ? group : null,
+    })),
+  selectGroup: (words: string, runIds: string[], foundGearId: string | null) =>
+    set(() => ({
+      group: runIds.length > 1 ? { words, runIds } : null,
+      selectedRunId: runIds[0] ?? null,
+      foundGearId,
+    })),
+  point: (pointedRunId: string | null) => set(() => ({ pointedRunId })),
+});
+
+/** A job as it was at a revision, to look at. */
+export function createLookBack(
+  given: Job,
+  revision: number,
+  base: string,
   notify: (notice: Notice) => void,
 ): SessionStore {
-  const url = `/api/jobs/${opened.job.id}`;
-  const job = sealJob(opened.job);
+  const job = sealJob(given);
+  const cannot = () => {
+    notify({ tone: 'wrong', words: 'This is an earlier version: it can be looked at, not changed.' });
+    return false;
+  };
+  return createStore<Session>()((set) => ({
+    job,
+    confirmed: { job, point: { history: 'past', revision, step: '' } },
+    pending: [],
+    aside: [],
+    reversals: { undo: null, redo: null },
+    link: 'saved',
+    lasting: true,
+    revision,
+    base,
+    ...looking(set),
+    dispatch: cannot,
+    reverse: cannot,
+    heard: () => undefined,
+    dropAside: () => undefined,
+    tryNow: () => undefined,
+  }));
+}
+
+export type SessionGiven = {
+  opened: OpenJob;
+  outbox: Outbox;
+  /** Entries that were in the outbox when the job was opened. */
+  waiting?: Entry[];
+  aside?: SetAside[];
+  actor: () => Actor;
+  notify: (notice: Notice) => void;
+  /** Opened from what is kept here: the server was not asked yet. */
+  fromKept?: boolean;
+};
+
+/** One job open in one window: its state, and what brings its steps to the server. */
+export function createSession(given: SessionGiven): SessionStore {
+  const { opened, outbox, actor, notify } = given;
+  const jobId = opened.job.id;
+  const url = `/api/jobs/${jobId}`;
+  const start = sealJob(opened.job);
+  const writes = writesBook();
+  /** Batches that this window made. */
+  const own = new Set<string>();
+  /** Being written to the outbox: not in its list yet. */
+  const adding = new Set<string>();
   let draining = false;
-  let latestHeard = opened.revision;
+  let again = false;
+  let newsWanted = given.fromKept === true;
+  let wake: (() => void) | null = null;
+
+  const wait = (ms: number) =>
+    new Promise<void>((done) => {
+      const timer = setTimeout(done, ms);
+      wake = () => {
+        clearTimeout(timer);
+        done();
+      };
+    });
+
+  /** The job with the steps on top that can be done; those that cannot are for the server to judge. */
+  function onTop(confirmed: Job, pending: readonly Entry[]): Job {
+    let view = confirmed;
+    for (const { kind, commands } of pending) {
+      if (kind !== 'do') continue;
+      try {
+        view = applyCommands(view, commands).job;
+      } catch (fault) {
+        if (!(fault instanceof Refusal)) throw fault;
+      }
+    }
+    return view;
+  }
+
+  const reversalsWith = (pending: readonly Entry[], confirmed: Reversals): Reversals => {
+    const last = pending.findLast((entry) => entry.kind === 'do');
+    return last ? { undo: last.label, redo: null } : confirmed;
+  };
+  let confirmedReversals = opened.reversals;
 
   const store = createStore<Session>()((set, get) => ({
-    job,
-    confirmed: { job, revision: opened.revision },
-    pending: [],
-    steps: opened.steps,
+    job: onTop(start, given.waiting ?? []),
+    confirmed: { job: start, point: opened.point },
+    pending: given.waiting ?? [],
+    aside: given.aside ?? [],
+    reversals: reversalsWith(given.waiting ?? [], opened.reversals),
     link: 'saved',
-    selectedRunId: null,
-    group: null,
-    pointedRunId: null,
-    foundGearId: null,
+    lasting: outbox.lasting,
+    revision: null,
+    base: `/jobs/${jobId}`,
+    ...looking(set),
     dispatch: (wanted) => {
       if (wanted.length === 0) return false;
       try {
@@ -79,9 +195,8 @@ export function createSession(
         const { job } = get();
         const label = describeCommands(job, commands);
         const applied = applyCommands(job, commands);
-        const step: Pending = { kind: 'do', batchId: crypto.randomUUID(), label, commands };
-        set((state) => ({ job: applied.job, pending: [...state.pending, step], steps: { undo: label, redo: null } }));
-        void drain();
+        if (applied.changes.length === 0) return true;
+        put({ kind: 'do', label, commands }, applied.job);
         return true;
       } catch (fault) {
         notify({ tone: 'wrong', words: fault instanceof Refusal ? fault.message : 'That cannot be done.' });
@@ -90,128 +205,290 @@ export function createSession(
       }
     },
     reverse: (direction) => {
-      set((state) => ({ pending: [...state.pending, { kind: direction, batchId: crypto.randomUUID() }] }));
-      void drain();
+      const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${get().reversals[direction] ?? ''}`;
+      put({ kind: direction, label, commands: [] }, get().job);
     },
-    select: (selectedRunId) =>
-      set(({ group }) => ({
-        selectedRunId,
-        group: selectedRunId !== null && group?.runIds.includes(selectedRunId) ? group : null,
-      })),
-    selectGroup: (words, runIds, foundGearId) =>
-      set({ group: runIds.length > 1 ? { words, runIds } : null, selectedRunId: runIds[0] ?? null, foundGearId }),
-    point: (pointedRunId) => set({ pointedRunId }),
     heard: (revision) => {
-      latestHeard = Math.max(latestHeard, revision);
+      if (revision !== 'gap' && revision <= get().confirmed.point.revision) return;
+      newsWanted = true;
       void drain();
     },
+    dropAside: (batchId) => {
+      set(({ aside }) => ({ aside: aside.filter((entry) => entry.batchId !== batchId) }));
+      void outbox.dropAside(batchId);
+    },
+    tryNow: () => wake?.(),
   }));
 
-  /** Take in what the server confirmed, then put the steps that still wait on top again. */
-  function absorb({ missed, steps }: Pick<Answer, 'missed' | 'steps'>, without?: string): void {
-    const { job: seen, confirmed, pending } = store.getState();
-    let { job, revision } = confirmed;
-    for (const step of missed) {
-      if (step.revision !== revision + 1) continue;
-      job = applyRecorded(job, step.patches);
-      revision = step.revision;
-    }
-    latestHeard = Math.max(latestHeard, revision);
-    const [own] = pending;
-    const [first] = missed;
-    // Only our own step came back: what this window sees stays the very same, and nothing needs to be made anew.
-    const one = missed.length === 1 && revision === confirmed.revision + 1;
-    if (one && own?.kind === 'do' && own.batchId === without && first?.batchId === without) {
-      const rest = pending.slice(1);
-      if (rest.every((step) => step.kind === 'do')) {
-        const last = rest.at(-1);
-        store.setState({
-          confirmed: { job: rest.length === 0 ? seen : job, revision },
-          pending: rest,
-          steps: last ? { undo: last.label, redo: null } : steps,
+  /** Show a step, keep it, and send it once it is kept. */
+  function put(made: Pick<Entry, 'kind' | 'label' | 'commands'>, job: Job): void {
+    const { confirmed } = store.getState();
+    const batchId = crypto.randomUUID();
+    const entry: Entry = {
+      ...made,
+      jobId,
+      batchId,
+      seen: confirmed.point.revision,
+      actor: actor(),
+      madeAt: Date.now(),
+    };
+    own.add(batchId);
+    adding.add(batchId);
+    store.setState(({ pending }) => ({
+      job,
+      pending: [...pending, entry],
+      reversals: reversalsWith([...pending, entry], confirmedReversals),
+      link: store.getState().link === 'saved' ? 'saving' : store.getState().link,
+    }));
+    outbox
+      .add(entry)
+      .catch(() => {
+        store.setState({ lasting: false });
+        notify({
+          tone: 'wrong',
+          words: 'This browser keeps nothing more: what waits is lost when this window closes.',
         });
-        return;
-      }
-    }
-    let view = job;
-    const kept = pending.filter((step) => {
-      if (step.batchId === without) return false;
-      if (step.kind !== 'do') return true;
-      try {
-        view = applyCommands(view, step.commands).job;
-        return true;
-      } catch (fault) {
-        if (!(fault instanceof Refusal)) throw fault;
-        notify({ tone: 'wrong', words: `“${step.label}” no longer fits what another window did: ${fault.message}` });
-        return false;
-      }
-    });
-    const last = kept.findLast((step) => step.kind === 'do');
+        unkept.push(entry);
+      })
+      .finally(() => {
+        adding.delete(batchId);
+        void drain();
+      });
+  }
+  /** Entries that the browser would not keep: they are sent from here. */
+  const unkept: Entry[] = [];
+
+  /** The window’s view after the confirmed job, or what waits, changed. */
+  function settle(confirmed: Session['confirmed'], pending: Entry[]): void {
     store.setState({
-      job: view,
-      confirmed: { job, revision },
-      pending: kept,
-      steps: last ? { undo: last.label, redo: null } : steps,
+      confirmed,
+      pending,
+      job: onTop(confirmed.job, pending),
+      reversals: reversalsWith(pending, confirmedReversals),
     });
   }
 
-  async function send(step: Pending): Promise<void> {
-    const { revision: base } = store.getState().confirmed;
-    const body =
-      step.kind === 'do'
-        ? { batchId: step.batchId, base, commands: step.commands }
-        : { batchId: step.batchId, base, direction: step.kind };
-    const text = JSON.stringify(body);
-    const response = await fetch(`${url}/${step.kind === 'do' ? 'batches' : 'steps'}`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: text,
-      // On its way even when the window closes right after.
-      keepalive: text.length < MOST_KEPT_ALIVE,
+  function tellOverwritten({ step, mine, back }: Overwritten): void {
+    const { job } = store.getState();
+    notify({
+      tone: 'plain',
+      words: `${actorWords(step.actor)} changed what you had just set: ${mine.words(job)}.`,
+      action: { label: 'Bring mine back', run: () => void store.getState().dispatch([back]) },
     });
-    if (response.status >= 500) throw new Error('unfinished');
-    const answer = await response.json();
-    if (response.status === 409) {
-      if (step.kind === 'do') return absorb(answer);
-      // What would be undone now is not what the person saw when they asked.
-      notify({ tone: 'wrong', words: `Another window changed the job just now: look first, then ${step.kind} again.` });
-      return absorb(answer, step.batchId);
+  }
+
+  /** Take in what the server confirmed, then put the steps that still wait on top again. */
+  function absorb(outcome: Outcome, without?: string): void {
+    const { job: seen, confirmed, pending } = store.getState();
+    if (outcome.status === 'anew') {
+      confirmedReversals = outcome.opened.reversals;
+      writes.forget();
+      const rest = pending.filter(({ batchId }) => batchId !== without);
+      settle({ job: sealJob(outcome.opened.job), point: outcome.opened.point }, rest);
+      return;
     }
-    if (response.ok) {
-      if (step.kind !== 'do')
-        notify({ tone: 'done', words: answer.label.replace(/^Undo: /, 'Undone: ').replace(/^Redo: /, 'Redone: ') });
-      return absorb(answer, step.batchId);
+    confirmedReversals = outcome.reversals;
+    let { job } = confirmed;
+    const steps: Step[] = outcome.missed.filter((step) => step.revision > confirmed.point.revision);
+    const settled = new Set([...steps.map((step) => step.batchId), ...(without === undefined ? [] : [without])]);
+    const rest = pending.filter(({ batchId }) => !settled.has(batchId));
+    const [only] = steps;
+    // Only the step that was made first came back: what this window sees stays the very same, and nothing is made anew.
+    const plain = steps.length === 1 && only?.batchId === pending[0]?.batchId && pending[0]?.kind === 'do';
+    for (const step of steps) job = applyChanges(job, step.changes);
+    for (const step of steps) {
+      if (own.has(step.batchId)) writes.mine(step);
+      else for (const one of writes.theirs(step)) tellOverwritten(one);
     }
-    // The server refused it, so the step is taken back here as well.
-    notify({ tone: 'wrong', words: answer.message });
-    const { missed, steps } = await (await fetch(`${url}/changes?since=${base}`)).json();
-    absorb({ missed, steps }, step.batchId);
+    if (plain && rest.every((entry) => entry.kind === 'do')) {
+      store.setState({
+        confirmed: { job: rest.length === 0 ? seen : job, point: outcome.point },
+        pending: rest,
+        reversals: reversalsWith(rest, confirmedReversals),
+      });
+      return;
+    }
+    settle({ job, point: outcome.point }, rest);
+  }
+
+  /** What other windows put into the outbox and took out of it. */
+  async function readOutbox(): Promise<Entry[]> {
+    const [kept, aside] = await Promise.all([outbox.list(), outbox.listAside()]);
+    const entries = [...kept, ...unkept];
+    const listed = new Set(entries.map(({ batchId }) => batchId));
+    const away = new Set(aside.map(({ batchId }) => batchId));
+    const { pending, confirmed } = store.getState();
+    const known = new Set(pending.map(({ batchId }) => batchId));
+    const fresh = entries.filter(({ batchId }) => !known.has(batchId) && !done.has(batchId));
+    const dropped = pending.some(({ batchId }) => away.has(batchId));
+    // Gone from the outbox, though not by us: another window brought it to the server.
+    if (pending.some(({ batchId }) => !listed.has(batchId) && !adding.has(batchId) && !away.has(batchId)))
+      newsWanted = true;
+    store.setState({ aside });
+    if (fresh.length > 0 || dropped)
+      settle(confirmed, [...pending.filter(({ batchId }) => !away.has(batchId)), ...fresh]);
+    return entries;
+  }
+  /** Batches that this window saw settled. */
+  const done = new Set<string>();
+
+  async function finish(batchId: string): Promise<void> {
+    done.add(batchId);
+    const at = unkept.findIndex((entry) => entry.batchId === batchId);
+    if (at >= 0) unkept.splice(at, 1);
+    else await outbox.remove(batchId);
+  }
+
+  async function putAside(entry: Entry, why: string): Promise<void> {
+    done.add(entry.batchId);
+    await outbox.setAside(entry, why);
+    const { confirmed, pending, aside } = store.getState();
+    store.setState({ aside: [...aside.filter(({ batchId }) => batchId !== entry.batchId), { ...entry, why }] });
+    settle(
+      confirmed,
+      pending.filter(({ batchId }) => batchId !== entry.batchId),
+    );
+  }
+
+  async function send(entry: Entry): Promise<void> {
+    const { point } = store.getState().confirmed;
+    const { batchId, kind, seen, commands } = entry;
+    const sent = { batchId, base: point, seen, actor: entry.actor };
+    const [path, body] =
+      kind === 'do' ? ['batches', { ...sent, commands }] : ['reversals', { ...sent, direction: kind }];
+    try {
+      const outcome = await askServer(`${url}/${path}`, Outcome, { method: 'POST', body });
+      absorb(outcome, batchId);
+      await finish(batchId);
+      if (kind !== 'do' && own.has(batchId) && outcome.status === 'done')
+        notify({ tone: 'done', words: `${kind === 'undo' ? 'Undone' : 'Redone'}: ${entry.label.slice(6)}` });
+    } catch (fault) {
+      if (!(fault instanceof CannotBeDone)) throw fault;
+      if (kind === 'do') {
+        await putAside(entry, fault.message);
+        notify({ tone: 'wrong', words: `“${entry.label}” could not be done and was set aside: ${fault.message}` });
+      } else {
+        // Nothing is lost with it: there is nothing to keep.
+        await finish(batchId);
+        const { confirmed, pending } = store.getState();
+        settle(
+          confirmed,
+          pending.filter((one) => one.batchId !== batchId),
+        );
+        notify({ tone: 'wrong', words: fault.message });
+      }
+      newsWanted = true;
+    }
+  }
+
+  async function fetchNews(): Promise<void> {
+    newsWanted = false;
+    const { history, revision, step } = store.getState().confirmed.point;
+    const words = new URLSearchParams({ history, revision: String(revision), step, actor: actor().id });
+    try {
+      const outcome = await askServer(`${url}/changes?${words}`, Outcome);
+      // What is gone from the outbox and is not among what we missed stands in what we have already.
+      const listed = new Set([...(await outbox.list()), ...unkept].map(({ batchId }) => batchId));
+      absorb(outcome);
+      const { confirmed, pending } = store.getState();
+      const rest = pending.filter(({ batchId }) => listed.has(batchId) || adding.has(batchId));
+      if (rest.length < pending.length) settle(confirmed, rest);
+    } catch (fault) {
+      newsWanted = true;
+      throw fault;
+    }
+  }
+
+  const failures = new Map<string, number>();
+
+  /** Bring what waits to the server, one after the other, and fetch what others did. */
+  async function work(): Promise<void> {
+    let tries = 0;
+    for (;;) {
+      const entry = (await readOutbox())[0];
+      if (!entry && !newsWanted) return;
+      try {
+        if (tries === 0) store.setState({ link: 'saving' });
+        await (entry ? send(entry) : fetchNews());
+        tries = 0;
+      } catch (fault) {
+        if (fault instanceof CannotBeDone) {
+          // The job itself is gone.
+          notify({ tone: 'wrong', words: fault.message });
+          newsWanted = false;
+          return;
+        }
+        const unwell = fault instanceof Unwell;
+        if (!unwell && !(fault instanceof NoNetwork)) throw fault;
+        store.setState({ link: unwell ? 'unwell' : 'away' });
+        if (unwell && entry && !NOT_THE_STEP.has(fault.code)) {
+          const count = (failures.get(entry.batchId) ?? 0) + 1;
+          failures.set(entry.batchId, count);
+          if (count >= MOST_FAILURES) {
+            await putAside(entry, `The server failed ${count} times to take it. ${fault.message}`);
+            notify({ tone: 'wrong', words: `“${entry.label}” was set aside: the server fails to take it.` });
+            continue;
+          }
+        }
+        const pause = unwell ? UNWELL_MS : RETRY_MS;
+        await wait(pause[Math.min(tries, pause.length - 1)] ?? 8000);
+        tries += 1;
+      }
+    }
   }
 
   async function drain(): Promise<void> {
+    again = true;
     if (draining) return;
     draining = true;
-    let failures = 0;
-    for (;;) {
-      const { pending, confirmed } = store.getState();
-      const [step] = pending;
-      if (!step && latestHeard <= confirmed.revision) break;
-      try {
-        if (failures === 0) store.setState({ link: 'saving' });
-        if (step) await send(step);
-        else absorb(await (await fetch(`${url}/changes?since=${confirmed.revision}`)).json());
-        failures = 0;
-      } catch {
-        store.setState({ link: 'away' });
-        await wait(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] ?? 4000);
-        failures += 1;
+    try {
+      while (again) {
+        again = false;
+        await outbox.alone(work);
       }
+      store.setState({ link: 'saved' });
+    } catch (fault) {
+      // Not of the network nor of the server: ours. What waits stays kept.
+      console.error(fault);
+      store.setState({ link: 'unwell' });
+    } finally {
+      draining = false;
     }
-    draining = false;
-    store.setState({ link: 'saved' });
   }
 
+  outbox.hear(() => {
+    void readOutbox().then(() => {
+      if (newsWanted || store.getState().pending.length > 0) void drain();
+    });
+  });
+  if (newsWanted || (given.waiting?.length ?? 0) > 0) void drain();
   return store;
+}
+
+/** Open a job: from the server, or from what is kept here when there is no way to it. @throws CannotBeDone */
+export async function fetchJob(
+  jobId: string,
+  outbox: Outbox,
+  actor: Actor,
+): Promise<{ opened: OpenJob; fromKept: boolean }> {
+  const have = await outbox.keptPoint();
+  const words = new URLSearchParams({ actor: actor.id });
+  if (have)
+    for (const [word, value] of Object.entries({ ...have, revision: String(have.revision) })) words.set(word, value);
+  try {
+    const answer = await askServer(`/api/jobs/${jobId}?${words}`, OpenAnswer, { longestMs: 8000 });
+    if (answer.status === 'open') return { opened: answer.opened, fromKept: false };
+    const kept = await outbox.keptJob();
+    if (kept) return { opened: { ...kept.opened, reversals: answer.reversals }, fromKept: false };
+    const anew = await askServer(`/api/jobs/${jobId}?${new URLSearchParams({ actor: actor.id })}`, OpenAnswer);
+    if (anew.status === 'open') return { opened: anew.opened, fromKept: false };
+    throw new Unwell('not-understood', 'The server’s answer could not be read.');
+  } catch (fault) {
+    if (fault instanceof CannotBeDone) throw fault;
+    const kept = await outbox.keptJob();
+    if (!kept) throw fault;
+    return { opened: kept.opened, fromKept: true };
+  }
 }
 
 export const SessionContext = createContext<SessionStore | null>(null);

@@ -1,33 +1,34 @@
-import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
-import { STATIONS } from '@/core/stations';
+import { STATIONS } from '@/core/job/stationIds';
+import { goInJob } from '../kit/jobPath';
 import type { SessionStore } from './session';
+import { singleKeysOn } from './singleKeys';
 
-const inField = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+/** Where keys belong to what has the focus: fields, dialogs and menus. */
+const OTHERS = 'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="menu"], [role="listbox"]';
+const elsewhere = (target: EventTarget | null): boolean => target instanceof Element && target.closest(OTHERS) !== null;
 
-/** Keys that work at every station. Inside a field they belong to the field. */
-export function useJobKeys(session: SessionStore, jobId: string, open: { find: () => void; keys: () => void }) {
-  const router = useRouter();
+/** Keys that work at every station. */
+export function useJobKeys(session: SessionStore, open: { find: () => void; keys: () => void }) {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || inField(event.target)) return;
+      if (event.defaultPrevented || elsewhere(event.target)) return;
       const command = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
       const act = (work: () => void) => {
         event.preventDefault();
         work();
       };
-      const { reverse, steps } = session.getState();
+      const { reverse, reversals, base } = session.getState();
       if (command && key === 'z')
-        act(() => (event.shiftKey ? steps.redo && reverse('redo') : steps.undo && reverse('undo')));
-      else if (command && key === 'y') act(() => steps.redo && reverse('redo'));
-      else if (command || event.altKey) return;
+        act(() => (event.shiftKey ? reversals.redo && reverse('redo') : reversals.undo && reverse('undo')));
+      else if (command && key === 'y') act(() => reversals.redo && reverse('redo'));
+      else if (command || event.altKey || !singleKeysOn()) return;
       else if (key === '/') act(open.find);
       else if (key === '?') act(open.keys);
       else {
         const station = STATIONS[Number(key) - 1];
-        if (station) act(() => router.push(`/jobs/${jobId}/${station}`));
+        if (station) act(() => goInJob(`${base}/${station}`));
       }
     };
     window.addEventListener('keydown', press);

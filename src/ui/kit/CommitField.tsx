@@ -1,7 +1,7 @@
 'use client';
 
-import { type ComponentProps, type ReactNode, useId, useRef, useState } from 'react';
-import { Refusal } from '@/core/job/refusal';
+import { type ComponentProps, type ReactNode, useEffect, useId, useRef, useState } from 'react';
+import { Refusal } from '@/core/text/refusal';
 import { inputLook } from './Field';
 
 /** What is wrong with a text, in words, or null once it was taken. */
@@ -34,8 +34,13 @@ export function CommitField({
 }: Shared & Omit<ComponentProps<'input'>, keyof Shared | 'value'>) {
   const id = useId();
   const [wrong, setWrong] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
   const committed = useRef(value);
-  committed.current = value;
+  // What was taken, or changed elsewhere, is shown in the same field: one made anew would lose the focus.
+  useEffect(() => {
+    if (field.current && committed.current !== value) field.current.value = value;
+    committed.current = value;
+  }, [value]);
   const commit = (input: HTMLInputElement) => {
     if (input.value.trim() === committed.current.trim()) return setWrong(null);
     setWrong(onCommit(input.value));
@@ -47,7 +52,7 @@ export function CommitField({
         {unit && <span className="font-normal text-soft"> ({unit})</span>}
       </label>
       <input
-        key={value}
+        ref={field}
         id={id}
         defaultValue={value}
         autoComplete="off"

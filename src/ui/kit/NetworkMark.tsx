@@ -1,5 +1,5 @@
-import type { LinePattern, Network } from '@/core/job/records/network';
 import { lineDashes } from '@/core/networks/networkMarks';
+import type { LinePattern, Network } from '@/core/records/network';
 
 /** Dash pattern of a line 2 px wide, as SVG takes it. */
 export const dashArray = (pattern: LinePattern): string => lineDashes[pattern].join(' ');

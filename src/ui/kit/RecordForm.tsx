@@ -1,7 +1,7 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { Refusal } from '@/core/job/refusal';
+import { Refusal } from '@/core/text/refusal';
 import { massToField, massUnit, parseMass } from '@/core/units/force';
 import { parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Button } from './Button';
@@ -61,14 +61,15 @@ export function RecordForm({
   record: object;
   units: Units;
   submit: string;
-  onSubmit: (values: Record<string, unknown>) => void;
+  /** All fields as they read, and those that were touched. */
+  onSubmit: (values: Record<string, unknown>, touched: Record<string, unknown>) => void;
   children?: ReactNode;
 }) {
   const specs = groups.flatMap((group) => group.fields);
-  const initial = record as Record<string, unknown>;
-  const { register, handleSubmit, setError, formState } = useForm<Record<string, string>>({
-    defaultValues: Object.fromEntries(specs.map((spec) => [spec.name, shown(spec, initial[spec.name], units)])),
-  });
+  // As it was when the form was opened: what others change meanwhile is not what was typed here.
+  const [initial] = useState(record as Record<string, unknown>);
+  const first = Object.fromEntries(specs.map((spec) => [spec.name, shown(spec, initial[spec.name], units)]));
+  const { register, handleSubmit, setError, formState } = useForm<Record<string, string>>({ defaultValues: first });
   const take = (texts: Record<string, string>) => {
     const values: Record<string, unknown> = {};
     let good = true;
@@ -91,7 +92,12 @@ export function RecordForm({
         fail(spec.name, fault.message);
       }
     }
-    if (good) onSubmit(values);
+    if (!good) return;
+    // Only what was touched is handed on: the rest may have been changed by somebody else meanwhile.
+    const touched = Object.fromEntries(
+      specs.flatMap(({ name }) => (texts[name] === first[name] ? [] : [[name, values[name]]])),
+    );
+    onSubmit(values, touched);
   };
   const unitOf = (spec: FieldSpec) =>
     spec.kind === 'size' ? sizeUnit(units) : spec.kind === 'mass' ? massUnit(units) : spec.unit;

@@ -11,7 +11,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type CSSProperties, type PointerEvent as Press, type ReactNode, useEffect, useRef } from 'react';
-import type { Run } from '@/core/job/records/run';
+import type { Run } from '@/core/records/run';
 
 function elementAt({ x, y }: { x: number; y: number }): HTMLElement | null {
   const places = document.elementsFromPoint(x, y).map((element) => element.closest<HTMLElement>('[data-place]'));

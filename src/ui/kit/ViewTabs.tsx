@@ -1,13 +1,15 @@
-import Link from 'next/link';
-
-export type View = { id: string; name: string; note?: string };
+import type { StationId } from '@/core/job/stationIds';
+import { JobLink } from './JobLink';
+import { useJobPath } from './jobPath';
+import type { View } from './stationViews';
 
 /** The views of a station. The first one has the station's own address. */
-export function ViewTabs({ base, views, now }: { base: string; views: readonly View[]; now: string }) {
+export function ViewTabs({ station, views, now }: { station: StationId; views: readonly View[]; now: string }) {
+  const base = `${useJobPath().base}/${station}`;
   return (
     <nav aria-label="Views" className="flex flex-wrap gap-x-0.5 border-b bg-sheet px-2 pt-1">
       {views.map(({ id, name, note }, at) => (
-        <Link
+        <JobLink
           key={id}
           href={at === 0 ? base : `${base}/${id}`}
           aria-current={id === now ? 'page' : undefined}
@@ -15,7 +17,7 @@ export function ViewTabs({ base, views, now }: { base: string; views: readonly V
         >
           {name}
           {note && <span className="ml-1 font-mono text-xs">{note}</span>}
-        </Link>
+        </JobLink>
       ))}
     </nav>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { Flashlight, Sun } from 'lucide-react';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { Button } from './Button';
 
 const KEY = 'good-shelf-theme';
@@ -23,22 +23,26 @@ export const useThemeName = (): string =>
     () => 'daylight',
   );
 
+/** Turn from daylight to closet light, and back. */
+export function turnTheme(): void {
+  const next = document.documentElement.dataset.theme !== 'closet';
+  if (next) document.documentElement.dataset.theme = 'closet';
+  else delete document.documentElement.dataset.theme;
+  try {
+    localStorage.setItem(KEY, next ? 'closet' : 'daylight');
+  } catch {
+    // Where the browser keeps nothing it holds for this page.
+  }
+}
+
 /** Daylight, or closet light: dark and low in blue. */
 export function ThemeButton() {
-  const [closet, setCloset] = useState(false);
-  useEffect(() => setCloset(document.documentElement.dataset.theme === 'closet'), []);
-  const turn = () => {
-    const next = !closet;
-    setCloset(next);
-    if (next) document.documentElement.dataset.theme = 'closet';
-    else delete document.documentElement.dataset.theme;
-    localStorage.setItem(KEY, next ? 'closet' : 'daylight');
-  };
+  const closet = useThemeName() === 'closet';
   return (
     <Button
       look="quiet"
       aria-pressed={closet}
-      onClick={turn}
+      onClick={turnTheme}
       title={closet ? 'Daylight' : 'Closet light'}
       aria-label="Closet light"
     >

@@ -1,6 +1,6 @@
 'use client';
 
-import { createContext, type ReactNode, useContext, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
 
 const AnnounceContext = createContext<(words: string) => void>(() => {});
 
@@ -8,12 +8,14 @@ const AnnounceContext = createContext<(words: string) => void>(() => {});
 export const useAnnounce = () => useContext(AnnounceContext);
 
 export function Announcer({ children }: { children: ReactNode }) {
-  const [words, setWords] = useState('');
+  const [said, setSaid] = useState({ words: '', count: 0 });
+  const announce = useCallback((words: string) => setSaid(({ count }) => ({ words, count: count + 1 })), []);
   return (
-    <AnnounceContext value={setWords}>
+    <AnnounceContext value={announce}>
       {children}
       <div aria-live="assertive" className="sr-only" data-testid="announcer">
-        {words}
+        {/* Made anew each time: the same words said again are heard again. */}
+        <span key={said.count}>{said.words}</span>
       </div>
     </AnnounceContext>
   );

@@ -1,18 +1,21 @@
 import { useMemo } from 'react';
-import type { PlainRow } from '@/core/job/commands/rows';
-import type { PlainTable } from '@/core/job/plainTables';
-import { useSession } from '../job/session';
+import { rowCommands } from '@/core/commands/rowCommands';
+import type { TableName, TableRow } from '@/core/job/tables';
+import { useSessionStore } from '../job/session';
 
-/** Keep and drop rows of plain tables, each call one step. */
+/** Keep and drop rows, each call one step. */
 export function useRows() {
-  const dispatch = useSession((session) => session.dispatch);
-  return useMemo(
-    () => ({
-      keep: (...rows: PlainRow[]): boolean => dispatch([{ type: 'keepRows', rows }]),
-      drop: (table: PlainTable, ...ids: string[]): boolean => dispatch([{ type: 'dropRows', table, ids }]),
-    }),
-    [dispatch],
-  );
+  const session = useSessionStore();
+  return useMemo(() => {
+    const { dispatch } = session.getState();
+    return {
+      keep: (...rows: TableRow[]): boolean => {
+        const commands = rowCommands(session.getState().job, rows);
+        return commands.length === 0 || dispatch(commands);
+      },
+      drop: (table: TableName, ...ids: string[]): boolean => dispatch([{ type: 'dropRows', table, ids }]),
+    };
+  }, [session]);
 }
 
 export const newRowId = (prefix: string): string => `${prefix}-${crypto.randomUUID()}`;

@@ -1,8 +1,8 @@
-import { useParams } from 'next/navigation';
-import type { View } from './ViewTabs';
+import { useJobPath } from './jobPath';
+import type { View } from './stationViews';
 
 /** Which view of a station the address names; the first where it names none. */
 export function useView(views: readonly View[]): string {
-  const { view } = useParams<{ view?: string[] }>();
-  return views.find(({ id }) => id === view?.[0])?.id ?? views[0]?.id ?? '';
+  const { view } = useJobPath();
+  return views.find(({ id }) => id === view)?.id ?? views[0]?.id ?? '';
 }

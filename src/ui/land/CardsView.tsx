@@ -2,14 +2,14 @@
 
 import { Download } from 'lucide-react';
 import { indexJob } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/job/records/gear';
-import { JOINTS, type Joint } from '@/core/job/records/landing';
-import type { Run } from '@/core/job/records/run';
-import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/job/records/termination';
 import { landingParts } from '@/core/panels/jacks';
 import { panelsInOrder } from '@/core/panels/planLanding';
 import { rearBlocks } from '@/core/panels/rowOrder';
 import { panelCards, terminationCard } from '@/core/panels/terminationCard';
+import type { Gear } from '@/core/records/gear';
+import { JOINTS, type Joint } from '@/core/records/landing';
+import type { Run } from '@/core/records/run';
+import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/records/termination';
 import { untwistSource } from '@/core/standards/landing';
 import { pinoutSource } from '@/core/standards/pinout';
 import { citeSource } from '@/core/standards/source';

@@ -1,12 +1,12 @@
 'use client';
 
 import type { KeyboardEvent } from 'react';
-import { canLand, type Port, portsOf } from '@/core/gear/ports';
 import { indexJob, portKey } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/job/records/gear';
-import type { Network } from '@/core/job/records/network';
-import { isLive, type Run } from '@/core/job/records/run';
 import { unitName } from '@/core/rack/units';
+import type { Gear } from '@/core/records/gear';
+import type { Network } from '@/core/records/network';
+import { canLand, type Port, portsOf } from '@/core/records/ports';
+import { isLive, type Run } from '@/core/records/run';
 import { useSession } from '../job/session';
 import { dashArray, networkInk } from '../kit/NetworkMark';
 import { carries } from '../kit/RunCarrier';

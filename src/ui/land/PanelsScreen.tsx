@@ -2,11 +2,11 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Command } from '@/core/job/commands';
+import type { Command } from '@/core/commands/commands';
 import { indexJob, portOfKey } from '@/core/job/jobIndex';
-import { isLive, type Run } from '@/core/job/records/run';
 import { type LandOrder, landWishOf } from '@/core/panels/landWish';
 import { panelsInOrder, planLanding } from '@/core/panels/planLanding';
+import { isLive, type Run } from '@/core/records/run';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -1,6 +1,6 @@
 import type { JobIndex } from '@/core/job/jobIndex';
-import type { Run } from '@/core/job/records/run';
 import { minutesToMove } from '@/core/panels/planLanding';
+import type { Run } from '@/core/records/run';
 
 /** What it costs to move a run that is landed already, in words behind others; nothing for one that waits. */
 export function landedAnew(index: JobIndex, run: Run): string {

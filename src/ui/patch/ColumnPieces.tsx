@@ -1,9 +1,9 @@
 import { memo, type ReactNode } from 'react';
-import type { Run } from '@/core/job/records/run';
+import type { Run } from '@/core/records/run';
 import type { Grade } from '@/core/snags/snag';
 import { PanelSocket, SwitchSocket } from './LoomSockets';
-import type { LoomActions, RowSize } from './LoomView';
 import type { LoomColumns } from './loomColumns';
+import type { LoomActions, RowSize } from './loomHandling';
 import type { LoomOutlet, LoomPort, LoomRow } from './loomLayout';
 import { PIECE_PX, type Piece, REACH_PX } from './loomPieces';
 import { StrandRow } from './StrandRow';

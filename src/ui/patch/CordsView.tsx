@@ -1,13 +1,13 @@
 'use client';
 
 import { Download } from 'lucide-react';
-import { LEAST_CORD_MM } from '@/core/job/records/cord';
-import type { LinePattern } from '@/core/job/records/network';
 import { type CordCode, cordCost, type ListedCord, listCords, managerFills, pickList } from '@/core/patching/cordList';
+import { LEAST_CORD_MM } from '@/core/records/cord';
+import type { LinePattern } from '@/core/records/network';
+import { answerOf } from '@/core/site/answers';
 import { cordBuildSource, cordBuilds, cordHabits } from '@/core/standards/cords';
 import { percent } from '@/core/standards/practice';
 import { citeSource } from '@/core/standards/source';
-import { answerOf } from '@/core/survey/answers';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { LinePattern } from '@/core/job/records/network';
 import { type HangingCord, hangingCords, type Point } from '@/core/patching/hangingCords';
 import { elevation } from '@/core/rack/elevation';
+import type { LinePattern } from '@/core/records/network';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { dashArray } from '../kit/NetworkMark';

@@ -5,12 +5,12 @@ import { ChevronDown, Pin, PinOff, Printer, Unplug } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { isPanel } from '@/core/gear/ports';
 import { indexJob, portOfKey } from '@/core/job/jobIndex';
-import { isLive, type Run } from '@/core/job/records/run';
-import { GATHERED_BY, type GatheredBy, type Gathering, SHOWN_RUNS, type ShownRuns } from '@/core/patching/gatherRuns';
+import { GATHERED_BY, type GatheredBy, type Gathering, SHOWN_RUNS, type ShownRuns } from '@/core/loom/gatherRuns';
 import { patchCommands } from '@/core/patching/patchCommands';
 import type { PatchPlan } from '@/core/patching/planPatching';
+import { isPanel } from '@/core/records/ports';
+import { isLive, type Run } from '@/core/records/run';
 import { counted } from '@/core/text/counted';
 import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
@@ -23,7 +23,8 @@ import { type Carried, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { landedAnew } from '../land/landedAnew';
 import { FacesView } from './FacesView';
-import { type End, LoomView } from './LoomView';
+import { LoomView } from './LoomView';
+import type { End } from './loomHandling';
 
 const SHOW_WORDS: Record<ShownRuns, string> = {
   all: 'every run',
@@ -201,7 +202,7 @@ export function LoomScreen() {
                       <DropdownMenu.Item asChild>
                         <a
                           download
-                          href={`/api/jobs/${job.id}/files/loom.pdf?by=${gathering.by}&of=${gathering.show}`}
+                          href={`/api/jobs/${job.id}/files/loom.pdf?by=${gathering.by}&show=${gathering.show}`}
                           className="flex items-center gap-2 rounded-[3px] px-2 py-1 data-highlighted:bg-well"
                         >
                           <Printer size={15} aria-hidden /> Print the loom, PDF

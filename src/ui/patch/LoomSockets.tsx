@@ -1,11 +1,11 @@
 import { type KeyboardEvent, memo, type ReactNode } from 'react';
-import { canLand } from '@/core/gear/ports';
-import type { Run } from '@/core/job/records/run';
 import { portFault } from '@/core/patching/fitness';
+import { canLand } from '@/core/records/ports';
+import type { Run } from '@/core/records/run';
 import { formatSpeed } from '@/core/text/speed';
 import { useSession } from '../job/session';
 import { carries } from '../kit/RunCarrier';
-import type { End, LoomActions, RowSize } from './LoomView';
+import type { End, LoomActions, RowSize } from './loomHandling';
 import type { LoomPort } from './loomLayout';
 
 const PORT_TEXT = { fit: 'text-[10px] leading-[10px]', big: 'text-[14px] leading-[20px]' };

@@ -1,33 +1,23 @@
 'use client';
 
 import { startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import type { Run } from '@/core/job/records/run';
-import type { Gathering } from '@/core/patching/gatherRuns';
+import type { Gathering } from '@/core/loom/gatherRuns';
 import type { PatchPlan } from '@/core/patching/planPatching';
+import type { Run } from '@/core/records/run';
 import { findSnags } from '@/core/snags/findSnags';
 import type { Grade } from '@/core/snags/snag';
 import { useSession } from '../job/session';
 import { networkInk } from '../kit/NetworkMark';
-import { type Carried, CarryGround } from '../kit/RunCarrier';
+import { CarryGround } from '../kit/RunCarrier';
 import { OutletsPiece, RowsPiece, SocketsPiece } from './ColumnPieces';
 import { drawnFor, drawnMore, type Span } from './drawnSpan';
 import { LoomStrands } from './LoomStrands';
 import { columnsOf } from './loomColumns';
+import { type End, type LoomActions, ROW, type RowSize } from './loomHandling';
 import { type Loom, type LoomHead, layLoom } from './loomLayout';
 import { type LoomPieces, loomPieces, PIECE_PX, type Piece } from './loomPieces';
 import { steadyLoom } from './steadyLoom';
 
-/** What is done with a strand. An end is brought to a port: the panel end lands the run, the switch end patches it. */
-export type LoomActions = {
-  onPickUp: (run: Run, end?: End) => void;
-  onBring: (run: Run, end: End, gearId: string, port: number) => void;
-  onUnpatch: (run: Run) => void;
-};
-export type End = NonNullable<Carried['end']>;
-
-/** Rows that show all of a small job in one view, or that can be read from a ladder. */
-const ROW = { fit: 12.6, big: 26 };
-export type RowSize = keyof typeof ROW;
 /** Narrower than this the columns do not stand clear of each other. */
 const LEAST_PX = 580;
 /** Between two pieces that are drawn while nothing else is to be done. */

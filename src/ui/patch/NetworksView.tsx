@@ -4,18 +4,12 @@ import { Download, Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
-import {
-  LINE_PATTERNS,
-  type LinePattern,
-  NETWORK_COLOURS,
-  type Network,
-  networkNamed,
-} from '@/core/job/records/network';
 import { allowedNetworks } from '@/core/networks/allowed';
 import { readNetworkNumber } from '@/core/networks/networkNumber';
-import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/networks/portPlan';
-import { type PortSetting, setPortCommands, settingOf } from '@/core/networks/setPort';
+import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS, type Network, networkNamed } from '@/core/records/network';
 import { naturalOrder } from '@/core/text/naturalOrder';
+import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/uplinks/portPlan';
+import { type PortSetting, setPortCommands, settingOf } from '@/core/uplinks/setPort';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';

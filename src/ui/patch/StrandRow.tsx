@@ -1,11 +1,11 @@
 import { type KeyboardEvent, memo } from 'react';
-import { isLive } from '@/core/job/records/run';
+import { isLive } from '@/core/records/run';
 import type { Grade } from '@/core/snags/snag';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { carries } from '../kit/RunCarrier';
 import { useInView } from '../kit/useInView';
-import type { LoomActions, RowSize } from './LoomView';
+import type { LoomActions, RowSize } from './loomHandling';
 import type { LoomRow } from './loomLayout';
 
 const ROW_TEXT = { fit: 'text-[12px]', big: 'text-[15px]' };

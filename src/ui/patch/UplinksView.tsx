@@ -2,15 +2,15 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import type { Gear } from '@/core/job/records/gear';
-import { UPLINK_MEDIA, type UplinkMedium } from '@/core/job/records/uplink';
-import { switchingGear } from '@/core/networks/portPlan';
+import type { Gear } from '@/core/records/gear';
+import { UPLINK_MEDIA, type UplinkMedium } from '@/core/records/uplink';
 import { copperModule } from '@/core/standards/links';
 import { formatSpeed } from '@/core/text/speed';
 import { formatLength } from '@/core/units/length';
 import { freePorts } from '@/core/uplinks/freePorts';
 import { gatewayWords } from '@/core/uplinks/gatewayWords';
 import { bundleFaults, bundlesOf } from '@/core/uplinks/linkBundles';
+import { switchingGear } from '@/core/uplinks/portPlan';
 import { topologyOf } from '@/core/uplinks/topology';
 import { listUplinks } from '@/core/uplinks/uplinkFacts';
 import { useSession } from '../job/session';

@@ -1,13 +1,13 @@
-import { isPanel, isSwitching, type Port, portsOf } from '@/core/gear/ports';
 import type { Job } from '@/core/job/job';
 import { indexJob, portKey } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/job/records/gear';
-import type { Network } from '@/core/job/records/network';
-import type { Run } from '@/core/job/records/run';
-import { farEnd } from '@/core/networks/portPlan';
-import { type Gathering, gatherRuns } from '@/core/patching/gatherRuns';
+import { type Gathering, gatherRuns } from '@/core/loom/gatherRuns';
+import type { Gear } from '@/core/records/gear';
+import type { Network } from '@/core/records/network';
+import { isPanel, isSwitching, type Port, portsOf } from '@/core/records/ports';
+import type { Run } from '@/core/records/run';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import type { Trace } from '@/core/trace/traceRun';
+import { farEnd } from '@/core/uplinks/portPlan';
 
 /** `index`: which row it is; `outletY`: where the outlet stands that the run starts from; runs of one outlet fork from it. */
 export type LoomRow = { index: number; run: Run; trace: Trace; y: number; outletY: number };

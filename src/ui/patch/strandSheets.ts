@@ -1,7 +1,7 @@
 import { portKey } from '@/core/job/jobIndex';
-import { isLive } from '@/core/job/records/run';
 import { lineDashes } from '@/core/networks/networkMarks';
 import type { PatchPlan } from '@/core/patching/planPatching';
+import { isLive } from '@/core/records/run';
 import { formatLength, type Units } from '@/core/units/length';
 import { alike, kept } from './kept';
 import { columnsOf } from './loomColumns';

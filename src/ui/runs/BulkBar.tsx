@@ -2,9 +2,9 @@
 
 import { useState } from 'react';
 import { toast } from 'sonner';
-import type { RunColumn } from '@/core/formats/runColumns';
 import { labelBearers } from '@/core/labels/labelScheme';
 import { editCell, scheduleColumns } from '@/core/runs/cells';
+import type { RunColumn } from '@/core/runs/runColumns';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -2,7 +2,7 @@
 
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
-import type { Box } from '@/core/job/records/box';
+import type { Box } from '@/core/records/box';
 import { cableKindsOf } from '@/core/runs/cableKinds';
 import { cablePlanCommands, leftInBoxMm, toPull } from '@/core/runs/cablePlan';
 import { pullSheet } from '@/core/runs/pullSheet';

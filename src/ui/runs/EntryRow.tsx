@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { RunColumn } from '@/core/formats/runColumns';
-import { Refusal } from '@/core/job/refusal';
 import { type CellsRead, enterRuns } from '@/core/runs/cells';
+import type { RunColumn } from '@/core/runs/runColumns';
+import { Refusal } from '@/core/text/refusal';
 import { Button } from '../kit/Button';
 import { HEADINGS, NAMES } from './columns';
 import { cellLook, say } from './ScheduleCell';

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { CABLE_RATINGS, type CableKind, CONDUCTORS } from '@/core/job/records/cableKind';
-import { CARRIES } from '@/core/job/records/run';
+import { CABLE_RATINGS, type CableKind, CONDUCTORS } from '@/core/records/cableKind';
+import { CARRIES } from '@/core/records/run';
 import { cableKindsOf } from '@/core/runs/cableKinds';
 import { counted } from '@/core/text/counted';
 import { sameKey } from '@/core/text/sameKey';

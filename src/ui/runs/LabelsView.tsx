@@ -2,7 +2,6 @@
 
 import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Refusal } from '@/core/job/refusal';
 import {
   LABEL_KIND_WORDS,
   LABEL_KINDS,
@@ -14,9 +13,10 @@ import {
 } from '@/core/labels/labelOptions';
 import { labelPages } from '@/core/labels/labelPages';
 import { labelBearers, planLabels, renameCommands, type Scheme } from '@/core/labels/labelScheme';
-import { answerCommand, answerOf } from '@/core/survey/answers';
-import { questionOf } from '@/core/survey/questions';
+import { answerCommand, answerOf } from '@/core/site/answers';
+import { questionOf } from '@/core/site/questions';
 import { counted } from '@/core/text/counted';
+import { Refusal } from '@/core/text/refusal';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
@@ -247,7 +247,7 @@ function Printing() {
       {made.pages && (
         // biome-ignore lint/performance/noImgElement: a drawing made for this job, in no size that is known before
         <img
-          src={`${file('labels.svg')}&show=1&page=1&rev=${JSON.stringify(made.pages.pages[0] ?? []).length}`}
+          src={`${file('labels.svg')}&as=inline&page=1&rev=${JSON.stringify(made.pages.pages[0] ?? []).length}`}
           alt={`The sheets of labels: ${LABEL_KIND_WORDS[kind]}`}
           className="w-full border border-strong bg-white"
         />

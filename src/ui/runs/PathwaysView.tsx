@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, SURROUNDINGS } from '@/core/job/records/pathway';
 import { conduitCount, insideAreaMm2 } from '@/core/pathways/fill';
 import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
+import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, SURROUNDINGS } from '@/core/records/pathway';
 import { pullNewton, pullSource } from '@/core/standards/cableHandling';
 import { conduitSizes, conduitSource } from '@/core/standards/conduits';
 import { mainsLeastSource, separationSource } from '@/core/standards/mainsSeparation';

@@ -2,10 +2,10 @@
 
 import { Trash2 } from 'lucide-react';
 import { memo } from 'react';
-import { LENGTH_COLUMNS, type RunColumn } from '@/core/formats/runColumns';
-import type { Network } from '@/core/job/records/network';
-import { isLive, type Run } from '@/core/job/records/run';
+import type { Network } from '@/core/records/network';
+import { isLive, type Run } from '@/core/records/run';
 import { cellText } from '@/core/runs/cells';
+import { LENGTH_COLUMNS, type RunColumn } from '@/core/runs/runColumns';
 import { Button } from '../kit/Button';
 import { dashArray, networkInk } from '../kit/NetworkMark';
 import { HEADINGS, NAMES } from './columns';

@@ -2,11 +2,11 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
-import type { RunColumn } from '@/core/formats/runColumns';
-import type { Run } from '@/core/job/records/run';
+import type { Run } from '@/core/records/run';
 import { type CellsRead, editCell, pasteCells } from '@/core/runs/cells';
 import { runLengthMm } from '@/core/runs/routeLength';
-import type { ScheduleItem, ScheduleView } from '@/core/runs/scheduleView';
+import type { RunColumn } from '@/core/runs/runColumns';
+import type { ScheduleItem, ScheduleView } from '@/core/schedule/scheduleView';
 import { lengthToField } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';

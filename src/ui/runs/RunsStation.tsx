@@ -1,6 +1,5 @@
 'use client';
 
-import { useSession } from '../job/session';
 import { useView } from '../kit/useView';
 import { ViewTabs } from '../kit/ViewTabs';
 import { BuyingView } from './BuyingView';
@@ -8,24 +7,15 @@ import { KindsView } from './KindsView';
 import { LabelsView } from './LabelsView';
 import { PathwaysView } from './PathwaysView';
 import { ScheduleView } from './ScheduleView';
+import { runs } from './station';
 import { TracingView } from './TracingView';
-
-const VIEWS = [
-  { id: 'schedule', name: 'Schedule' },
-  { id: 'pathways', name: 'Pathways' },
-  { id: 'buying', name: 'Cable to buy and pull' },
-  { id: 'kinds', name: 'Kinds of cable' },
-  { id: 'labels', name: 'Labels' },
-  { id: 'tracing', name: 'What is what' },
-];
 
 /** Runs: every permanent cable, its way, its box, its label. */
 export function RunsStation() {
-  const id = useSession((session) => session.job.id);
-  const view = useView(VIEWS);
+  const view = useView(runs.views);
   return (
     <section aria-label="Runs" className="relative flex min-h-0 flex-1 flex-col">
-      <ViewTabs base={`/jobs/${id}/runs`} views={VIEWS} now={view} />
+      <ViewTabs station="runs" views={runs.views} now={view} />
       {view === 'schedule' && <ScheduleView />}
       {view === 'pathways' && <PathwaysView />}
       {view === 'buying' && <BuyingView />}

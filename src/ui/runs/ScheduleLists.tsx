@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { RunColumn } from '@/core/formats/runColumns';
-import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/job/records/run';
+import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/records/run';
 import { cableKindsOf } from '@/core/runs/cableKinds';
+import type { RunColumn } from '@/core/runs/runColumns';
 import { useSession } from '../job/session';
 
 /** Lists that cells offer while typing. */

@@ -2,10 +2,16 @@
 
 import { FileUp } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
-import type { RunColumn } from '@/core/formats/runColumns';
 import { scheduleColumns } from '@/core/runs/cells';
+import type { RunColumn } from '@/core/runs/runColumns';
 import { runFacts } from '@/core/runs/runFacts';
-import { arrangeRuns, PLAIN_VIEW, RUN_FILTERS, RUN_GROUPS, type ScheduleView as View } from '@/core/runs/scheduleView';
+import {
+  arrangeRuns,
+  PLAIN_VIEW,
+  RUN_FILTERS,
+  RUN_GROUPS,
+  type ScheduleView as View,
+} from '@/core/schedule/scheduleView';
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';

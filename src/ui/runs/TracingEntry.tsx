@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { isUntraced } from '@/core/job/records/run';
-import { Refusal } from '@/core/job/refusal';
+import { isUntraced } from '@/core/records/run';
 import { counted } from '@/core/text/counted';
 import { expandLabels } from '@/core/text/labelPattern';
 import { naturalOrder } from '@/core/text/naturalOrder';
+import { Refusal } from '@/core/text/refusal';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';

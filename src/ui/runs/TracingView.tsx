@@ -1,10 +1,10 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Jack } from '@/core/job/records/jack';
-import { isUntraced } from '@/core/job/records/run';
 import type { Scheme } from '@/core/labels/labelScheme';
-import { answerCommand, answerOf, figureOf } from '@/core/survey/answers';
+import type { Jack } from '@/core/records/jack';
+import { isUntraced } from '@/core/records/run';
+import { answerCommand, answerOf, figureOf } from '@/core/site/answers';
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { jackFindings, openRuns, settleCommands } from '@/core/tracing/findings';

@@ -2,7 +2,7 @@ import { PencilRuler, Plus } from 'lucide-react';
 import { useState } from 'react';
 import { freeGearName, gearLibrary } from '@/core/gear/library';
 import { portWords } from '@/core/gear/portPattern';
-import { GEAR_KINDS } from '@/core/job/records/gear';
+import { GEAR_KINDS } from '@/core/records/gear';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -1,13 +1,13 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { applyCommands } from '@/core/job/apply';
+import type { Arrangement } from '@/core/arrange/arrange';
+import { PRIORITIES, SCHOOLS, schoolReasons, schoolSource, wishOf } from '@/core/arrange/arrangeWish';
+import { applyCommands } from '@/core/commands/apply';
 import type { Job } from '@/core/job/job';
-import type { Arrangement } from '@/core/rack/arrange/arrange';
-import { PRIORITIES, SCHOOLS, schoolReasons, schoolSource, wishOf } from '@/core/rack/arrange/arrangeWish';
+import { answerCommand, answerOf } from '@/core/site/answers';
+import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/site/questions';
 import { citeSource } from '@/core/standards/source';
-import { answerCommand, answerOf } from '@/core/survey/answers';
-import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/survey/questions';
 import { counted } from '@/core/text/counted';
 import { formatLength, formatSize } from '@/core/units/length';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';

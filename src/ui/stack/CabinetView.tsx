@@ -12,11 +12,11 @@ import {
 } from '@dnd-kit/core';
 import { Download, PackagePlus, Plus, Ruler } from 'lucide-react';
 import { useCallback, useRef, useState } from 'react';
+import { aimAt, aimWords, faceSeen } from '@/core/arrange/aim';
+import { frontWidthMm } from '@/core/gear/body';
 import { portLayout } from '@/core/gear/portLayout';
-import type { Rack } from '@/core/job/records/rack';
-import { aimAt, aimWords, faceSeen } from '@/core/rack/aim';
 import { elevation } from '@/core/rack/elevation';
-import { frontWidthMm } from '@/core/rack/space';
+import type { Rack } from '@/core/records/rack';
 import { frameWidths, rackDimensions } from '@/core/standards/rackDimensions';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession, useSessionStore } from '../job/session';

@@ -1,8 +1,8 @@
 import { Pencil, Pin, PinOff } from 'lucide-react';
+import { aimAt } from '@/core/arrange/aim';
+import { isUpright } from '@/core/gear/body';
 import { indexJob } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/job/records/gear';
-import { aimAt } from '@/core/rack/aim';
-import { isUpright } from '@/core/rack/space';
+import type { Gear } from '@/core/records/gear';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -3,10 +3,10 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Trash2 } from 'lucide-react';
 import type { RefObject } from 'react';
+import { planPlacement } from '@/core/arrange/planPlacement';
 import { indexJob } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/job/records/gear';
-import { planPlacement } from '@/core/rack/planPlacement';
 import { standOf } from '@/core/rack/stand';
+import type { Gear } from '@/core/records/gear';
 import { counted } from '@/core/text/counted';
 import { formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
+import type { GearChanges } from '@/core/commands/gear';
 import { freeGearName } from '@/core/gear/library';
-import type { GearChanges } from '@/core/job/commands/gear';
-import { Gear } from '@/core/job/records/gear';
+import { Gear } from '@/core/records/gear';
 import { useSession } from '../job/session';
 import { RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
@@ -25,11 +25,11 @@ export function GearSheet({ gear, onClose }: { gear: Gear | null; onClose: () =>
         depthMm: 250,
       }),
   );
-  const take = (values: Record<string, unknown>) => {
-    const changes = values as GearChanges;
+  const take = (values: Record<string, unknown>, touched: Record<string, unknown>) => {
+    const nothing = gear !== null && Object.keys(touched).length === 0;
     const done = gear
-      ? dispatch([{ type: 'editGear', gearId: gear.id, changes }])
-      : dispatch([{ type: 'addGear', gear: [Gear.parse({ ...start, ...changes })] }]);
+      ? nothing || dispatch([{ type: 'editGear', gearId: gear.id, changes: touched as GearChanges }])
+      : dispatch([{ type: 'addGear', gear: [Gear.parse({ ...start, ...values })] }]);
     if (done) onClose();
   };
   return (

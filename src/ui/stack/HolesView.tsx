@@ -1,9 +1,9 @@
 'use client';
 
 import { Download } from 'lucide-react';
-import type { Rack } from '@/core/job/records/rack';
 import { type HoleCard, holeCard, holeHeightMm } from '@/core/rack/holes';
 import { shownUnit } from '@/core/rack/units';
+import type { Rack } from '@/core/records/rack';
 import { holesOfPattern, rackDimensions, standardHolesSource } from '@/core/standards/rackDimensions';
 import { citeSource } from '@/core/standards/source';
 import { naturalOrder } from '@/core/text/naturalOrder';

@@ -1,11 +1,11 @@
 'use client';
 
-import type { Rack } from '@/core/job/records/rack';
 import { type Lifters, loadingOrder, rackLift } from '@/core/lifting/liftPlan';
 import { liftingCautions } from '@/core/mounting/cautions';
+import type { Rack } from '@/core/records/rack';
+import { answerCommand, answerOf } from '@/core/site/answers';
 import { liftingFilterSource, liftingSource, teamSource } from '@/core/standards/lifting';
 import { citeSource } from '@/core/standards/source';
-import { answerCommand, answerOf } from '@/core/survey/answers';
 import { formatMass } from '@/core/units/force';
 import { useSession } from '../job/session';
 import { CommitSelect } from '../kit/CommitField';

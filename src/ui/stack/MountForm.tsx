@@ -1,7 +1,7 @@
-import { FASTENERS, type Mount, Mount as MountSchema, SPECIES, WALLS } from '@/core/job/records/mount';
-import type { Rack } from '@/core/job/records/rack';
 import { mountOf } from '@/core/mounting/wallMount';
-import { woodScrews } from '@/core/standards/withdrawal';
+import { type Mount, Mount as MountSchema, WALLS } from '@/core/records/mount';
+import type { Rack } from '@/core/records/rack';
+import { FASTENERS, SPECIES, woodScrews } from '@/core/standards/withdrawal';
 import { forceToField, forceUnit, parseForce } from '@/core/units/force';
 import { parseSize, sizeToField, sizeUnit } from '@/core/units/length';
 import { useSession } from '../job/session';

@@ -1,11 +1,11 @@
 'use client';
 
 import { memo, type RefObject } from 'react';
-import { sideOf } from '@/core/job/records/placement';
-import type { Rack } from '@/core/job/records/rack';
-import { aimWords } from '@/core/rack/aim';
+import { aimWords } from '@/core/arrange/aim';
+import { bodyWidthMm, frontWidthMm } from '@/core/gear/body';
 import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
-import { bodyWidthMm, frontWidthMm } from '@/core/rack/space';
+import { sideOf } from '@/core/records/placement';
+import type { Rack } from '@/core/records/rack';
 import { rackDimensions } from '@/core/standards/rackDimensions';
 import { useSession } from '../job/session';
 import { useCarrying } from './carrying';

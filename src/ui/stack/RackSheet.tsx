@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { RackChanges } from '@/core/job/commands/racks';
-import { Rack } from '@/core/job/records/rack';
+import type { RackChanges } from '@/core/commands/racks';
+import { Rack } from '@/core/records/rack';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
@@ -20,11 +20,11 @@ export function RackSheet({ rack, onClose }: { rack: Rack | null; onClose: () =>
   const others = Object.values(job.racks)
     .filter((one) => one.id !== start.id)
     .sort((a, b) => naturalOrder(a.name, b.name));
-  const take = (values: Record<string, unknown>) => {
-    const changes = values as RackChanges;
+  const take = (values: Record<string, unknown>, touched: Record<string, unknown>) => {
+    const nothing = rack !== null && Object.keys(touched).length === 0;
     const done = rack
-      ? dispatch([{ type: 'editRack', rackId: rack.id, changes }])
-      : dispatch([{ type: 'addRack', rack: Rack.parse({ ...start, ...changes }) }]);
+      ? nothing || dispatch([{ type: 'editRack', rackId: rack.id, changes: touched as RackChanges }])
+      : dispatch([{ type: 'addRack', rack: Rack.parse({ ...start, ...values }) }]);
     if (done) onClose();
   };
   return (

@@ -1,8 +1,9 @@
 import { memo } from 'react';
-import { sideOf } from '@/core/job/records/placement';
-import type { Rack } from '@/core/job/records/rack';
+import { plugFrontMm, plugRearMm } from '@/core/gear/body';
 import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
-import { depthsOf, plugFrontMm, plugRearMm } from '@/core/rack/space';
+import { depthsOf } from '@/core/rack/space';
+import { sideOf } from '@/core/records/placement';
+import type { Rack } from '@/core/records/rack';
 import { rackDimensions } from '@/core/standards/rackDimensions';
 import { formatSize, type Units } from '@/core/units/length';
 import { useSession } from '../job/session';

@@ -1,6 +1,6 @@
-import type { Rack } from '@/core/job/records/rack';
 import { type Backboard, backboard, boardDetailsSource, boardThicknessSource } from '@/core/mounting/backboard';
 import { wallVerdict } from '@/core/mounting/wallMount';
+import type { Rack } from '@/core/records/rack';
 import { percent } from '@/core/standards/practice';
 import { citeSource } from '@/core/standards/source';
 import {

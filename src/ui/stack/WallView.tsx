@@ -1,9 +1,9 @@
 'use client';
 
 import { Download } from 'lucide-react';
-import type { Rack } from '@/core/job/records/rack';
 import { mountingCautions } from '@/core/mounting/cautions';
 import { rackLoad, tipping } from '@/core/mounting/rackLoad';
+import type { Rack } from '@/core/records/rack';
 import { citeSource } from '@/core/standards/source';
 import { staticsSource } from '@/core/standards/withdrawal';
 import { formatForce, formatMass } from '@/core/units/force';

@@ -1,5 +1,5 @@
 import { parsePortPattern, portPattern } from '@/core/gear/portPattern';
-import { GEAR_KINDS, type GearKind, type PortGroup } from '@/core/job/records/gear';
+import { GEAR_KINDS, type GearKind, type PortGroup } from '@/core/records/gear';
 import { choices, type FieldGroup } from '../kit/RecordForm';
 
 export const KIND_WORDS: Record<GearKind, string> = {

@@ -1,9 +1,9 @@
 import * as Comlink from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { type Arrangement, arrangementSoFar, type BetterSoFar } from '@/core/arrange/arrange';
+import type { ArrangeWish } from '@/core/arrange/arrangeWish';
 import type { Job } from '@/core/job/job';
-import { type Arrangement, arrangementSoFar, type BetterSoFar } from '@/core/rack/arrange/arrange';
-import type { ArrangeWish } from '@/core/rack/arrange/arrangeWish';
 import type { Planner } from '@/workers/planner.worker';
 
 const SECONDS = 12;

@@ -1,13 +1,13 @@
 import type { KeyboardEvent } from 'react';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
+import { type Aim, aimAt, aimWords, carrierUnits, facesFor } from '@/core/arrange/aim';
 import { indexJob } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/job/records/gear';
-import type { Face } from '@/core/job/records/placement';
-import type { Rack } from '@/core/job/records/rack';
-import { type Aim, aimAt, aimWords, carrierUnits, facesFor } from '@/core/rack/aim';
 import { placesFor, usualFace } from '@/core/rack/fit';
 import { standOf } from '@/core/rack/stand';
+import type { Gear } from '@/core/records/gear';
+import type { Face } from '@/core/records/placement';
+import type { Rack } from '@/core/records/rack';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { useSessionStore } from '../job/session';
 import { useAnnounce } from '../kit/useAnnounce';

@@ -1,10 +1,10 @@
 'use client';
 
+import { answerOf } from '@/core/site/answers';
 import { citeSource } from '@/core/standards/source';
 import type { Advice, AdviceOption } from '@/core/survey/advice/advice';
 import { adviceFor, chooseCommands } from '@/core/survey/advice/advisers';
 import { choiceId, chosenOption } from '@/core/survey/advice/chosen';
-import { answerOf } from '@/core/survey/answers';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField } from '../kit/CommitField';

@@ -1,7 +1,7 @@
 'use client';
 
+import { answerCommand, figureOf } from '@/core/site/answers';
 import { citeSource } from '@/core/standards/source';
-import { answerCommand, figureOf } from '@/core/survey/answers';
 import { type Capacity, capacities } from '@/core/survey/capacity';
 import { useSession } from '../job/session';
 import { CommitField, committing } from '../kit/CommitField';

@@ -1,9 +1,9 @@
-import type { PlainRow } from '@/core/job/commands/rows';
-import type { Floor } from '@/core/job/records/floor';
-import { PLACE_KINDS, type Place, type PlaceKind } from '@/core/job/records/place';
-import type { Room } from '@/core/job/records/room';
-import { ENTRY_SIDES } from '@/core/job/records/run';
-import { isInside, siteOf } from '@/core/survey/site';
+import type { TableRow } from '@/core/job/tables';
+import type { Floor } from '@/core/records/floor';
+import { PLACE_KINDS, type Place, type PlaceKind } from '@/core/records/place';
+import type { Room } from '@/core/records/room';
+import { ENTRY_SIDES } from '@/core/records/run';
+import { isInside, siteOf } from '@/core/site/site';
 import { counted } from '@/core/text/counted';
 import { sameKey } from '@/core/text/sameKey';
 import { formatLength } from '@/core/units/length';
@@ -12,16 +12,8 @@ import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { useRows } from '../kit/useRows';
-import type { Chosen } from './SiteView';
-
-/** What places are called, and the letter that marks them on the plan. */
-export const PLACE_WORDS: Record<PlaceKind, { name: string; letter: string }> = {
-  cabinet: { name: 'Cabinet', letter: 'C' },
-  'cable-entry': { name: 'Cable entry', letter: 'E' },
-  internet: { name: 'Internet', letter: 'I' },
-  mains: { name: 'Mains', letter: 'M' },
-  outlet: { name: 'Outlet', letter: 'O' },
-};
+import type { Chosen } from './chosen';
+import { PLACE_WORDS } from './placeWords';
 
 /** The plan as a list, and the measures of what is chosen, typed. */
 export function PlanForm({
@@ -98,7 +90,7 @@ function MmField<R extends Room | Place | Floor>({
   record: R;
   field: { [K in keyof R]: R[K] extends number ? K : never }[keyof R] & string;
   label: string;
-  toRow: (record: R) => PlainRow;
+  toRow: (record: R) => TableRow;
 }) {
   const { keep } = useRows();
   return (
@@ -110,7 +102,7 @@ function MmField<R extends Room | Place | Floor>({
   );
 }
 
-function NameField<R extends { name: string }>({ record, toRow }: { record: R; toRow: (record: R) => PlainRow }) {
+function NameField<R extends { name: string }>({ record, toRow }: { record: R; toRow: (record: R) => TableRow }) {
   const { keep } = useRows();
   return (
     <CommitField
@@ -131,7 +123,7 @@ function NameField<R extends { name: string }>({ record, toRow }: { record: R; t
 function RoomForm({ room, onGone }: { room: Room; onGone: () => void }) {
   const job = useSession((session) => session.job);
   const { keep, drop } = useRows();
-  const toRow = (record: Room): PlainRow => ({ table: 'rooms', record });
+  const toRow = (record: Room): TableRow => ({ table: 'rooms', record });
   const floor = job.floors[room.floorId];
   const runs = Object.values(job.runs).filter(
     (run) => sameKey(run.room) === sameKey(room.name) && sameKey(run.floor) === sameKey(floor?.name ?? ''),
@@ -171,7 +163,7 @@ function RoomForm({ room, onGone }: { room: Room; onGone: () => void }) {
 
 function PlaceForm({ place, onGone }: { place: Place; onGone: () => void }) {
   const { keep, drop } = useRows();
-  const toRow = (record: Place): PlainRow => ({ table: 'places', record });
+  const toRow = (record: Place): TableRow => ({ table: 'places', record });
   return (
     <section aria-label={`Place ${place.name}`} className="grid gap-2">
       <h3 className="wide border-strong border-b font-bold">Place</h3>
@@ -211,7 +203,7 @@ function PlaceForm({ place, onGone }: { place: Place; onGone: () => void }) {
 
 function FloorForm({ floor, onGone }: { floor: Floor; onGone: () => void }) {
   const { keep, drop } = useRows();
-  const toRow = (record: Floor): PlainRow => ({ table: 'floors', record });
+  const toRow = (record: Floor): TableRow => ({ table: 'floors', record });
   return (
     <section aria-label={`Floor ${floor.name}`} className="grid gap-2">
       <h3 className="wide border-strong border-b font-bold">Floor</h3>

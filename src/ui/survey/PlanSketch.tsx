@@ -2,17 +2,17 @@
 
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
 import { type CSSProperties, type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
-import type { Floor } from '@/core/job/records/floor';
-import type { Place } from '@/core/job/records/place';
-import type { Room } from '@/core/job/records/room';
-import { siteOf } from '@/core/survey/site';
+import type { Floor } from '@/core/records/floor';
+import type { Place } from '@/core/records/place';
+import type { Room } from '@/core/records/room';
+import { siteOf } from '@/core/site/site';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useRows } from '../kit/useRows';
-import { PLACE_WORDS } from './PlanForm';
-import type { Chosen } from './SiteView';
+import type { Chosen } from './chosen';
+import { PLACE_WORDS } from './placeWords';
 
 const GRID_MM = 100;
 const METRE_MM = 1000;

@@ -1,6 +1,6 @@
+import { answerCommand, answerOf, answerText, isAnswered } from '@/core/site/answers';
+import { QUESTION_GROUPS, QUESTION_IDS, type QuestionId, questionOf } from '@/core/site/questions';
 import { citeSource } from '@/core/standards/source';
-import { answerCommand, answerOf, answerText, isAnswered } from '@/core/survey/answers';
-import { QUESTION_GROUPS, QUESTION_IDS, type QuestionId, questionOf } from '@/core/survey/questions';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 

@@ -1,17 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import type { Floor } from '@/core/job/records/floor';
-import { PLACE_KINDS, type PlaceKind } from '@/core/job/records/place';
-import { siteOf } from '@/core/survey/site';
+import type { Floor } from '@/core/records/floor';
+import { PLACE_KINDS, type PlaceKind } from '@/core/records/place';
+import { siteOf } from '@/core/site/site';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';
-import { PLACE_WORDS, PlanForm } from './PlanForm';
+import type { Chosen } from './chosen';
+import { PlanForm } from './PlanForm';
 import { PlanSketch } from './PlanSketch';
-
-/** What is chosen on the plan. */
-export type Chosen = { table: 'rooms' | 'places' | 'floors'; id: string } | null;
+import { PLACE_WORDS } from './placeWords';
 
 const ROOM_MM = { widthMm: 4000, depthMm: 3000 };
 

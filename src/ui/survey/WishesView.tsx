@@ -2,11 +2,11 @@
 
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import type { Room } from '@/core/job/records/room';
-import { WISH_KINDS, type Wish, type WishKind } from '@/core/job/records/wish';
+import type { Room } from '@/core/records/room';
+import { WISH_KINDS, type Wish, type WishKind } from '@/core/records/wish';
+import { siteOf } from '@/core/site/site';
 import { OUTLET_RULES } from '@/core/survey/outletRules';
 import { acceptCommands, proposeRuns, surplusCommands } from '@/core/survey/proposeRuns';
-import { siteOf } from '@/core/survey/site';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

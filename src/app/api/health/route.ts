@@ -1,6 +1,11 @@
 import { answer } from '@/server/answer';
-import { getStore } from '@/server/store';
+import { isHealthy } from '@/server/store';
 
 export const dynamic = 'force-dynamic';
 
-export const GET = () => answer(async () => ({ ok: await (await getStore()).isConnected() }));
+/** 503 while the database does not answer. */
+export const GET = () =>
+  answer(async () => {
+    const ok = await isHealthy();
+    return Response.json({ ok }, { status: ok ? 200 : 503 });
+  });

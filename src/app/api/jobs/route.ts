@@ -1,4 +1,4 @@
-import { NewJob } from '@/core/job/newJob';
+import { NewJob } from '@/core/wire/wire';
 import { answer, readJson } from '@/server/answer';
 import { createJob } from '@/server/jobs';
 import { getStore } from '@/server/store';

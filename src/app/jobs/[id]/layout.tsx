@@ -1,20 +1,26 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { openJob } from '@/server/jobs';
+import { jobName } from '@/server/jobs';
 import { getStore } from '@/server/store';
 import { JobRoom } from '@/ui/job/JobRoom';
 
 export const dynamic = 'force-dynamic';
 
-const open = cache(async (id: string) => openJob(await getStore(), id));
+const nameOf = cache(async (id: string) => jobName(await getStore(), id));
 
 export async function generateMetadata({ params }: LayoutProps<'/jobs/[id]'>): Promise<Metadata> {
-  return { title: (await open((await params).id))?.job.name ?? 'No such job' };
+  return { title: (await nameOf((await params).id)) ?? 'No such job' };
 }
 
+/** The frame of a job: what is in it is fetched and drawn in the browser, once. */
 export default async function Layout({ children, params }: LayoutProps<'/jobs/[id]'>) {
-  const opened = await open((await params).id);
-  if (!opened) notFound();
-  return <JobRoom opened={opened}>{children}</JobRoom>;
+  const { id } = await params;
+  if ((await nameOf(id)) === null) notFound();
+  return (
+    <>
+      <JobRoom jobId={id} />
+      {children}
+    </>
+  );
 }

@@ -1,6 +1,6 @@
-import { refuse } from '@/core/job/refusal';
+import { SCHEMAS } from '@/core/formats/schemas';
+import { refuse } from '@/core/text/refusal';
 import { answer } from '@/server/answer';
-import { SCHEMAS } from '@/server/files';
 
 export const GET = (_: Request, { params }: RouteContext<'/schema/[file]'>) =>
   answer(async () => {

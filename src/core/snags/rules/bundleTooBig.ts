@@ -1,5 +1,5 @@
-import { sharing } from '../../job/clashes';
-import { isNow } from '../../job/records/run';
+import { sharing } from '../../job/keyMaps';
+import { isNow } from '../../records/run';
 import { bundleSource, mostInBundle } from '../../standards/cableHandling';
 import { sameKey } from '../../text/sameKey';
 import type { SnagRule } from '../snag';

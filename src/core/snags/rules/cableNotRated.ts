@@ -1,6 +1,6 @@
-import type { CableRating } from '../../job/records/cableKind';
-import type { Surroundings } from '../../job/records/pathway';
 import { runsThrough } from '../../pathways/pathwayFigures';
+import type { CableRating } from '../../records/cableKind';
+import type { Surroundings } from '../../records/pathway';
 import { cableCategory } from '../../runs/cableCategory';
 import { cableKindOf, cableKindsOf } from '../../runs/cableKinds';
 import { published } from '../../standards/source';

@@ -1,5 +1,5 @@
-import { sharing } from '../../job/clashes';
-import { isNow } from '../../job/records/run';
+import { sharing } from '../../job/keyMaps';
+import { isNow } from '../../records/run';
 import { cableKindOf } from '../../runs/cableKinds';
 import { commonPractice } from '../../standards/source';
 import { counted } from '../../text/counted';

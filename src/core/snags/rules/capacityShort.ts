@@ -1,5 +1,5 @@
+import { figureOf } from '../../site/answers';
 import { commonPractice } from '../../standards/source';
-import { figureOf } from '../../survey/answers';
 import { capacities } from '../../survey/capacity';
 import type { SnagRule } from '../snag';
 

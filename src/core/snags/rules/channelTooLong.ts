@@ -1,8 +1,8 @@
 import { channelOf } from '../../runs/channelLength';
 import { cordsAllowedMm, fixedAllowedMm } from '../../runs/linkLimits';
+import { figureOf } from '../../site/answers';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
 import { type CordGauge, cordDerating } from '../../standards/cordDerating';
-import { figureOf } from '../../survey/answers';
 import { formatLength } from '../../units/length';
 import type { SnagRule } from '../snag';
 

@@ -1,4 +1,4 @@
-import { stockLengthMm, stockLengths } from '../../patching/cordLength';
+import { stockLengthMm, stockLengths } from '../../cords/cordLength';
 import { type ListedCord, listCords } from '../../patching/cordList';
 import { cordHabits } from '../../standards/cords';
 import { commonPractice } from '../../standards/source';

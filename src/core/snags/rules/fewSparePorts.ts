@@ -1,5 +1,5 @@
-import { portsOf } from '../../gear/ports';
-import type { Gear } from '../../job/records/gear';
+import type { Gear } from '../../records/gear';
+import { portsOf } from '../../records/ports';
 import { percent, practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
 import type { Finding, SnagRule } from '../snag';

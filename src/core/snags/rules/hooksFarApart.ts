@@ -12,7 +12,7 @@ export const hooksFarApart: SnagRule = {
       const { kind, spacingMm, id, name } = pathway;
       if (kind !== 'hooks' || spacingMm === null || spacingMm <= supportRules.mostApartMm) return [];
       const [is, most] = [spacingMm, supportRules.mostApartMm].map((mm) => formatLength(mm, job.units));
-      const record = { ...pathway, spacingMm: supportRules.mostApartMm };
+      const changes = { spacingMm: supportRules.mostApartMm };
       return {
         grade: 'will-bite' as const,
         rowIds: [id],
@@ -20,7 +20,7 @@ export const hooksFarApart: SnagRule = {
         mends: () => [
           {
             label: `Plan a hook every ${most}`,
-            commands: [{ type: 'keepRows' as const, rows: [{ table: 'pathways' as const, record }] }],
+            commands: [{ type: 'editRows' as const, edits: [{ table: 'pathways' as const, id, changes }] }],
           },
         ],
       };

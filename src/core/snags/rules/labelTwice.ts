@@ -1,6 +1,6 @@
-import { sharing } from '../../job/clashes';
 import { sameKey } from '../../job/jobIndex';
-import type { Run } from '../../job/records/run';
+import { sharing } from '../../job/keyMaps';
+import type { Run } from '../../records/run';
 import { commonPractice } from '../../standards/source';
 import type { Mend, SnagRule } from '../snag';
 

@@ -1,5 +1,5 @@
-import { sharing } from '../../job/clashes';
 import { portKey } from '../../job/jobIndex';
+import { sharing } from '../../job/keyMaps';
 import { commonPractice } from '../../standards/source';
 import type { Finding, SnagRule } from '../snag';
 

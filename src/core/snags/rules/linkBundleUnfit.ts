@@ -23,10 +23,11 @@ export const linkBundleUnfit: SnagRule = {
               label: bundle.length > 1 ? 'Do not bundle them' : 'Do not bundle it',
               commands: [
                 {
-                  type: 'keepRows' as const,
-                  rows: bundle.map(({ uplink }) => ({
+                  type: 'editRows' as const,
+                  edits: bundle.map(({ uplink }) => ({
                     table: 'uplinks' as const,
-                    record: { ...uplink, bundled: false },
+                    id: uplink.id,
+                    changes: { bundled: false },
                   })),
                 },
               ],

@@ -2,9 +2,9 @@ import { cableCategory } from '../../runs/cableCategory';
 import { cableKindOf } from '../../runs/cableKinds';
 import { linkLimitMm } from '../../runs/linkLimits';
 import { runLength } from '../../runs/routeLength';
+import { figureOf } from '../../site/answers';
 import { permanentLinkSource } from '../../standards/copperLengths';
 import { temperatureDerating, temperatureSource } from '../../standards/temperatureDerating';
-import { figureOf } from '../../survey/answers';
 import { formatLength } from '../../units/length';
 import type { SnagRule } from '../snag';
 

@@ -1,6 +1,6 @@
-import { isSwitched } from '../../gear/ports';
 import { portKey } from '../../job/jobIndex';
-import { isLive } from '../../job/records/run';
+import { isSwitched } from '../../records/ports';
+import { isLive } from '../../records/run';
 import { commonPractice } from '../../standards/source';
 import type { SnagRule } from '../snag';
 

@@ -1,5 +1,5 @@
-import { switchingGear } from '../../networks/portPlan';
 import { published } from '../../standards/source';
+import { switchingGear } from '../../uplinks/portPlan';
 import type { SnagRule } from '../snag';
 
 export const networkUnnumbered: SnagRule = {

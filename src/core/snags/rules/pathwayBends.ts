@@ -23,7 +23,7 @@ export const pathwayBends: SnagRule = {
             {
               label: `Plan ${counted(needed, 'pull point')}`,
               commands: [
-                { type: 'keepRows', rows: [{ table: 'pathways', record: { ...pathway, pullPoints: needed } }] },
+                { type: 'editRows', edits: [{ table: 'pathways', id: pathway.id, changes: { pullPoints: needed } }] },
               ],
             },
           ],

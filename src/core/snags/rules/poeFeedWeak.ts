@@ -2,9 +2,9 @@ import { loopOhm } from '../../power/copperWire';
 import { runFeed } from '../../power/poeFeed';
 import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
+import { figureOf } from '../../site/answers';
 import { channelLoopOhm, loopSource } from '../../standards/copperWire';
 import { poeFeedSource } from '../../standards/poeFeed';
-import { figureOf } from '../../survey/answers';
 import type { SnagRule } from '../snag';
 
 export const poeFeedWeak: SnagRule = {

@@ -1,6 +1,6 @@
-import { isNow, isUntraced } from '../../job/records/run';
+import { isNow, isUntraced } from '../../records/run';
+import { roomKey, siteOf } from '../../site/site';
 import { commonPractice } from '../../standards/source';
-import { roomKey, siteOf } from '../../survey/site';
 import { counted } from '../../text/counted';
 import { sameKey } from '../../text/sameKey';
 import type { SnagRule } from '../snag';

@@ -1,5 +1,5 @@
-import { isCarrier } from '../../job/records/gear';
 import { shelfLayout, trayOf } from '../../rack/shelf';
+import { isCarrier } from '../../records/gear';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
 import type { SnagRule } from '../snag';

@@ -1,4 +1,4 @@
-import { sideRoom } from '../../rack/sideRoom';
+import { sideRoom } from '../../pathways/sideRoom';
 import { percent } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';

@@ -1,4 +1,4 @@
-import { overlaps } from '../../job/clashes';
+import { overlaps } from '../../rack/overlaps';
 import { rackDimensionsSource } from '../../standards/rackDimensions';
 import { moveGearMends } from '../mends';
 import type { SnagRule } from '../snag';

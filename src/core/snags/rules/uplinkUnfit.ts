@@ -23,8 +23,8 @@ export const uplinkUnfit: SnagRule = {
                   label: 'Choose the medium by distance',
                   commands: [
                     {
-                      type: 'keepRows' as const,
-                      rows: [{ table: 'uplinks' as const, record: { ...uplink, medium: 'auto' as const } }],
+                      type: 'editRows' as const,
+                      edits: [{ table: 'uplinks' as const, id: uplink.id, changes: { medium: 'auto' as const } }],
                     },
                   ],
                 },

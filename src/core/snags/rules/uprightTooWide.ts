@@ -1,4 +1,5 @@
-import { bodyWidthMm, isUpright, standingIn } from '../../rack/space';
+import { bodyWidthMm, isUpright } from '../../gear/body';
+import { standingIn } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
 import type { SnagRule } from '../snag';

@@ -1,5 +1,5 @@
-import { canLand, canPatch, portAt } from '../../gear/ports';
 import { runBehind } from '../../patching/switchLoad';
+import { canLand, canPatch, portAt } from '../../records/ports';
 import { commonPractice } from '../../standards/source';
 import { moveCordMend, unplugMend } from '../mends';
 import type { Finding, SnagRule } from '../snag';

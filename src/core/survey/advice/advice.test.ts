@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter, marrowby, quillback, surveyed } from '../../../../tests/support/jobs';
-import type { RunChanges } from '../../job/commands/runs';
+import type { RunChanges } from '../../commands/runs';
 import type { Job } from '../../job/job';
-import { Gear } from '../../job/records/gear';
-import { answerCommand } from '../answers';
+import { Gear } from '../../records/gear';
+import { answerCommand } from '../../site/answers';
+import type { QuestionId } from '../../site/questions';
 import { acceptCommands } from '../proposeRuns';
-import type { QuestionId } from '../questions';
 import { adviceFor, chooseCommands } from './advisers';
 
 const advice = (job: Job, id: string) => {

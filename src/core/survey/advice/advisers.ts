@@ -1,4 +1,5 @@
-import type { Command } from '../../job/commands';
+import type { Command } from '../../commands/commands';
+import { rowCommands } from '../../commands/rowCommands';
 import type { Job } from '../../job/job';
 import type { Advice, Adviser } from './advice';
 import { categoryAdvice } from './category';
@@ -32,5 +33,8 @@ export function chooseCommands(job: Job, advice: Advice, optionId: string): Comm
     for (const rule of ['runs-desk', 'runs-other', 'runs-printer', 'runs-telephone'])
       rows.push({ id: rule, value: optionId, note: '' });
   }
-  return [{ type: 'keepRows', rows: rows.map((record) => ({ table: 'answers' as const, record })) }];
+  return rowCommands(
+    job,
+    rows.map((record) => ({ table: 'answers' as const, record })),
+  );
 }

@@ -1,9 +1,9 @@
 import { runLengthMm } from '../../runs/routeLength';
+import { figureOf } from '../../site/answers';
 import { type Category, reachFor } from '../../standards/categoryReach';
 import { copperLengths } from '../../standards/copperLengths';
 import { fromMemory } from '../../standards/source';
 import { counted } from '../../text/counted';
-import { figureOf } from '../answers';
 import type { Adviser } from './advice';
 import { copperRuns, metresOf, price, round2 } from './figures';
 

@@ -1,9 +1,9 @@
 import { indexJob } from '../../job/jobIndex';
 import { cableCategory } from '../../runs/cableCategory';
 import { tailShortfall } from '../../runs/tailReach';
+import { answerOf } from '../../site/answers';
 import { commonPractice } from '../../standards/source';
 import { counted } from '../../text/counted';
-import { answerOf } from '../answers';
 import type { Adviser } from './advice';
 import { labour, metresOf, price, round2 } from './figures';
 

@@ -1,5 +1,5 @@
+import { figureOf } from '../../site/answers';
 import { commonPractice } from '../../standards/source';
-import { figureOf } from '../answers';
 import { grownNeed } from '../capacity';
 import type { Adviser } from './advice';
 import { copperRuns, labour, price, round2 } from './figures';

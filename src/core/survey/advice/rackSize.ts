@@ -1,6 +1,6 @@
+import { figureOf } from '../../site/answers';
 import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
-import { figureOf } from '../answers';
 import { grownNeed } from '../capacity';
 import type { Adviser } from './advice';
 import { price } from './figures';

@@ -1,7 +1,7 @@
 import { rackFigures } from '../../rack/figures';
+import { answerOf } from '../../site/answers';
 import { commonPractice } from '../../standards/source';
 import { formatMass } from '../../units/force';
-import { answerOf } from '../answers';
 import type { AdviceOption, Adviser } from './advice';
 import { price } from './figures';
 

@@ -1,7 +1,11 @@
-import { refuse } from '@/core/job/refusal';
 import { answer } from '@/server/answer';
+import { askedBy, askedPoint } from '@/server/asked';
 import { openJob } from '@/server/jobs';
+import { noJob } from '@/server/noJob';
 import { getStore } from '@/server/store';
 
-export const GET = (_: Request, { params }: RouteContext<'/api/jobs/[id]'>) =>
-  answer(async () => (await openJob(await getStore(), (await params).id)) ?? refuse('no-job', 'There is no such job.'));
+export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]'>) =>
+  answer(async () => {
+    const { id } = await params;
+    return (await openJob(await getStore(), askedBy(request), id, askedPoint(request) ?? undefined)) ?? noJob();
+  });

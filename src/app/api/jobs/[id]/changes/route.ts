@@ -1,14 +1,12 @@
-import { z } from 'zod';
-import { refuse } from '@/core/job/refusal';
+import { refuse } from '@/core/text/refusal';
 import { answer } from '@/server/answer';
+import { askedBy, askedPoint } from '@/server/asked';
 import { catchUp } from '@/server/jobs';
 import { getStore } from '@/server/store';
 
-const Since = z.coerce.number().int().min(0);
-
 export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/changes'>) =>
   answer(async () => {
-    const since = Since.safeParse(new URL(request.url).searchParams.get('since'));
-    if (!since.success) return refuse('bad-request', 'since: expected a revision, a whole number from 0.');
-    return catchUp(await getStore(), (await params).id, since.data);
+    const since = askedPoint(request);
+    if (!since) return refuse('bad-request', 'history, revision and step: expected where the asker stands.');
+    return catchUp(await getStore(), askedBy(request), (await params).id, since);
   });

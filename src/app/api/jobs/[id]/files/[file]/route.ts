@@ -1,24 +1,43 @@
-import { refuse } from '@/core/job/refusal';
+import {
+  kindOfTakeaway,
+  TAKEAWAY_TYPES,
+  TAKEAWAY_WORDS,
+  type TakeawayId,
+  takeawayFileName,
+  takeawayOf,
+} from '@/core/formats/takeaways';
+import { refuse } from '@/core/text/refusal';
 import { answer } from '@/server/answer';
-import { fileName, JOB_FILES } from '@/server/files';
-import { openJob } from '@/server/jobs';
+import { readKept } from '@/server/jobs';
+import { noJob } from '@/server/noJob';
+import { takeAway } from '@/server/printRoom';
 import { getStore } from '@/server/store';
 
 export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/files/[file]'>) =>
   answer(async () => {
     const { id, file } = await params;
-    const kind = Object.hasOwn(JOB_FILES, file) ? JOB_FILES[file] : undefined;
-    const open = kind && (await openJob(await getStore(), id));
-    if (!kind || !open) return refuse('no-job', 'There is no such job, or no such file of it.');
+    if (!takeawayOf(file)) return refuse('no-file', `There is no such thing to take away as ${file}.`);
+    const { job, point } = (await readKept(await getStore(), id)) ?? noJob();
     const address = new URL(request.url);
     // The host as the browser knows it: what a code on paper leads to must be reachable from a phone.
     address.host = request.headers.get('host') ?? address.host;
-    const body = await kind.make(open.job, address);
-    const shown = address.searchParams.get('show') === '1' ? 'inline' : 'attachment';
+    const { searchParams, origin } = address;
+    const given = TAKEAWAY_WORDS.flatMap((word) => {
+      const value = searchParams.get(word);
+      return value === null || word === 'codeFor' ? [] : [[word, value]];
+    });
+    if (searchParams.get('code') === '1') given.push(['codeFor', `${origin}/jobs/${id}/runs?trace=`]);
+    const body = await takeAway(
+      file as TakeawayId,
+      job,
+      `${point.history} ${point.revision}`,
+      Object.fromEntries(given),
+    );
+    const shown = searchParams.get('as') === 'inline' ? 'inline' : 'attachment';
     return new Response(body as BodyInit, {
       headers: {
-        'content-type': kind.type,
-        'content-disposition': `${shown}; filename="${fileName(open.job, file)}"`,
+        'content-type': TAKEAWAY_TYPES[kindOfTakeaway(file)],
+        'content-disposition': `${shown}; filename="${takeawayFileName(job.name, file)}"`,
         'cache-control': 'no-store',
       },
     });

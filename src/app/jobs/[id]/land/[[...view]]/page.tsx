@@ -1,1 +1,0 @@
-export { LandStation as default } from '@/ui/land/LandStation';

@@ -1,1 +1,0 @@
-export { PatchStation as default } from '@/ui/patch/PatchStation';

@@ -1,1 +1,0 @@
-export { RunsStation as default } from '@/ui/runs/RunsStation';

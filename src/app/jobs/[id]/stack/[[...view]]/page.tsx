@@ -1,1 +1,0 @@
-export { StackStation as default } from '@/ui/stack/StackStation';

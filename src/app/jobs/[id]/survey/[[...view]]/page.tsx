@@ -1,1 +1,0 @@
-export { SurveyStation as default } from '@/ui/survey/SurveyStation';

@@ -1,0 +1,48 @@
+import { freeCode } from '../records/network';
+import { sameKey } from '../text/sameKey';
+
+/** The oldest format version that can still be read. */
+export const OLDEST_FORMAT = 1;
+
+type Loose = Record<string, unknown>;
+const rows = (file: Loose, table: string): Loose[] =>
+  Array.isArray(file[table])
+    ? (file[table] as unknown[]).filter((row): row is Loose => typeof row === 'object' && row !== null)
+    : [];
+
+/** Version 1 let two networks have one code, or one number. */
+function oneCodeANetwork(file: Loose): string[] {
+  const notes: string[] = [];
+  const codes = new Set<string>();
+  const numbers = new Set<unknown>();
+  for (const row of rows(file, 'networks')) {
+    const name = String(row.name);
+    if (typeof row.code === 'string') {
+      if (codes.has(sameKey(row.code))) {
+        const code = freeCode(name, codes);
+        notes.push(`Network ${name} had the code ${row.code} of another: it is ${code} now.`);
+        row.code = code;
+      }
+      codes.add(sameKey(String(row.code)));
+    }
+    if (typeof row.number === 'number') {
+      if (numbers.has(row.number)) {
+        notes.push(`Network ${name} had the number ${row.number} of another: it has none now.`);
+        row.number = null;
+      }
+      numbers.add(row.number);
+    }
+  }
+  return notes;
+}
+
+const STEPS: Record<number, (file: Loose) => string[]> = { 1: oneCodeANetwork };
+
+/**
+ * Bring what was parsed of a job file to today's format, in place.
+ * @param version the file's own
+ * @returns what had to be changed, in words
+ */
+export function renewJobFile(file: Loose, version: number): string[] {
+  return Object.entries(STEPS).flatMap(([from, step]) => (Number(from) >= version ? step(file) : []));
+}

@@ -1,0 +1,88 @@
+import type { z } from 'zod';
+import { allowances } from '../records/allowance';
+import { answers } from '../records/answer';
+import { boxes } from '../records/box';
+import { cableKinds } from '../records/cableKind';
+import { cords } from '../records/cord';
+import { cuts } from '../records/cut';
+import { floors } from '../records/floor';
+import { gear } from '../records/gear';
+import { jacks } from '../records/jack';
+import { landings } from '../records/landing';
+import { mounts } from '../records/mount';
+import { neighbours } from '../records/neighbour';
+import { networks } from '../records/network';
+import { openPoints } from '../records/openPoint';
+import { passages } from '../records/passage';
+import { pathways } from '../records/pathway';
+import { places } from '../records/place';
+import { placements } from '../records/placement';
+import { portNetworks } from '../records/portNetwork';
+import { racks } from '../records/rack';
+import { rooms } from '../records/room';
+import { runs } from '../records/run';
+import { shelvings } from '../records/shelving';
+import type { TableOf } from '../records/table';
+import { terminations } from '../records/termination';
+import { tones } from '../records/tone';
+import { uplinks } from '../records/uplink';
+import { wishes } from '../records/wish';
+
+/** Every record table of a job. Adding one touches its record file, this list, and a migration. */
+export const TABLES = {
+  racks,
+  gear,
+  placements,
+  networks,
+  runs,
+  landings,
+  cords,
+  floors,
+  rooms,
+  places,
+  wishes,
+  answers,
+  openPoints,
+  cableKinds,
+  boxes,
+  cuts,
+  pathways,
+  passages,
+  jacks,
+  tones,
+  shelvings,
+  neighbours,
+  mounts,
+  allowances,
+  portNetworks,
+  uplinks,
+  terminations,
+} as const;
+
+export type TableName = keyof typeof TABLES;
+export type RecordOf<T extends TableName> = z.infer<(typeof TABLES)[T]['schema']>;
+export type Records = { [T in TableName]: Record<string, RecordOf<T>> };
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+
+export type AnyRecord = { id: string } & Record<string, unknown>;
+/** A table as code sees it that serves all of them alike. */
+export type AnyTable = TableOf<TableName, z.ZodObject, Records, string, TableName>;
+export const tableOf = (name: TableName): AnyTable => TABLES[name] as unknown as AnyTable;
+/** The rows of a table as code sees them that serves all tables alike. */
+export const rowsOf = (records: Records, table: TableName): Record<string, AnyRecord> => records[table] as never;
+
+/** A record of a table named with it. */
+export type TableRow = { [T in TableName]: { table: T; record: RecordOf<T> } }[TableName];
+
+/** Fields that hold the id of a row of this table, by the table they stand in. */
+export const REFERRING: Readonly<Record<TableName, readonly { table: TableName; field: string; whenGone: string }[]>> =
+  Object.fromEntries(
+    TABLE_NAMES.map((name) => [
+      name,
+      TABLE_NAMES.flatMap((table) =>
+        tableOf(table)
+          .refers.filter(({ to }) => to === name)
+          .map(({ field, whenGone }) => ({ table, field, whenGone })),
+      ),
+    ]),
+  ) as never;

@@ -1,0 +1,27 @@
+import { planPlacement } from '../arrange/planPlacement';
+import { applyCommands } from '../commands/apply';
+import type { Command } from '../commands/commands';
+import type { Job } from '../job/job';
+import { planLanding } from '../panels/planLanding';
+import type { PatchWish } from '../patching/patchWish';
+import { planPatching } from '../patching/planPatching';
+
+export type Plan = { job: Job; commands: Command[]; left: string[]; proven: boolean };
+
+/** Decide all that is not decided yet: place gear, land runs, patch the live ones. What stands is kept. */
+export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
+  const commands: Command[] = [];
+  let job = start;
+  const take = (more: Command[]) => {
+    if (more.length === 0) return;
+    job = applyCommands(job, more).job;
+    commands.push(...more);
+  };
+  const places = planPlacement(job);
+  take(places.commands);
+  const { landings, left: unlanded } = planLanding(job);
+  if (landings.length > 0) take([{ type: 'landRuns', landings }]);
+  const { cords, left: unpatched, proven } = planPatching(job, wish);
+  if (cords.length > 0) take([{ type: 'patchPorts', cords }]);
+  return { job, commands, left: [...places.left, ...unlanded, ...unpatched].map(({ why }) => why), proven };
+}

@@ -1,0 +1,120 @@
+import { z } from 'zod';
+import { CATEGORIES } from '../standards/categoryReach';
+import { CONNECTORS } from '../standards/connectors';
+import { INLETS } from '../standards/inlets';
+import { FITTINGS } from '../standards/landing';
+import { THREADS } from '../standards/screwThreads';
+import { amount, Id, line, name, whole } from './fields';
+import { CARRIES } from './run';
+import { byName, defineTable } from './table';
+
+export const GEAR_KINDS = [
+  'panel',
+  'switch',
+  'router',
+  'modem',
+  'server',
+  'computer',
+  'storage',
+  'recorder',
+  'ups',
+  'distribution',
+  'injector',
+  'shelf',
+  'drawer',
+  'kit',
+  'cassette',
+  'manager',
+  'brush',
+  'fan',
+  'blank',
+  'other',
+] as const;
+export type GearKind = (typeof GEAR_KINDS)[number];
+
+/** A group of like ports. Ports are numbered through the device, group after group, from 1. */
+export const PortGroup = z.strictObject({
+  count: whole(1, 96),
+  connector: z.enum(CONNECTORS),
+  speedMbps: whole(1, 800_000).nullable().default(null).describe('fastest speed; null on a panel'),
+  poeW: amount(0, 100).default(0).describe('watts one port can supply'),
+  use: z.enum(['access', 'internet']).default('access'),
+  rows: whole(1, 4).nullable().default(null).describe('null: as usual for so many'),
+  pitchMm: amount(5, 100).nullable().default(null).describe('port to port; null: as usual for the connector'),
+  xMm: amount(0, 500)
+    .nullable()
+    .default(null)
+    .describe('left edge of the group from the left end; null: laid out by itself'),
+  side: z.enum(['front', 'rear']).default('front'),
+  category: z.enum(CATEGORIES).nullable().default(null).describe('of jacks and couplers; null not known'),
+  screened: z.boolean().default(false),
+  fitting: z.enum(FITTINGS).default('punch').describe('how a cable is ended on a panel port'),
+  carries: z.enum(CARRIES).nullable().default(null).describe('of a keystone opening; null: as the run needs'),
+});
+export type PortGroup = z.infer<typeof PortGroup>;
+
+/** What it is made to be screwed to: the rails of a rack, the upright channel beside them, or nothing. */
+const FRAMES = ['19-inch', '10-inch', 'upright', 'free'] as const;
+const AIRFLOWS = ['none', 'front-rear', 'rear-front', 'side', 'up'] as const;
+/** Straight: block 1 to 24 behind port 1 to 24. Two-level: odd ports on the upper block row, even ones on the lower. */
+export const ROW_ORDERS = ['straight', 'two-level'] as const;
+export const HOLE_CHOICES = ['standard', 'outer', 'middle', 'all'] as const;
+const mm = (least: number, most = 2000) => whole(least, most).nullable().default(null);
+
+/** Anything that stands in a rack, hangs beside its rails, or lies on a shelf of it. */
+export const Gear = z
+  .strictObject({
+    id: Id,
+    name: name(),
+    kind: z.enum(GEAR_KINDS),
+    frame: z.enum(FRAMES).default('19-inch'),
+    heightU: whole(1, 60).describe('rack units; of an upright one the units it is long'),
+    widthMm: mm(1).describe('body; of a shelf, drawer or kit the room inside; null: as usual for its frame'),
+    heightMm: mm(1).describe('of what is free'),
+    depthMm: whole(1, 2000).describe('body behind the front rails, mm'),
+    plugFrontMm: mm(0, 500).describe('room for plugs in front; null: by its ports'),
+    plugRearMm: mm(0, 500).describe('room for plugs behind; null: by its inlets and rear ports'),
+    massKg: amount(0, 1000).default(0),
+    ears: z.enum(['fixed', 'removable', 'none']).default('fixed'),
+    rails: z.enum(['none', 'may', 'needed']).default('none').describe('slide rails or rear supports'),
+    railLeastMm: mm(0).describe('its rails reach from here, front rails to rear rails'),
+    railMostMm: mm(0).describe('and to here'),
+    holes: z.enum(HOLE_CHOICES).default('standard').describe('which holes its ears use'),
+    screwThread: z.enum(THREADS).nullable().default(null).describe('of the screws that come with it'),
+    powerW: amount(0, 20_000).default(0).describe('own draw at most, without what its ports supply'),
+    idleW: amount(0, 20_000).nullable().default(null),
+    heatW: amount(0, 20_000).nullable().default(null).describe('null: all that it draws itself'),
+    noiseDbA: amount(0, 150).nullable().default(null),
+    airflow: z.enum(AIRFLOWS).default('none'),
+    inlet: z.enum(INLETS).default('none'),
+    inlets: whole(0, 8).default(0),
+    outlets: whole(0, 64).default(0).describe('mains outlets that it offers'),
+    poeBudgetW: amount(0, 20_000).default(0).describe('watts all its ports together can supply'),
+    ports: z.array(PortGroup).max(12).default([]),
+    rowOrder: z.enum(ROW_ORDERS).default('straight').describe('of a punch-down panel: its blocks behind'),
+    angled: z.boolean().default(false).describe('of a panel: cords leave to both sides'),
+    managed: z.boolean().default(false).describe('of a switch: its ports can be put into networks'),
+    loopGuard: z.boolean().default(false).describe('of a switch: it speaks a redundancy protocol (IEEE 802.1D)'),
+    fillMm2: whole(1, 100_000).nullable().default(null).describe('of a manager: room for cords, cross-section'),
+    carriesKg: amount(0, 1000).nullable().default(null).describe('of a shelf, drawer or kit'),
+    bays: whole(0, 12).default(0).describe('of a kit: how many devices side by side; 0: a tray'),
+    priceMinor: whole(0, 1_000_000_000).nullable().default(null),
+    leadDays: whole(0, 1000).nullable().default(null),
+    notes: line(500).default(''),
+  })
+  .meta({ id: 'Gear' });
+export type Gear = z.infer<typeof Gear>;
+
+const CARRIERS: readonly GearKind[] = ['shelf', 'drawer', 'kit'];
+/** Things that others can stand in or on. */
+export const isCarrier = (gear: Pick<Gear, 'kind'>): boolean => CARRIERS.includes(gear.kind);
+
+export const gear = defineTable({
+  name: 'gear',
+  row: 'gear',
+  one: 'device',
+  atMost: 2000,
+  schema: Gear,
+  title: (row) => row.name,
+  keys: [byName((row) => `There is a device called ${row.name} already: give this one a name of its own.`)],
+});

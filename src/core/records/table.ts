@@ -1,0 +1,96 @@
+import type { z } from 'zod';
+import { sameKey } from '../text/sameKey';
+
+/** What no two rows of a table may share. */
+export type RowKey<R> = {
+  /** What is shared, as in "the database keeps two runs from sharing a label". */
+  what: string;
+  /** Null where a row has none and shares it with nobody. */
+  of: (row: R) => string | null;
+  /** What this row would share, as in "cannot share the name Hall". */
+  words: (row: R) => string;
+  /** Why another row cannot have it too, said of the one that has it, where there is more to say than that. */
+  taken?: (other: R) => string;
+};
+
+/** A field that holds the id of a row elsewhere, and what becomes of this row when that one goes. */
+export type Reference<F extends string = string, T extends string = string> = {
+  field: F;
+  to: T;
+  whenGone: 'goes' | 'cleared';
+};
+
+/**
+ * All that is true of one kind of record. `J` is what its rules read of the job. From this come commands, job file,
+ * database table, checks, words of the change log and what goes when something else goes.
+ */
+export type TableOf<N extends string, S extends z.ZodObject, J, F extends string, T extends string> = {
+  /** The table in the job. */
+  name: N;
+  /** The table in the database, named after one row. */
+  row: string;
+  one: string;
+  many: string;
+  /** So many rows a job may have. */
+  atMost: number;
+  schema: S;
+  /** A row with its defaults. */
+  make: (fields: z.input<S>) => z.output<S>;
+  /** What a row is called in the list of changes; null where the noun says enough. */
+  title: (row: z.output<S>) => string | null;
+  keys: readonly RowKey<z.output<S>>[];
+  refers: readonly Reference<F, T>[];
+  /** Why a row cannot be, whatever else is in the job. */
+  fault?: (row: z.output<S>) => string | null;
+  /** Why a row cannot be beside what else is in this job. */
+  clash?: (job: J, row: z.output<S>) => string | null;
+  /** Why a row cannot be kept beside what else is in this job, though a file that holds it can be read and checked. */
+  overlap?: (job: J, row: z.output<S>) => string | null;
+  /** Referred rows whose change may make this one clash or overlap. */
+  minds: readonly T[];
+  /** A column that constraints of the database need beside the row's own fields. */
+  derived?: { column: string; of: (job: J, row: z.output<S>) => number };
+};
+
+type Given<N extends string, S extends z.ZodObject, J, F extends string, T extends string> = Omit<
+  TableOf<N, S, J, F, T>,
+  'make' | 'title' | 'keys' | 'refers' | 'minds' | 'many'
+> &
+  Partial<Pick<TableOf<N, S, J, F, T>, 'title' | 'keys' | 'refers' | 'minds' | 'many'>>;
+
+/** Describe a table; what is left out is: no title, no keys, no references, an s for more than one. */
+export function defineTable<
+  const N extends string,
+  S extends z.ZodObject,
+  J = unknown,
+  const F extends string = never,
+  const T extends string = never,
+>(given: Given<N, S, J, F, T>): TableOf<N, S, J, F, T> {
+  return {
+    title: () => null,
+    keys: [],
+    refers: [],
+    minds: [],
+    many: `${given.one}s`,
+    ...given,
+    make: (fields) => given.schema.parse(fields),
+  };
+}
+
+/** Rows with names that may not be the same. */
+export const byName = <R extends { name: string }>(taken?: (other: R) => string): RowKey<R> => ({
+  what: 'name',
+  of: (row) => sameKey(row.name),
+  words: (row) => `the name ${row.name}`,
+  ...(taken ? { taken } : {}),
+});
+export const goesWith = <const F extends string, const T extends string>(field: F, to: T): Reference<F, T> => ({
+  field,
+  to,
+  whenGone: 'goes',
+});
+export const clearedWith = <const F extends string, const T extends string>(field: F, to: T): Reference<F, T> => ({
+  field,
+  to,
+  whenGone: 'cleared',
+});

@@ -1,0 +1,133 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import { isLive, isUntraced, type Run } from '../records/run';
+import { cellText } from '../runs/cells';
+import { runLengthMm } from '../runs/routeLength';
+import type { RunColumn } from '../runs/runColumns';
+import { LENGTH_COLUMNS } from '../runs/runColumns';
+import { findSnags } from '../snags/findSnags';
+import { naturalOrder } from '../text/naturalOrder';
+import { sameKey } from '../text/sameKey';
+
+/** How far a run is, as one word: landed stands between pulled and tested. */
+export type ShownState = 'wanted' | 'pulled' | 'landed' | 'tested' | 'failed';
+
+export function shownState(job: Job, run: Run): ShownState {
+  if (run.state === 'tested' || run.state === 'failed') return run.state;
+  return indexJob(job).landingOfRun.has(run.id) ? 'landed' : run.state;
+}
+
+export const RUN_FILTERS = [
+  'all',
+  'wanted',
+  'pulled',
+  'landed',
+  'tested',
+  'failed',
+  'spare',
+  'critical',
+  'with snags',
+  'no length',
+  'not traced',
+  'found',
+  'later',
+] as const;
+export type RunFilter = (typeof RUN_FILTERS)[number];
+export const RUN_GROUPS = ['none', 'floor', 'room', 'bundle', 'state'] as const;
+export type RunGroup = (typeof RUN_GROUPS)[number];
+
+export type ScheduleView = {
+  /** Every word must stand somewhere in the run. */
+  text: string;
+  filter: RunFilter;
+  group: RunGroup;
+  sort: RunColumn;
+  falling: boolean;
+};
+export const PLAIN_VIEW: ScheduleView = { text: '', filter: 'all', group: 'none', sort: 'label', falling: false };
+
+export type ScheduleItem = { kind: 'group'; name: string; count: number } | { kind: 'run'; run: Run };
+
+function passes(job: Job, filter: RunFilter): (run: Run) => boolean {
+  switch (filter) {
+    case 'all':
+      return () => true;
+    case 'spare':
+      return (run) => !isLive(run);
+    case 'critical':
+      return (run) => run.critical;
+    case 'with snags': {
+      const snagged = new Set(findSnags(job).flatMap((snag) => snag.runIds));
+      return (run) => snagged.has(run.id);
+    }
+    case 'no length':
+      return (run) => runLengthMm(job, run) === null;
+    case 'not traced':
+      return isUntraced;
+    case 'found':
+      return (run) => run.origin === 'found';
+    case 'later':
+      return (run) => run.scope === 'later';
+    default:
+      return (run) => shownState(job, run) === filter;
+  }
+}
+
+function holds(job: Job, text: string): (run: Run) => boolean {
+  const words = sameKey(text).split(/\s+/).filter(Boolean);
+  if (words.length === 0) return () => true;
+  return (run) => {
+    const network = run.networkId === null ? '' : (job.networks[run.networkId]?.name ?? '');
+    const { label, floor, room, outlet, cable, device, bundle, jacket, notes } = run;
+    const all = sameKey([label, floor, room, outlet, cable, device, network, bundle, jacket, notes].join('\n'));
+    return words.every((word) => all.includes(word));
+  };
+}
+
+function groupName(job: Job, run: Run, group: RunGroup): string {
+  if (group === 'state') return shownState(job, run);
+  if (group === 'room') return [run.floor, run.room].filter(Boolean).join(', ') || 'no room';
+  if (group === 'none') return '';
+  return run[group] || `no ${group}`;
+}
+
+/** The runs of the schedule as a person wants to see them: filtered, sorted, and under headings where they are grouped. */
+export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
+  const [fits, has] = [passes(job, view.filter), holds(job, view.text)];
+  const runs = indexJob(job).runsInOrder.filter((run) => fits(run) && has(run));
+  if (view.sort !== 'label' || view.falling) {
+    const length = LENGTH_COLUMNS[view.sort];
+    const numeric = (run: Run) =>
+      length?.field === 'lengthMm'
+        ? (runLengthMm(job, run) ?? -1)
+        : length
+          ? (run[length.field] ?? -1)
+          : view.sort === 'speed_mbps'
+            ? (run.speedMbps ?? -1)
+            : view.sort === 'poe_w'
+              ? run.poeW
+              : null;
+    const keyed = runs.map((run) => {
+      const network = run.networkId === null ? null : (job.networks[run.networkId] ?? null);
+      return { run, number: numeric(run), text: cellText(run, network, view.sort) };
+    });
+    // Sorting is stable, so that equal ones stay in label order.
+    keyed.sort((a, b) => (a.number !== null && b.number !== null ? a.number - b.number : naturalOrder(a.text, b.text)));
+    if (view.falling) keyed.reverse();
+    runs.splice(0, runs.length, ...keyed.map(({ run }) => run));
+  }
+  if (view.group === 'none') return runs.map((run) => ({ kind: 'run', run }));
+  const groups = new Map<string, Run[]>();
+  for (const run of runs) {
+    const name = groupName(job, run, view.group);
+    const group = groups.get(name);
+    if (group) group.push(run);
+    else groups.set(name, [run]);
+  }
+  return [...groups.entries()]
+    .sort(([a], [b]) => naturalOrder(a, b))
+    .flatMap(([name, members]): ScheduleItem[] => [
+      { kind: 'group', name, count: members.length },
+      ...members.map((run) => ({ kind: 'run' as const, run })),
+    ]);
+}

@@ -1,0 +1,22 @@
+import { STATION_NAMES } from '../job/stationIds';
+import { portsOf } from '../records/ports';
+import { isNow } from '../records/run';
+import { partOf, type Station } from './station';
+
+export const land: Station = {
+  id: 'land',
+  name: STATION_NAMES.land,
+  about: 'runs onto panel ports',
+  tables: ['landings', 'terminations'],
+  progress: ({ landingOfRun, runsInOrder }) => [landingOfRun.size, runsInOrder.filter(isNow).length],
+  figures: ({ job, landingOfRun, landingAtPort, runsInOrder }) => {
+    const ports = Object.values(job.gear)
+      .filter((gear) => gear.kind === 'panel')
+      .reduce((sum, gear) => sum + portsOf(gear).length, 0);
+    return [
+      { name: 'Landed', value: partOf(landingOfRun.size, runsInOrder.length) },
+      { name: 'Panel ports', value: String(ports) },
+      { name: 'Spare ports', value: String(Math.max(0, ports - landingAtPort.size)) },
+    ];
+  },
+};

@@ -1,0 +1,29 @@
+import { STATION_NAMES } from '../job/stationIds';
+import { isLive, isNow } from '../records/run';
+import { runLengthMm } from '../runs/routeLength';
+import { formatLength } from '../units/length';
+import type { Station } from './station';
+
+export const runs: Station = {
+  id: 'runs',
+  name: STATION_NAMES.runs,
+  about: 'the permanent cabling',
+  tables: ['runs', 'networks', 'cableKinds', 'boxes', 'cuts', 'pathways', 'passages', 'jacks', 'tones'],
+  progress: ({ runsInOrder }) => {
+    const count = runsInOrder.filter(isNow).length;
+    return [count, count];
+  },
+  countsOnly: true,
+  figures: ({ job, runsInOrder }) => {
+    const lengths = runsInOrder.filter(isNow).map((run) => runLengthMm(job, run));
+    const known = lengths.filter((mm) => mm !== null);
+    const total = known.reduce((sum, mm) => sum + mm, 0);
+    return [
+      { name: 'Runs', value: String(runsInOrder.length) },
+      { name: 'With a device', value: String(runsInOrder.filter(isLive).length) },
+      { name: 'Critical', value: String(runsInOrder.filter((run) => run.critical).length) },
+      { name: 'Fixed cable', value: formatLength(total, job.units) },
+      { name: 'Length unknown', value: String(lengths.length - known.length) },
+    ];
+  },
+};

@@ -1,0 +1,28 @@
+import { STATION_NAMES } from '../job/stationIds';
+import { rackFigures } from '../rack/figures';
+import { formatMass } from '../units/force';
+import { partOf, type Station } from './station';
+
+export const stack: Station = {
+  id: 'stack',
+  name: STATION_NAMES.stack,
+  about: 'the cabinet and what stands in it',
+  tables: ['racks', 'gear', 'placements', 'shelvings', 'neighbours', 'mounts'],
+  progress: ({ job, placementOfGear, carrierOfGear }) => [
+    placementOfGear.size + carrierOfGear.size,
+    Object.values(job.gear).filter((gear) => gear.kind !== 'blank').length,
+  ],
+  figures: ({ job }) => {
+    const { units, freeUnits, massKg, ratedLoadKg, powerW, inPile } = rackFigures(job);
+    const mass = formatMass(massKg, job.units);
+    return [
+      { name: 'Units free', value: partOf(freeUnits, units) },
+      { name: 'In the pile', value: String(inPile) },
+      {
+        name: 'Gear in the rack',
+        value: ratedLoadKg === null ? mass : partOf(mass, formatMass(ratedLoadKg, job.units)),
+      },
+      { name: 'Power without PoE', value: `${powerW} W` },
+    ];
+  },
+};

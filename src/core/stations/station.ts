@@ -1,0 +1,23 @@
+import type { JobIndex } from '../job/jobIndex';
+import type { StationId } from '../job/stationIds';
+import type { TableName } from '../job/tables';
+
+export type Figure = { name: string; value: string };
+
+/** One station of the job line. What reads all of them reads the list in `stations.ts`. */
+export type Station = {
+  id: StationId;
+  name: string;
+  /** What is done there, in a few words. */
+  about: string;
+  /** Tables whose rows are made there: a change of them is a change at this station. */
+  tables: readonly TableName[];
+  /** What is done of what is to do. */
+  progress: (index: JobIndex) => [done: number, of: number];
+  /** What there is to do is only counted: none of it can be left undone. */
+  countsOnly?: boolean;
+  /** Key figures, for the docket. */
+  figures: (index: JobIndex) => Figure[];
+};
+
+export const partOf = (part: number | string, whole: number | string): string => `${part} of ${whole}`;

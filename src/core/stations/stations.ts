@@ -1,0 +1,44 @@
+import type { Job } from '../job/job';
+import { indexJob, type JobIndex } from '../job/jobIndex';
+import type { StationId } from '../job/stationIds';
+import { findSnags } from '../snags/findSnags';
+import { land } from './land';
+import { patch } from './patch';
+import { runs } from './runs';
+import { stack } from './stack';
+import type { Station } from './station';
+import { survey } from './survey';
+
+/** The stations in the order of the work. Adding one touches its file, this list, and `job/stationIds`. */
+export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch];
+
+export const stationOf = (id: StationId): Station => STATION_LIST.find((one) => one.id === id) ?? survey;
+
+export type StationState = {
+  id: StationId;
+  name: string;
+  /** Shown by shape: untouched, under way, settled, or with snags. */
+  state: 'untouched' | 'under way' | 'settled' | 'snags';
+  done: number;
+  of: number;
+  /** How far it is, short enough to stand on the job line. */
+  progress: string;
+  snags: number;
+};
+
+function stateOf(station: Station, index: JobIndex): StationState {
+  const [done, of] = station.progress(index);
+  const snags = findSnags(index.job).filter(
+    (snag) => snag.grade !== 'could-be-neater' && snag.stations.includes(station.id),
+  ).length;
+  const state = done === 0 ? 'untouched' : snags > 0 ? 'snags' : done >= of ? 'settled' : 'under way';
+  const shown = Math.min(done, of);
+  const progress = station.countsOnly ? String(of) : `${shown}/${of}`;
+  return { id: station.id, name: station.name, state, done: shown, of, progress, snags };
+}
+
+/** How far each station is: what is done of what is to do, and how many snags bite there. */
+export const stationStates = (job: Job): StationState[] => {
+  const index = indexJob(job);
+  return STATION_LIST.map((station) => stateOf(station, index));
+};

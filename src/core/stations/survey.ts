@@ -1,0 +1,22 @@
+import { STATION_NAMES } from '../job/stationIds';
+import { surveyProgress } from '../site/progress';
+import { openByItself } from '../survey/openPoints';
+import { proposeRuns } from '../survey/proposeRuns';
+import type { Station } from './station';
+
+export const survey: Station = {
+  id: 'survey',
+  name: STATION_NAMES.survey,
+  about: 'what is here, what is wanted',
+  tables: ['floors', 'rooms', 'places', 'wishes', 'answers', 'openPoints'],
+  progress: ({ job }) => surveyProgress(job),
+  figures: ({ job }) => [
+    { name: 'Rooms on the plan', value: String(Object.keys(job.rooms).length) },
+    { name: 'Wishes', value: String(Object.keys(job.wishes).length) },
+    { name: 'Runs not taken over yet', value: String(proposeRuns(job).missing) },
+    {
+      name: 'Open points',
+      value: String(openByItself(job).length + Object.values(job.openPoints).filter((one) => !one.done).length),
+    },
+  ],
+};

@@ -1,0 +1,93 @@
+import type { Job } from '../job/job';
+import { indexJob, type JobIndex, portKey } from '../job/jobIndex';
+import { allowedNetworks } from '../networks/allowed';
+import { runBehind } from '../patching/switchLoad';
+import type { Gear } from '../records/gear';
+import type { Network } from '../records/network';
+import { type Port, portsOf } from '../records/ports';
+import type { Run } from '../records/run';
+import { naturalOrder } from '../text/naturalOrder';
+import { bundledWith } from './linkBundles';
+
+export type PlannedPort = {
+  gear: Gear;
+  port: Port;
+  use: 'access' | 'uplink' | 'internet' | 'free';
+  run: Run | null;
+  /** What hangs on it, in words that fit a port description. */
+  description: string;
+  /** The network of plain devices on it. */
+  untagged: Network | null;
+  tagged: Network[];
+  /** Set by hand, instead of what is plugged in. */
+  byHand: boolean;
+};
+
+/**
+ * What each port of a switching device is to be set to: access to one network, or several. What was set by hand stands
+ * before what is plugged in; an uplink carries every network that the switch may carry.
+ */
+export function portPlan(job: Job, gear: Gear): PlannedPort[] {
+  const index = indexJob(job);
+  const allowed = allowedNetworks(index).get(gear.id);
+  const networks = Object.values(job.networks)
+    .filter((network) => !allowed || allowed.has(network.id))
+    .sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999) || naturalOrder(a.name, b.name));
+  const rows = Object.values(job.portNetworks).filter((row) => row.gearId === gear.id);
+  return portsOf(gear).map((port): PlannedPort => {
+    const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
+    const run = cord ? runBehind(index, cord) : null;
+    const far = farEnd(index, gear.id, port.number);
+    const set = rows.filter((row) => row.port === port.number);
+    const named = (tagged: boolean) =>
+      set
+        .flatMap((row) => (row.tagged === tagged ? [job.networks[row.networkId]] : []))
+        .filter((one) => one !== undefined);
+    const use = port.use === 'internet' ? 'internet' : far !== undefined ? 'uplink' : run ? 'access' : 'free';
+    const own = run?.networkId ? (job.networks[run.networkId] ?? null) : null;
+    return {
+      gear,
+      port,
+      use,
+      run,
+      description:
+        far !== undefined
+          ? `to ${far}${bundleWords(bundledWith(job, gear.id, port.number))}`
+          : run
+            ? [run.label, run.room, run.outlet, run.device].filter(Boolean).join(' ')
+            : use === 'internet'
+              ? 'internet'
+              : '',
+      untagged: set.length > 0 ? (named(false)[0] ?? null) : own,
+      tagged: set.length > 0 ? named(true) : use === 'uplink' ? networks : [],
+      byHand: set.length > 0,
+    };
+  });
+}
+
+const bundleWords = (ports: number[]): string => (ports.length > 0 ? `, bundled with ${ports.join(', ')}` : '');
+
+/** What lies at the other end of the uplink in a port: `Gateway 6`. */
+export function farEnd({ job, uplinkAtPort }: JobIndex, gearId: string, port: number): string | undefined {
+  const row = uplinkAtPort.get(portKey(gearId, port));
+  if (!row) return undefined;
+  const here = row.fromId === gearId && row.fromPort === port;
+  return here ? `${job.gear[row.toId]?.name} ${row.toPort}` : `${job.gear[row.fromId]?.name} ${row.fromPort}`;
+}
+
+/** Every switching device of the job, from the top of the rack down. */
+export const switchingGear = (job: Job): Gear[] =>
+  indexJob(job).gearInOrder.filter((gear) => gear.kind === 'switch' || gear.kind === 'router');
+
+const numbered = (network: Network): string => String(network.number ?? network.name);
+
+/** `access 20`, `several: 10, 20, 30`, `several: 20, 30, plain devices in 10`. */
+export function portSetting({ untagged, tagged, use }: PlannedPort): string {
+  if (use === 'internet') return 'internet';
+  if (tagged.length > 0) {
+    const plain = untagged ? `, plain devices in ${numbered(untagged)}` : '';
+    return `several: ${tagged.map(numbered).join(', ')}${plain}`;
+  }
+  if (untagged) return `access ${numbered(untagged)}`;
+  return use === 'free' ? 'off' : 'access, no network set';
+}

@@ -1,0 +1,3 @@
+import { refuse } from '../core/text/refusal';
+
+export const noJob = (): never => refuse('no-job', 'There is no such job. It may have been removed.');

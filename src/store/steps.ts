@@ -1,0 +1,161 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Change } from '../core/job/change';
+import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/step';
+import { asJson } from './asJson';
+import { StepRow } from './entities';
+
+const plain = { disableIdentityMap: true } as const;
+
+function asStep(row: StepRow, strict = false): Step {
+  const { revision, batchId, label, actorId, actorName, seen, at, schema, changes } = row;
+  return {
+    revision,
+    batchId,
+    kind: row.kind as Step['kind'],
+    label,
+    actor: { id: actorId, name: actorName },
+    seen,
+    at: new Date(at as Date).toISOString(),
+    changes: readChanges(changes as Change[], { version: schema, strict }),
+  };
+}
+
+export async function appendStep(
+  em: EntityManager,
+  jobId: string,
+  { actor, changes, ...step }: Omit<Step, 'at'> & { target: number | null },
+): Promise<void> {
+  const row = { ...step, jobId, actorId: actor.id, actorName: actor.name, state: 'done', schema: SCHEMA_VERSION };
+  await em.insert(StepRow, { ...row, changes: asJson(changes) } as unknown as StepRow);
+}
+
+/** The step that a batch made, where it was taken before. */
+export async function findBatch(em: EntityManager, jobId: string, batchId: string): Promise<Step | null> {
+  const row = await em.findOne(StepRow, { jobId, batchId }, plain);
+  return row && asStep(row);
+}
+
+/** Batch id of the step that made a revision. */
+export async function batchAt(em: EntityManager, jobId: string, revision: number): Promise<string | null> {
+  const row = await em.findOne(StepRow, { jobId, revision }, { ...plain, fields: ['batchId'] });
+  return row?.batchId ?? null;
+}
+
+/** Steps after a revision, in order, up to and with another. */
+export async function stepsBetween(em: EntityManager, jobId: string, after: number, upTo: number): Promise<Step[]> {
+  const rows = await em.find(
+    StepRow,
+    { jobId, revision: { $gt: after, $lte: upTo } },
+    { ...plain, orderBy: { revision: 'asc' } },
+  );
+  return rows.map((row) => asStep(row));
+}
+
+/** Steps from before it was recorded who made them are everybody's. */
+const whoseOf = (actor: Actor): string[] => [actor.id, ''];
+
+/** The step that an undo of this person takes back, or a redo brings back; its changes as today's schemas have them. */
+export async function nextReversal(
+  em: EntityManager,
+  jobId: string,
+  actor: Actor,
+  direction: 'undo' | 'redo',
+): Promise<Step | null> {
+  const undo = direction === 'undo';
+  // What was undone last is the earliest of those undone.
+  const row = await em.findOne(
+    StepRow,
+    { jobId, actorId: { $in: whoseOf(actor) }, kind: 'do', state: undo ? 'done' : 'undone' },
+    { ...plain, orderBy: { revision: undo ? 'desc' : 'asc' } },
+  );
+  return row && asStep(row, true);
+}
+
+export async function setState(
+  em: EntityManager,
+  jobId: string,
+  revision: number,
+  state: 'done' | 'undone',
+): Promise<void> {
+  await em.nativeUpdate(StepRow, { jobId, revision }, { state });
+}
+
+/** Something new was done: what this person undid before can no longer be redone. */
+export async function dropUndone(em: EntityManager, jobId: string, actor: Actor): Promise<void> {
+  await em.nativeUpdate(
+    StepRow,
+    { jobId, actorId: { $in: whoseOf(actor) }, kind: 'do', state: 'undone' },
+    { state: 'dropped' },
+  );
+}
+
+const NEXT_LABELS = `select
+  (select label from step where job_id = ? and actor_id in (?, '') and kind = 'do' and state = 'done'
+    order by revision desc limit 1) as undo,
+  (select label from step where job_id = ? and actor_id in (?, '') and kind = 'do' and state = 'undone'
+    order by revision asc limit 1) as redo`;
+
+export type Reversals = { undo: string | null; redo: string | null };
+
+/** What a person's next undo and redo are called. One question, since every change asks it. */
+export async function reversalsOf(em: EntityManager, jobId: string, actor: Actor): Promise<Reversals> {
+  const [labels] = await em.execute<Reversals[]>(NEXT_LABELS, [jobId, actor.id, jobId, actor.id]);
+  return { undo: labels?.undo ?? null, redo: labels?.redo ?? null };
+}
+
+/** Whose step touched any of these records or fields last, after a revision. */
+export async function lastTouching(
+  em: EntityManager,
+  jobId: string,
+  after: number,
+  touched: readonly Change[],
+): Promise<Step | null> {
+  const sought = touched.map(({ table, id }) => ({ table, id }));
+  const [row] = await em.execute<{ revision: number }[]>(
+    `select revision from step where job_id = ? and revision > ? and exists (
+      select 1 from jsonb_array_elements(changes) as one, jsonb_array_elements(?::jsonb) as sought
+      where one -> 'table' = sought -> 'table' and one -> 'id' = sought -> 'id')
+    order by revision desc limit 1`,
+    [jobId, after, JSON.stringify(sought)],
+  );
+  if (!row) return null;
+  const step = await em.findOne(StepRow, { jobId, revision: row.revision }, plain);
+  return step && asStep(step);
+}
+
+/** Which steps are listed: of one person, of tables, of one record, before a revision. */
+export type StepFilter = { actorId?: string; tables?: string[]; table?: string; id?: string; before?: number };
+
+/** Steps of a job, latest first. */
+export async function listSteps(em: EntityManager, jobId: string, filter: StepFilter, most: number): Promise<Step[]> {
+  const where = ['job_id = ?'];
+  const values: unknown[] = [jobId];
+  const add = (condition: string, ...more: unknown[]) => {
+    where.push(condition);
+    values.push(...more);
+  };
+  if (filter.actorId !== undefined) add('actor_id = ?', filter.actorId);
+  if (filter.before !== undefined) add('revision < ?', filter.before);
+  const one = "exists (select 1 from jsonb_array_elements(changes) as one where one ->> 'table'";
+  if (filter.tables) add(`${one} in (select jsonb_array_elements_text(?::jsonb)))`, JSON.stringify(filter.tables));
+  if (filter.table !== undefined) add(`${one} = ? and one ->> 'id' = ?)`, filter.table, filter.id ?? '');
+  const found = await em.execute<{ revision: number }[]>(
+    `select revision from step where ${where.join(' and ')} order by revision desc limit ${Math.trunc(most)}`,
+    values,
+  );
+  const rows = await em.find(
+    StepRow,
+    { jobId, revision: { $in: found.map((row) => row.revision) } },
+    { ...plain, orderBy: { revision: 'desc' } },
+  );
+  return rows.map((row) => asStep(row));
+}
+
+/** Everybody who did something in a job, by the name used last. */
+export async function actorsOf(em: EntityManager, jobId: string): Promise<Actor[]> {
+  return em.execute<Actor[]>(
+    `select distinct on (actor_id) actor_id as id, actor_name as name from step
+    where job_id = ? order by actor_id, revision desc`,
+    [jobId],
+  );
+}

@@ -1,0 +1,41 @@
+import { counted } from '@/core/text/counted';
+import { useSession } from './session';
+
+/** How it stands with the server, and how much waits for it. A press shows what. */
+export function LinkState({ onShow }: { onShow: () => void }) {
+  const link = useSession((session) => session.link);
+  const waiting = useSession((session) => session.pending.length);
+  const aside = useSession((session) => session.aside.length);
+  const lasting = useSession((session) => session.lasting);
+  const revision = useSession((session) => session.revision);
+  if (revision !== null) return null;
+  const count = waiting > 0 ? `${waiting} ${waiting === 1 ? 'waits' : 'wait'}${lasting ? ', kept here' : ''}` : '';
+  const words = {
+    saved: 'Saved',
+    saving: waiting > 1 ? `Saving ${waiting} …` : 'Saving …',
+    away: `No way to the server${count ? `: ${count}` : ''}`,
+    unwell: `Server unwell${count ? `: ${count}` : ''}`,
+  }[link];
+  const plain = link === 'saved' || link === 'saving';
+  return (
+    <span className="flex items-center gap-1">
+      <button type="button" onClick={onShow} title="What waits, and what was set aside">
+        <output
+          className={`narrow text-xs ${plain ? 'text-soft' : 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet'}`}
+          data-testid="link"
+        >
+          {words}
+        </output>
+      </button>
+      {aside > 0 && (
+        <button
+          type="button"
+          onClick={onShow}
+          className="narrow rounded-sm bg-wont px-1.5 py-0.5 font-bold text-sheet text-xs"
+        >
+          {counted(aside, 'step')} set aside
+        </button>
+      )}
+    </span>
+  );
+}

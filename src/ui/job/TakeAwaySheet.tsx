@@ -1,0 +1,55 @@
+import { TAKEAWAYS, type Takeaway } from '@/core/formats/takeaways';
+import { stationOf } from '@/core/stations/stations';
+import { FileLink } from '../kit/Button';
+import { Sheet } from '../kit/Sheet';
+import { useSession } from './session';
+
+/** Everything that can be taken away of the job, by station. */
+export function TakeAwaySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const id = useSession((session) => session.job.id);
+  const waiting = useSession((session) => session.pending.length);
+  const stations = [...new Set<Takeaway['station']>(TAKEAWAYS.map((one) => one.station))];
+  const groups = stations.map((station) => [station, TAKEAWAYS.filter((one) => one.station === station)] as const);
+  return (
+    <Sheet
+      open={open}
+      onClose={onClose}
+      wide
+      title="Take away"
+      about="Open files and paper, made from the job as it stands."
+    >
+      {waiting > 0 && (
+        <p className="mb-3 rounded-sm border border-bite px-3 py-2 font-semibold text-bite">
+          Files are made by the server: what still waits here is not in them.
+        </p>
+      )}
+      <div className="gap-x-8 sm:columns-2 lg:columns-3">
+        {groups.map(([station, takeaways]) => (
+          <section key={station ?? 'job'} className="mb-4 break-inside-avoid">
+            <h3 className="wide mb-1 border-strong border-b font-bold">
+              {station === null ? 'The whole job' : stationOf(station).name}
+            </h3>
+            <ul>
+              {takeaways.map((one) => (
+                <li key={one.id} className="flex items-start gap-2 border-b py-1.5">
+                  <div className="min-w-0 flex-1">
+                    <p className="font-semibold leading-tight">{one.words}</p>
+                    <p className="text-soft text-xs">{one.about}</p>
+                  </div>
+                  <FileLink href={`/api/jobs/${id}/files/${one.id}`} aria-label={`${one.words}, ${kindWords(one.id)}`}>
+                    {kindWords(one.id)}
+                  </FileLink>
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </Sheet>
+  );
+}
+
+const kindWords = (id: string): string => {
+  const kind = id.slice(id.lastIndexOf('.') + 1);
+  return kind === 'graphml' ? 'GraphML' : kind.toUpperCase();
+};

@@ -1,0 +1,101 @@
+import { JobAtAnswer } from '@/core/wire/wire';
+import { actorHere } from './actor';
+import { openOutbox, passingOutbox } from './outbox';
+import { createLookBack, createSession, fetchJob, type Notice, type SessionStore } from './session';
+import { askServer } from './wireClient';
+
+export type Opened = { session: SessionStore; jobId: string; close: () => void };
+
+/** Milliseconds after a change until the job is kept here anew: all of it is written each time. */
+const KEEP_AFTER_MS = 4000;
+
+/** Keep the job here as the server confirmed it last, so that it opens without a network. */
+function keepConfirmed(
+  session: SessionStore,
+  keep: (opened: Parameters<ReturnType<typeof passingOutbox>['keepJob']>[0]) => Promise<void>,
+) {
+  let timer: ReturnType<typeof setTimeout> | null = null;
+  let kept: unknown = null;
+  const write = () => {
+    timer = null;
+    const { confirmed, reversals } = session.getState();
+    if (kept === confirmed) return;
+    kept = confirmed;
+    void keep({ ...confirmed, reversals }).catch(() => undefined);
+  };
+  const late = () => {
+    timer ??= setTimeout(write, KEEP_AFTER_MS);
+  };
+  late();
+  const stop = session.subscribe((now, before) => {
+    if (now.confirmed !== before.confirmed) late();
+  });
+  window.addEventListener('pagehide', write);
+  return () => {
+    stop();
+    window.removeEventListener('pagehide', write);
+    if (timer !== null) clearTimeout(timer);
+    write();
+  };
+}
+
+/**
+ * Open a job in this window, with what still waits here to be sent.
+ * @throws CannotBeDone where there is no such job, NoNetwork or Unwell where neither the server nor this browser has it
+ */
+export async function openHere(jobId: string, notify: (notice: Notice) => void): Promise<Opened> {
+  const outbox = await openOutbox(jobId).catch(() => passingOutbox());
+  const [{ opened, fromKept }, waiting, aside] = await Promise.all([
+    fetchJob(jobId, outbox, actorHere()),
+    outbox.list(),
+    outbox.listAside(),
+  ]);
+  const session = createSession({ opened, outbox, waiting, aside, fromKept, actor: actorHere, notify });
+  const stop = keepConfirmed(session, outbox.keepJob);
+  const news = hearNews(session, jobId);
+  return {
+    session,
+    jobId,
+    close: () => {
+      news();
+      stop();
+      outbox.close();
+    },
+  };
+}
+
+/** Open a job as it was at a revision, to look at. @throws as `openHere` */
+export async function openPast(jobId: string, revision: number, notify: (notice: Notice) => void): Promise<Opened> {
+  const { job } = await askServer(`/api/jobs/${jobId}/at/${revision}`, JobAtAnswer);
+  return { session: createLookBack(job, revision, `/jobs/${jobId}/at/${revision}`, notify), jobId, close: () => {} };
+}
+
+/** Hear of what other windows do. */
+function hearNews(session: SessionStore, jobId: string): () => void {
+  let events: EventSource | null = null;
+  // A browser keeps six connections to a server for all its windows, so only those in view listen.
+  const attend = () => {
+    events?.close();
+    events = null;
+    if (document.visibilityState === 'hidden') return;
+    events = new EventSource(`/api/jobs/${jobId}/events`);
+    events.onmessage = ({ data }) => session.getState().heard(data === 'gap' ? 'gap' : Number(data));
+    // After a gap in the line something may have been missed: asking costs little.
+    events.onopen = () => {
+      session.getState().tryNow();
+      session.getState().heard('gap');
+    };
+  };
+  const online = () => {
+    session.getState().tryNow();
+    attend();
+  };
+  attend();
+  document.addEventListener('visibilitychange', attend);
+  window.addEventListener('online', online);
+  return () => {
+    events?.close();
+    document.removeEventListener('visibilitychange', attend);
+    window.removeEventListener('online', online);
+  };
+}

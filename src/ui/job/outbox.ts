@@ -1,0 +1,173 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { Command } from '@/core/commands/commands';
+import type { Actor } from '@/core/job/step';
+import type { OpenJob, Point } from '@/core/wire/wire';
+
+/** A step that the server has not confirmed. */
+export type Entry = {
+  jobId: string;
+  batchId: string;
+  kind: 'do' | 'undo' | 'redo';
+  label: string;
+  /** Of a `do`; checked by the schema of commands when it is made. */
+  commands: Command[];
+  /** The revision that the person saw who made it. */
+  seen: number;
+  actor: Actor;
+  /** Milliseconds since 1970. */
+  madeAt: number;
+};
+
+/** A step that could not be done, kept with its content until the person deals with it. */
+export type SetAside = Entry & { why: string };
+
+/** What of a job is kept here: as the server confirmed it last. */
+export type KeptJob = { jobId: string; opened: OpenJob; at: number };
+
+/**
+ * The steps of one job on their way to the server, in order, for all windows of this browser. What stands in it outlives
+ * the window.
+ */
+export type Outbox = {
+  /** Whether it outlives the window. */
+  lasting: boolean;
+  add: (entry: Entry) => Promise<void>;
+  list: () => Promise<Entry[]>;
+  /** The server has it. */
+  remove: (batchId: string) => Promise<void>;
+  setAside: (entry: Entry, why: string) => Promise<void>;
+  listAside: () => Promise<SetAside[]>;
+  dropAside: (batchId: string) => Promise<void>;
+  keptPoint: () => Promise<Point | null>;
+  keptJob: () => Promise<KeptJob | null>;
+  keepJob: (opened: OpenJob) => Promise<void>;
+  /** Do something that only one window of this browser does at a time. */
+  alone: <T>(work: () => Promise<T>) => Promise<T>;
+  /** Hear of what other windows of this browser put in or took out. @returns what stops it */
+  hear: (changed: () => void) => () => void;
+  close: () => void;
+};
+
+interface Shelves extends DBSchema {
+  outbox: { key: number; value: Entry; indexes: { batch: string; job: string } };
+  aside: { key: string; value: SetAside; indexes: { job: string } };
+  jobs: { key: string; value: KeptJob };
+  points: { key: string; value: Point };
+}
+
+const NAME = 'good-shelf';
+const VERSION = 1;
+
+let opened: Promise<IDBPDatabase<Shelves>> | null = null;
+function openShelves(): Promise<IDBPDatabase<Shelves>> {
+  opened ??= openDB<Shelves>(NAME, VERSION, {
+    upgrade(db) {
+      const outbox = db.createObjectStore('outbox', { autoIncrement: true });
+      outbox.createIndex('batch', 'batchId', { unique: true });
+      outbox.createIndex('job', 'jobId');
+      db.createObjectStore('aside', { keyPath: 'batchId' }).createIndex('job', 'jobId');
+      db.createObjectStore('jobs', { keyPath: 'jobId' });
+      db.createObjectStore('points');
+    },
+    // Another window wants a newer form of it: it is opened anew when it is used next.
+    blocking() {
+      void opened?.then((db) => db.close());
+      opened = null;
+    },
+    terminated() {
+      opened = null;
+    },
+  });
+  opened.catch(() => {
+    opened = null;
+  });
+  return opened;
+}
+
+/** The outbox of a job in this browser. @throws when the browser keeps nothing for this page */
+export async function openOutbox(jobId: string): Promise<Outbox> {
+  await openShelves();
+  const channel = new BroadcastChannel(`${NAME} ${jobId}`);
+  let open = true;
+  const tell = () => {
+    if (open) channel.postMessage('changed');
+  };
+  return {
+    lasting: true,
+    add: async (entry) => {
+      const write = (await openShelves()).transaction('outbox', 'readwrite', { durability: 'strict' });
+      await write.store.add(entry);
+      await write.done;
+      tell();
+    },
+    list: async () => (await openShelves()).getAllFromIndex('outbox', 'job', jobId),
+    remove: async (batchId) => {
+      const write = (await openShelves()).transaction('outbox', 'readwrite');
+      const key = await write.store.index('batch').getKey(batchId);
+      if (key !== undefined) await write.store.delete(key);
+      await write.done;
+      tell();
+    },
+    setAside: async (entry, why) => {
+      // Out of one and into the other at once: it is never in neither.
+      const write = (await openShelves()).transaction(['outbox', 'aside'], 'readwrite', { durability: 'strict' });
+      const outbox = write.objectStore('outbox');
+      const key = await outbox.index('batch').getKey(entry.batchId);
+      if (key !== undefined) await outbox.delete(key);
+      await write.objectStore('aside').put({ ...entry, why });
+      await write.done;
+      tell();
+    },
+    listAside: async () => (await openShelves()).getAllFromIndex('aside', 'job', jobId),
+    dropAside: async (batchId) => {
+      await (await openShelves()).delete('aside', batchId);
+      tell();
+    },
+    keptPoint: async () => (await (await openShelves()).get('points', jobId)) ?? null,
+    keptJob: async () => (await (await openShelves()).get('jobs', jobId)) ?? null,
+    keepJob: async (job) => {
+      const write = (await openShelves()).transaction(['jobs', 'points'], 'readwrite');
+      await write.objectStore('jobs').put({ jobId, opened: job, at: Date.now() });
+      await write.objectStore('points').put(job.point, jobId);
+      await write.done;
+    },
+    // Without the lock (an address that is neither https nor loopback) two windows may both send: the server takes it once.
+    alone: (work) => (navigator.locks ? navigator.locks.request(`${NAME} outbox ${jobId}`, work) : work()),
+    hear: (changed) => {
+      channel.addEventListener('message', changed);
+      return () => channel.removeEventListener('message', changed);
+    },
+    close: () => {
+      open = false;
+      channel.close();
+    },
+  };
+}
+
+/** An outbox that does not outlive the window, where the browser keeps nothing. */
+export function passingOutbox(): Outbox {
+  let entries: Entry[] = [];
+  let aside: SetAside[] = [];
+  return {
+    lasting: false,
+    add: async (entry) => void entries.push(entry),
+    list: async () => entries,
+    remove: async (batchId) => {
+      entries = entries.filter((entry) => entry.batchId !== batchId);
+    },
+    setAside: async (entry, why) => {
+      entries = entries.filter(({ batchId }) => batchId !== entry.batchId);
+      aside = [...aside, { ...entry, why }];
+    },
+    listAside: async () => aside,
+    dropAside: async (batchId) => {
+      aside = aside.filter((entry) => entry.batchId !== batchId);
+    },
+    keptPoint: async () => null,
+    keptJob: async () => null,
+    keepJob: async () => undefined,
+    alone: (work) => work(),
+    hear: () => () => undefined,
+    close: () => undefined,
+  };
+}

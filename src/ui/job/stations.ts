@@ -1,0 +1,17 @@
+import type { ComponentType } from 'react';
+import type { StationId } from '@/core/job/stationIds';
+import type { StationViews } from '../kit/stationViews';
+import { land } from '../land/station';
+import { patch } from '../patch/station';
+import { runs } from '../runs/station';
+import { stack } from '../stack/station';
+import { survey } from '../survey/station';
+
+/** What each station shows, and its screen, fetched when it is wanted. */
+export const STATION_VIEWS: Record<StationId, StationViews & { load: () => Promise<ComponentType> }> = {
+  survey: { ...survey, load: () => import('../survey/SurveyStation').then((module) => module.SurveyStation) },
+  runs: { ...runs, load: () => import('../runs/RunsStation').then((module) => module.RunsStation) },
+  stack: { ...stack, load: () => import('../stack/StackStation').then((module) => module.StackStation) },
+  land: { ...land, load: () => import('../land/LandStation').then((module) => module.LandStation) },
+  patch: { ...patch, load: () => import('../patch/PatchStation').then((module) => module.PatchStation) },
+};
