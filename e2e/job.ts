@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { expect, type Page } from '@playwright/test';
+import { type Browser, expect, type Page } from '@playwright/test';
 
 export const demoFile = (file: string) => join(import.meta.dirname, '../demo', file);
 export const demoText = (file: string) => readFileSync(demoFile(file), 'utf8');
@@ -37,6 +37,11 @@ export async function hold(page: Page): Promise<() => void> {
   });
   await page.route('**/api/jobs/*/batches', (route) => held.then(() => route.continue()));
   return release;
+}
+
+/** A window of another browser: nothing that is kept in the first one is known to it. */
+export async function anotherBrowser(browser: Browser): Promise<Page> {
+  return (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
 }
 
 /** A job of a few runs, landed and ready to patch, made through the file door. */

@@ -94,6 +94,7 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await expect(page.getByTestId('trace')).toContainText('GF-02');
   await saved(page);
   await page.reload();
+  await expect(page.getByRole('button', { name: 'Undo: Patch 3 runs' })).toBeEnabled();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Undone: Patch 3 runs')).toBeVisible();
   await expect(page.getByRole('button', { name: /^GF-03 .*, not patched/ })).toBeVisible();

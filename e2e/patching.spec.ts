@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { go, hold, openJobFile, saved, smallJob } from './job';
+import { anotherBrowser, go, hold, openJobFile, saved, smallJob } from './job';
 import { openOffice } from './office';
 
 test('a map that grew by itself gets better with few cords moved, in one step, and back in one', async ({ page }) => {
@@ -132,11 +132,11 @@ test('runs are planned onto ports anew with the minutes it takes, and ended with
     expect((await page.request.get(`/api/jobs/${id}/files/${name}`)).status()).toBe(200);
 });
 
-test('two windows patch the same port: one wins, the other is told, and nothing is lost', async ({ page, context }) => {
+test('two people patch the same port: one wins, the other is told, and nothing is lost', async ({ page, browser }) => {
   const file = JSON.parse(smallJob('Same port', ['1', '2']));
   file.landings = ['1', '2'].map((label, at) => ({ id: label, runId: `run-${label}`, panelId: 'panel', port: at + 1 }));
   const id = await openJobFile(page, JSON.stringify(file));
-  const other = await context.newPage();
+  const other = await anotherBrowser(browser);
   for (const window of [page, other]) {
     await go(window, `/jobs/${id}/patch`);
     await expect(window.getByRole('button', { name: /^1 device 1/ })).toBeVisible();
@@ -151,7 +151,7 @@ test('two windows patch the same port: one wins, the other is told, and nothing 
   await patch(other, /^2 device 2/);
   await saved(other);
   release();
-  await expect(page.getByText(/no longer fits what another window did: Switch port 1 is taken already/)).toBeVisible();
+  await expect(page.getByText(/could not be done and was set aside: Switch port 1 is taken already/)).toBeVisible();
   await saved(page);
   for (const window of [page, other]) {
     await expect(window.getByRole('button', { name: /^Switch port 1, .*, 2$/ })).toBeVisible();

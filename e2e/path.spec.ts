@@ -6,8 +6,9 @@ import { drag, middle, resting } from './pointer';
 async function download(page: Page, name: RegExp) {
   await page.getByRole('button', { name: 'Take away' }).click();
   const waiting = page.waitForEvent('download');
-  await page.getByRole('menuitem', { name }).click();
+  await page.getByRole('link', { name }).click();
   const file = await waiting;
+  await page.keyboard.press('Escape');
   return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'utf8') };
 }
 
@@ -96,8 +97,8 @@ test('from a list of runs to a port map, by mouse', async ({ page }) => {
   const map = await download(page, /Port map, CSV/);
   expect(map.name).toBe('mouse-house-port-map.csv');
   expect(map.text.split('\n')).toHaveLength(42);
-  expect((await download(page, /elevation/)).text).toMatch(/^<svg /);
-  const job = await download(page, /whole job/);
+  expect((await download(page, /elevation, SVG/)).text).toMatch(/^<svg /);
+  const job = await download(page, /The whole job, JSON/);
 
   // The file read back is an equal job.
   await page.goto('/');
@@ -105,7 +106,7 @@ test('from a list of runs to a port map, by mouse', async ({ page }) => {
     .getByLabel('Job file')
     .setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(job.text) });
   await page.waitForURL(/\/jobs\/[^/]+\/runs/);
-  const again = await download(page, /whole job/);
+  const again = await download(page, /The whole job, JSON/);
   const [was, is] = [JSON.parse(job.text), JSON.parse(again.text)];
   expect({ ...is, job: { ...is.job, id: '' } }).toEqual({ ...was, job: { ...was.job, id: '' } });
 });

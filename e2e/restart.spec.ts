@@ -24,7 +24,7 @@ test('kill the server, start it again: nothing acknowledged is lost, and what wa
     server.process.kill('SIGKILL');
     await dead;
     await write('02', 'while it was away');
-    await expect(link).toHaveText(/Server away/);
+    await expect(link).toHaveText(/No way to the server: 1 waits, kept here/);
     await expect(page.getByLabel('Notes of 02')).toHaveValue('while it was away');
 
     server = await startServer(url, port);

@@ -1,15 +1,8 @@
 import { expect, type Page, test } from '@playwright/test';
+import { jobOf, sendBatch } from './api';
 import { demoText, go, openJobFile, smallJob } from './job';
 
-const batch = async (page: Page, id: string, rows: object[]) => {
-  const { revision } = await (await page.request.get(`/api/jobs/${id}`)).json();
-  const commands = [{ type: 'keepRows', rows }];
-  const answer = await page.request.post(`/api/jobs/${id}/batches`, {
-    data: { batchId: `batch-${Math.random().toString(36).slice(2)}`, base: revision, commands },
-  });
-  return { status: answer.status(), body: await answer.json() };
-};
-const jobOf = async (page: Page, id: string) => (await (await page.request.get(`/api/jobs/${id}`)).json()).job;
+const batch = (page: Page, id: string, rows: object[]) => sendBatch(page.request, id, [{ type: 'keepRows', rows }]);
 const box = { id: 'b', name: 'B', cable: 'Cat 6', leftMm: 1000, bought: false, markMm: null, marksFall: true };
 
 test('rows that cannot be are refused in words, and nothing of their step is kept', async ({ page }) => {
@@ -37,9 +30,9 @@ test('rows that cannot be are refused in words, and nothing of their step is kep
     expect(got).toBe(status);
     expect(body.message).toMatch(words);
   }
-  expect((await jobOf(page, id)).boxes).toEqual({});
+  expect((await jobOf(page.request, id)).boxes).toEqual({});
   expect((await batch(page, id, [{ table: 'boxes', record: box }])).status).toBe(200);
-  expect((await jobOf(page, id)).boxes).toEqual({ b: box });
+  expect((await jobOf(page.request, id)).boxes).toEqual({ b: box });
 });
 
 test('label sheets that cannot be made say why', async ({ page }) => {

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { jobOf } from './api';
 import { go, openJobFile, saved, smallJob, tabTo } from './job';
 
 test('plan, wishes and pathways with the keyboard alone', async ({ page }) => {
@@ -68,7 +69,7 @@ test('in feet and inches everything is typed and shown so', async ({ page }) => 
   await page.getByLabel('Label of A1').focus();
   await expect(page.getByLabel('Figures of A1')).toContainText('74 ft, measured');
   await saved(page);
-  const { job } = await (await page.request.get(`/api/jobs/${id}`)).json();
+  const job = await jobOf(page.request, id);
   expect(Object.values(job.runs)).toMatchObject([{ lengthMm: 22_555, tailMm: 1524 }]);
   expect(Object.values(job.answers)).toMatchObject([{ id: 'slack-cabinet', value: '3048' }]);
 });

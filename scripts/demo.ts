@@ -1,17 +1,74 @@
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureBuild } from './lib/build';
+import { ensureBuild, root } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { portFrom, startServer } from './lib/server';
 
 const DEFAULT_PORT = 4180;
-const { values } = parseArgs({ options: { reset: { type: 'boolean' }, port: { type: 'string' } } });
+const LOOK_EVERY_MS = 2000;
+/** Where the demo that runs says so, for the next one that is started. */
+const mark = join(root, '.data/demo.running');
 
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
+type Running = { pid: number; serverPid: number; address: string };
+
+function options() {
+  const { values } = parseArgs({ options: { reset: { type: 'boolean' }, port: { type: 'string' } } });
+  const port = values.port === undefined ? DEFAULT_PORT : Number(values.port);
+  if (!Number.isInteger(port) || port < 1024 || port > 65_000)
+    throw new Error(`--port: expected a number from 1024 to 65000, found “${values.port}”.`);
+  return { reset: values.reset ?? false, port };
+}
+
+const lives = (pid: number): boolean => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (fault) {
+    return (fault as NodeJS.ErrnoException).code === 'EPERM';
+  }
+};
+
+/** The demo that runs already; null when there is none. `left`: one was killed and left its server behind. */
+async function runningDemo(): Promise<{ running: Running; left: boolean } | null> {
+  if (!existsSync(mark)) return null;
+  try {
+    const running = JSON.parse(readFileSync(mark, 'utf8')) as Running;
+    if (!lives(running.pid)) return { running, left: true };
+    const ok = await fetch(`${running.address}/api/health`).then(
+      ({ status }) => status === 200 || status === 503,
+      () => false,
+    );
+    return ok ? { running, left: false } : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Only a process that is our server is ended: its number may be another's by now. */
+function endLeftServer(pid: number): void {
+  try {
+    if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('next')) process.kill(pid, 'SIGKILL');
+  } catch {
+    // It is gone already.
+  }
+}
+
 async function main() {
+  const { reset, port } = options();
+  const known = await runningDemo();
+  if (known && !known.left) {
+    if (reset) throw new Error(`Good Shelf runs at ${known.running.address}: stop it before its data is made new.`);
+    say(`Good Shelf runs already, at ${known.running.address} (process ${known.running.pid}).`);
+    return;
+  }
+  if (known) endLeftServer(known.running.serverPid);
+
   const given = process.env.DATABASE_URL;
-  const databases = await openDatabases('demo');
+  const databases = await openDatabases('demo', { takeOver: known?.left ?? false });
   const stopping: (() => unknown)[] = [() => databases.stop()];
   let ending = false;
   const end = async (code: number) => {
@@ -23,17 +80,37 @@ async function main() {
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end(0));
   try {
     const url = given ?? (await databases.ensure('good_shelf'));
-    await prepareDatabase(url, values.reset ?? false);
+    await prepareDatabase(url, reset);
     say('Building, if something changed since the last time …');
     if (!ensureBuild(true)) return await end(1);
-    const server = await startServer(url, await portFrom(values.port ? Number(values.port) : DEFAULT_PORT));
+    const server = await startServer(url, await portFrom(port));
     stopping.push(server.stop);
     server.process.once('exit', (code) => void end(code ?? 1));
+    const running: Running = { pid: process.pid, serverPid: server.process.pid ?? 0, address: server.address };
+    writeFileSync(mark, JSON.stringify(running));
+    stopping.push(() => rmSync(mark, { force: true }));
+    const watch = setInterval(() => {
+      if (databases.revive()) say('The database had stopped: it was started again.');
+    }, LOOK_EVERY_MS);
+    stopping.push(() => clearInterval(watch));
     say(`\nGood Shelf is at ${server.address}\nStop it with Ctrl-C. The data stays; bin/demo --reset makes it new.`);
   } catch (fault) {
-    process.stderr.write(`${fault instanceof Error ? fault.message : fault}\n`);
+    process.stderr.write(`${words(fault)}\n`);
     await end(1);
   }
 }
 
-await main();
+/** What is wrong, in one sentence. */
+function words(fault: unknown): string {
+  const { code, path, message } = fault as NodeJS.ErrnoException;
+  if (code === 'ENOSPC') return 'There is no room left on the disk.';
+  if (code === 'EACCES' || code === 'EPERM') return `${path ?? 'A file'} may not be written by this user.`;
+  return message ?? String(fault);
+}
+
+try {
+  await main();
+} catch (fault) {
+  process.stderr.write(`${words(fault)}\n`);
+  process.exitCode = 2;
+}

@@ -2,6 +2,59 @@ import { type NextRequest, NextResponse } from 'next/server';
 
 const LOCAL = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
 
+/** On every answer, whatever it is. */
+const EVERYWHERE = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'no-referrer',
+  'cross-origin-resource-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'permissions-policy': 'geolocation=(), microphone=(), payment=()',
+};
+
+/** Pages run our own scripts and nothing that somebody put into a page. Style attributes are the interface's own. */
+const pagePolicy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+
+/** Files and data run nothing at all, a drawing that is opened by itself among them. */
+const DATA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; frame-ancestors 'none'";
+
+/** Scripts that our pages fetch, those of workers among them: a worker goes by the policy of its own script. */
+const STATIC_POLICY =
+  "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'; style-src 'self'; font-src 'self'; frame-ancestors 'none'";
+
+function turnAway(status: number, code: string, message: string): NextResponse {
+  const answer = NextResponse.json({ code, message, at: null }, { status });
+  return withHeaders(answer, DATA_POLICY, true);
+}
+
+function withHeaders(answer: NextResponse, policy: string, fresh: boolean): NextResponse {
+  for (const [name, value] of Object.entries(EVERYWHERE)) answer.headers.set(name, value);
+  answer.headers.set('content-security-policy', policy);
+  if (fresh) answer.headers.set('cache-control', 'no-store');
+  return answer;
+}
+
+/** Whether an address can be read at all: no half escapes, nothing that ends a text in the database. */
+function isReadable(url: string): boolean {
+  try {
+    return !decodeURIComponent(url).includes('\0');
+  } catch {
+    return false;
+  }
+}
+
 /**
  * There are no accounts yet, so only this machine may come in. The address is loopback; this also turns away pages of
  * other sites that point their name, or their forms, at it.
@@ -11,11 +64,19 @@ export function proxy(request: NextRequest) {
   const origin = request.headers.get('origin');
   const reads = request.method === 'GET' || request.method === 'HEAD';
   const foreign = origin !== null && origin !== `http://${host}`;
-  if (!LOCAL.test(host) || (!reads && foreign)) {
-    return NextResponse.json(
-      { code: 'not-local', message: 'Good Shelf answers on this machine only.' },
-      { status: 403 },
-    );
-  }
-  return NextResponse.next();
+  if (!LOCAL.test(host) || (!reads && foreign))
+    return turnAway(403, 'not-local', 'Good Shelf answers on this machine only.');
+  const { pathname, search } = request.nextUrl;
+  if (!isReadable(pathname) || !isReadable(search.replaceAll('+', ' ')))
+    return turnAway(400, 'bad-request', 'The address cannot be read: it holds a broken escape, or a NUL.');
+
+  if (pathname.startsWith('/_next/static/')) return withHeaders(NextResponse.next(), STATIC_POLICY, false);
+  if (/^\/(api|schema)\//.test(pathname)) return withHeaders(NextResponse.next(), DATA_POLICY, true);
+  const nonce = btoa(crypto.randomUUID());
+  const policy = pagePolicy(nonce);
+  // The framework reads the policy of the request and puts the nonce on its own scripts.
+  const headers = new Headers(request.headers);
+  headers.set('x-nonce', nonce);
+  headers.set('content-security-policy', policy);
+  return withHeaders(NextResponse.next({ request: { headers } }), policy, true);
 }

@@ -6,6 +6,8 @@ export type Databases = {
   ensure: (name: string) => Promise<string>;
   drop: (name: string) => Promise<void>;
   stop: () => void;
+  /** Start our own server again where it died. @returns whether it had to be */
+  revive: () => boolean;
 };
 
 async function withServer<T>(url: string, work: (run: (sql: string) => Promise<unknown[]>) => Promise<T>): Promise<T> {
@@ -18,9 +20,9 @@ async function withServer<T>(url: string, work: (run: (sql: string) => Promise<u
 }
 
 /** Databases for tests and demo: on the server of `DATABASE_URL` where that is given, else on a cluster of our own. */
-export async function openDatabases(cluster: string): Promise<Databases> {
+export async function openDatabases(cluster: string, how?: Parameters<typeof startCluster>[1]): Promise<Databases> {
   const given = process.env.DATABASE_URL;
-  const own = given ? null : await startCluster(cluster);
+  const own = given ? null : await startCluster(cluster, how);
   const at = (name: string): string => {
     if (own) return own.url(name);
     const url = new URL(given ?? '');
@@ -40,5 +42,6 @@ export async function openDatabases(cluster: string): Promise<Databases> {
       await withServer(main, (run) => run(`drop database if exists "${name}" with (force)`));
     },
     stop: () => own?.stop(),
+    revive: () => own?.revive() ?? false,
   };
 }

@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './noMadeUpCode';
 import * as Comlink from 'comlink';
 import { type Arrangement, arrange, type BetterSoFar } from '../core/arrange/arrange';
 import type { ArrangeWish } from '../core/arrange/arrangeWish';

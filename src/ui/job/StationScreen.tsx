@@ -8,27 +8,27 @@ async function loadStation(id: StationId): Promise<void> {
   if (!loaded.has(id)) loaded.set(id, await STATION_VIEWS[id].load());
 }
 
-/** The screen of a station. The others are fetched while nothing else is to be done, and are there without a network. */
+/** The screen of a station. The others are fetched right behind it, so that they are there without a network. */
 export function StationScreen({ station }: { station: StationId }) {
   const [, setLoaded] = useState(0);
   const [wrong, setWrong] = useState(false);
   useEffect(() => {
     let here = true;
-    setWrong(false);
-    loadStation(station).then(
-      () => {
-        if (!here) return;
-        setLoaded((count) => count + 1);
-        const rest = async () => {
-          for (const id of STATIONS) await loadStation(id).catch(() => undefined);
-        };
-        if (window.requestIdleCallback) window.requestIdleCallback(() => void rest());
-        else setTimeout(() => void rest(), 1000);
-      },
-      () => here && setWrong(true),
-    );
+    const fetchIt = () => {
+      setWrong(false);
+      loadStation(station).then(
+        () => {
+          if (here) setLoaded((count) => count + 1);
+          for (const id of STATIONS) void loadStation(id).catch(() => undefined);
+        },
+        () => here && setWrong(true),
+      );
+    };
+    fetchIt();
+    window.addEventListener('online', fetchIt);
     return () => {
       here = false;
+      window.removeEventListener('online', fetchIt);
     };
   }, [station]);
   const Screen = loaded.get(station);
