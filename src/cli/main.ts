@@ -115,12 +115,13 @@ function plan(path: string, options: Options): number {
 }
 
 function check(path: string, options: Options): number {
-  const snags = findSnags(readJobFile(readText(path)));
+  const job = readJobFile(readText(path));
+  const snags = findSnags(job);
   if (options.json) {
     const plain = snags.map(({ mends, source, ...snag }) => ({
       ...snag,
       source: citeSource(source),
-      mends: mends().map(({ label }) => label),
+      mends: mends(job).map(({ label }) => label),
     }));
     write('-', `${JSON.stringify(plain, null, 2)}\n`);
   } else {

@@ -90,7 +90,7 @@ describe('what was heard', () => {
     const never = apply(job, tone('jack-01', 'run-x01'), tone('jack-01', null, 2));
     expect(standing(never, 'jack-01')).toBe('contradiction');
     const [snag] = findSnags(two).filter((one) => one.rule === 'tone-contradiction');
-    const mended = apply(two, ...(snag?.mends()[0]?.commands ?? []));
+    const mended = apply(two, ...(snag?.mends(two)[0]?.commands ?? []));
     expect(standing(mended, 'jack-01')).toBe('not asked');
   });
 

@@ -57,40 +57,77 @@ function mapBy<T>(rows: Iterable<T>, key: (row: T) => string): Map<string, T> {
   return map;
 }
 
-const orderCache = new WeakMap<Job['runs'], Run[]>();
-
-function runsInOrder(runs: Job['runs']): Run[] {
-  const known = orderCache.get(runs);
-  if (known) return known;
-  const ordered = Object.values(runs).sort((a, b) => naturalOrder(a.label, b.label));
-  orderCache.set(runs, ordered);
-  return ordered;
+/** What is worked out of one table alone is kept with that table, whatever else of the job changes. */
+function ofTable<T extends object, R>(make: (rows: T) => R): (rows: T) => R {
+  const kept = new WeakMap<T, R>();
+  return (rows) => {
+    const there = kept.get(rows);
+    if (there !== undefined) return there;
+    const made = make(rows);
+    if (Object.isFrozen(rows)) kept.set(rows, made);
+    return made;
+  };
 }
 
-function buildIndex(job: Job): JobIndex {
-  const placementOfGear = mapBy(Object.values(job.placements), (row) => row.gearId);
-  const landings = Object.values(job.landings);
-  const cords = Object.values(job.cords);
-  const height = (gear: Gear) => placementOfGear.get(gear.id)?.bottomU ?? 0;
-  return {
-    job,
-    runsInOrder: runsInOrder(job.runs),
-    runByLabel: mapBy(Object.values(job.runs), (row) => sameKey(row.label)),
-    networkByName: mapBy(Object.values(job.networks), (row) => sameKey(row.name)),
-    gearInOrder: Object.values(job.gear).sort(
-      (a, b) => height(b) - height(a) || naturalOrder(a.name, b.name) || (a.id < b.id ? -1 : 1),
-    ),
-    placementOfGear,
-    carrierOfGear: new Map(Object.values(job.shelvings).map((row) => [row.gearId, row.carrierId])),
-    landingOfRun: mapBy(landings, (row) => row.runId),
-    landingAtPort: mapBy(landings, (row) => portKey(row.panelId, row.port)),
-    cordAtPanelPort: mapBy(cords, (row) => portKey(row.panelId, row.panelPort)),
-    cordAtSwitchPort: mapBy(cords, (row) => portKey(row.switchId, row.switchPort)),
-    uplinkAtPort: new Map(
-      Object.values(job.uplinks).flatMap((row) => [
+const orderRuns = ofTable((runs: Job['runs']) => Object.values(runs).sort((a, b) => naturalOrder(a.label, b.label)));
+const byLabel = ofTable((runs: Job['runs']) => mapBy(Object.values(runs), (row) => sameKey(row.label)));
+const byName = ofTable((networks: Job['networks']) => mapBy(Object.values(networks), (row) => sameKey(row.name)));
+const byGear = ofTable((rows: Job['placements']) => mapBy(Object.values(rows), (row) => row.gearId));
+const carriers = ofTable(
+  (rows: Job['shelvings']) => new Map(Object.values(rows).map((row) => [row.gearId, row.carrierId])),
+);
+const byRun = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => row.runId));
+const byPort = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => portKey(row.panelId, row.port)));
+const byPanelPort = ofTable((rows: Job['cords']) =>
+  mapBy(Object.values(rows), (row) => portKey(row.panelId, row.panelPort)),
+);
+const bySwitchPort = ofTable((rows: Job['cords']) =>
+  mapBy(Object.values(rows), (row) => portKey(row.switchId, row.switchPort)),
+);
+const byEnds = ofTable(
+  (rows: Job['uplinks']) =>
+    new Map(
+      Object.values(rows).flatMap((row) => [
         [portKey(row.fromId, row.fromPort), row] as const,
         [portKey(row.toId, row.toPort), row] as const,
       ]),
     ),
+);
+
+function gearFromTheTop(job: Job): Gear[] {
+  const places = byGear(job.placements);
+  const height = (gear: Gear) => places.get(gear.id)?.bottomU ?? 0;
+  return Object.values(job.gear).sort(
+    (a, b) => height(b) - height(a) || naturalOrder(a.name, b.name) || (a.id < b.id ? -1 : 1),
+  );
+}
+
+/** Each part is made when it is first asked for. */
+function buildIndex(job: Job): JobIndex {
+  const parts: { [P in Exclude<keyof JobIndex, 'job'>]: () => JobIndex[P] } = {
+    runsInOrder: () => orderRuns(job.runs),
+    runByLabel: () => byLabel(job.runs),
+    networkByName: () => byName(job.networks),
+    gearInOrder: () => gearFromTheTop(job),
+    placementOfGear: () => byGear(job.placements),
+    carrierOfGear: () => carriers(job.shelvings),
+    landingOfRun: () => byRun(job.landings),
+    landingAtPort: () => byPort(job.landings),
+    cordAtPanelPort: () => byPanelPort(job.cords),
+    cordAtSwitchPort: () => bySwitchPort(job.cords),
+    uplinkAtPort: () => byEnds(job.uplinks),
   };
+  const index = { job } as JobIndex;
+  for (const [part, make] of Object.entries(parts)) {
+    Object.defineProperty(index, part, {
+      configurable: true,
+      enumerable: true,
+      get: () => {
+        const value = make();
+        Object.defineProperty(index, part, { value, enumerable: true });
+        return value;
+      },
+    });
+  }
+  return index;
 }

@@ -57,7 +57,7 @@ describe('ways of cords (common practice, no source)', () => {
     expect(listCords(as(100))[0]?.verdict).toBe('too tight');
     expect(snag(as(100))?.grade).toBe('wont-work');
     expect(snag(as(5000))?.grade).toBe('could-be-neater');
-    const mended = apply(as(5000), ...(snag(as(5000))?.mends()[0]?.commands ?? []));
+    const mended = apply(as(5000), ...(snag(as(5000))?.mends(as(5000))[0]?.commands ?? []));
     expect(snag(mended)).toBeUndefined();
     expect(listCords(mended)[0]?.verdict).toBe('fits');
   });

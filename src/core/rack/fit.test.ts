@@ -206,7 +206,7 @@ describe('what is wrong with a place', () => {
     const railed = one({ rails: 'needed', railLeastMm: 380, railMostMm: 620 });
     const job = standing(railed, 3, 'front', { rearRailMm: 300, rearRailLeastMm: 250, rearRailMostMm: 400 });
     const snag = findSnags(job).find((found) => found.rule === 'rails-do-not-reach');
-    const mend = snag?.mends()[0];
+    const mend = snag?.mends(job)[0];
     expect(mend?.label).toBe('Set the rear rails to 380 mm');
     expect(findSnags(apply(job, ...(mend?.commands ?? []))).some((found) => found.rule === 'rails-do-not-reach')).toBe(
       false,

@@ -55,7 +55,7 @@ describe('shelves', () => {
   it('say who is left over, and that no arrangement would do', () => {
     const snag = findSnags(on('a', 'b', 'c')).find((one) => one.rule === 'shelf-too-full');
     expect(snag?.what).toBe('Shelf has 400 mm × 200 mm: no arrangement holds all; c is left over.');
-    const mended = apply(on('a', 'b', 'c'), ...(snag?.mends()[0]?.commands ?? []));
+    const mended = apply(on('a', 'b', 'c'), ...(snag?.mends(on('a', 'b', 'c'))[0]?.commands ?? []));
     expect(findSnags(mended).some((one) => one.rule === 'shelf-too-full')).toBe(false);
   });
 

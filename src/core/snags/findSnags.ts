@@ -1,5 +1,7 @@
-import type { Job } from '../job/job';
+import type { Job, TableName } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { stampsOf } from '../job/stamps';
+import { commonPractice } from '../standards/source';
 import { boxOverdrawn } from './rules/boxOverdrawn';
 import { bundleTooBig } from './rules/bundleTooBig';
 import { cableNotRated } from './rules/cableNotRated';
@@ -61,7 +63,7 @@ import { wantsSupport } from './rules/wantsSupport';
 import { widerThanRails } from './rules/widerThanRails';
 import { wrongFace } from './rules/wrongFace';
 import { wrongPortKind } from './rules/wrongPortKind';
-import { GRADES, type Snag, type SnagRule } from './snag';
+import { type Finding, GRADES, type Mend, type Snag, type SnagRule } from './snag';
 
 /** Every rule there is. Adding one touches its file and this list. */
 export const SNAG_RULES: readonly SnagRule[] = [
@@ -128,41 +130,106 @@ export const SNAG_RULES: readonly SnagRule[] = [
   networkUnnumbered,
 ];
 
-const cache = new WeakMap<Job, Snag[]>();
+type Found = { inputs: readonly unknown[]; snags: readonly Snag[] };
+
+/** What each rule found last, and what it read then: it holds for every version of a job with the very same of that. */
+const kept = new Map<SnagRule, Found[]>();
+/** A job and the one that is confirmed of it are asked in turn. */
+const MOST_KEPT = 3;
+
+/** The tables and fields that a rule reads, as tokens that change when those do. */
+function inputsOf(job: Job, { reads }: SnagRule): unknown[] {
+  const inputs: unknown[] = [];
+  for (const [part, fields] of Object.entries(reads)) {
+    if (part === 'units') inputs.push(job.units);
+    else if (fields === true) inputs.push(job[part as TableName]);
+    else {
+      const stamps = stampsOf(job, part as TableName);
+      for (const field of fields as readonly string[]) inputs.push(stamps[field]);
+    }
+  }
+  return inputs;
+}
+
 const noMends = () => [];
+
+const idOf = (rule: SnagRule, { runIds = [], gearIds = [], rackIds = [], rowIds = [] }: Finding): string =>
+  [rule.id, ...runIds, ...gearIds, ...rackIds, ...rowIds].join(' ');
+
+const mendsOfJob = new WeakMap<Job, Map<SnagRule, Map<string, () => Mend[]>>>();
+
+/** The mends that a rule offers in a job as it stands, by id of what they mend. */
+function mendsIn(job: Job, rule: SnagRule): Map<string, () => Mend[]> {
+  const ofJob = mendsOfJob.get(job) ?? new Map();
+  mendsOfJob.set(job, ofJob);
+  const known = ofJob.get(rule);
+  if (known) return known;
+  const made = new Map(rule.find(indexJob(job)).map((finding) => [idOf(rule, finding), finding.mends ?? noMends]));
+  ofJob.set(rule, made);
+  return made;
+}
+
+function asSnag(rule: SnagRule, found: Finding): Snag {
+  const { runIds = [], gearIds = [], rackIds = [], rowIds = [], source = rule.source, ...finding } = found;
+  const id = idOf(rule, found);
+  return {
+    ...finding,
+    runIds,
+    gearIds,
+    rackIds,
+    rowIds,
+    source,
+    id,
+    rule: rule.id,
+    why: rule.why,
+    stations: rule.stations,
+    // Mends look at more of the job than the rule does, so that they are made of the job as it stands when they are asked for.
+    mends: (job) => (mendsIn(job, rule).get(id) ?? noMends)(),
+  };
+}
+
+/** A rule that breaks is a snag itself: what it would have found is not known, and the other rules stand. */
+const brokenRule = (rule: SnagRule, fault: unknown): Snag => ({
+  id: `${rule.id} broken`,
+  rule: rule.id,
+  grade: 'will-bite',
+  what: `The rule “${rule.id}” could not be asked: ${fault instanceof Error ? fault.message : 'no reason was given'}.`,
+  why: 'What it would have found is not known. This is a fault of the program.',
+  source: commonPractice,
+  stations: rule.stations,
+  runIds: [],
+  gearIds: [],
+  rackIds: [],
+  rowIds: [],
+  mends: noMends,
+});
+
+/** What one rule finds in a job, kept for as long as what it reads stays the same. */
+export function findByRule(rule: SnagRule, job: Job): readonly Snag[] {
+  const inputs = inputsOf(job, rule);
+  const known = kept.get(rule) ?? [];
+  const there = known.find((one) => one.inputs.every((input, at) => input === inputs[at]));
+  if (there) return there.snags;
+  let snags: readonly Snag[];
+  try {
+    snags = rule.find(indexJob(job)).map((finding) => asSnag(rule, finding));
+  } catch (fault) {
+    return [brokenRule(rule, fault)];
+  }
+  // A draft changes in place: only what is final is kept.
+  if (Object.isFrozen(job)) kept.set(rule, [{ inputs, snags }, ...known].slice(0, MOST_KEPT));
+  return snags;
+}
+
+const cache = new WeakMap<Job, Snag[]>();
 
 /** All snags of a job, gravest first, then by rule. Memoised for each version of the job. */
 export function findSnags(job: Job): Snag[] {
   const known = cache.get(job);
   if (known) return known;
-  const index = indexJob(job);
-  const snags = SNAG_RULES.flatMap((rule) =>
-    rule
-      .find(index)
-      .map(
-        ({
-          runIds = [],
-          gearIds = [],
-          rackIds = [],
-          rowIds = [],
-          source = rule.source,
-          mends = noMends,
-          ...finding
-        }) => ({
-          ...finding,
-          runIds,
-          gearIds,
-          rackIds,
-          rowIds,
-          source,
-          mends,
-          id: [rule.id, ...runIds, ...gearIds, ...rackIds, ...rowIds].join(' '),
-          rule: rule.id,
-          why: rule.why,
-          stations: rule.stations,
-        }),
-      ),
-  ).sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade));
+  const snags = SNAG_RULES.flatMap((rule) => findByRule(rule, job)).sort(
+    (a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade),
+  );
   cache.set(job, snags);
   return snags;
 }

@@ -9,6 +9,7 @@ export const fitRule = (id: string, kind: FitKind, grade: Grade, why: string, so
   why,
   source,
   stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true, shelvings: true, units: true },
   find: (index) =>
     Object.values(index.job.placements).flatMap(({ gearId, rackId, bottomU, face }) => {
       const [gear, rack] = [index.job.gear[gearId], index.job.racks[rackId]];

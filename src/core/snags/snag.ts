@@ -1,6 +1,8 @@
 import type { Command } from '../commands/commands';
+import type { Job } from '../job/job';
 import type { JobIndex } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
+import type { RecordOf, TableName } from '../job/tables';
 import type { Source } from '../standards/source';
 
 export const GRADES = ['wont-work', 'will-bite', 'could-be-neater'] as const;
@@ -31,6 +33,12 @@ export type Finding = {
   mends?: () => Mend[];
 };
 
+/**
+ * What of a job a rule reads: tables, of some of them only these fields, and of the head the units. What it found holds
+ * until one of them changes.
+ */
+export type Reads = { [T in TableName]?: true | readonly (keyof RecordOf<T>)[] } & { units?: true };
+
 /** One rule: a file of its own. `find` looks through the whole job. */
 export type SnagRule = {
   id: string;
@@ -38,7 +46,15 @@ export type SnagRule = {
   why: string;
   source: Source;
   stations: readonly StationId[];
+  reads: Reads;
   find: (index: JobIndex) => Finding[];
 };
 
-export type Snag = Required<Finding> & { id: string; rule: string; why: string; stations: readonly StationId[] };
+export type Snag = Required<Omit<Finding, 'mends'>> & {
+  id: string;
+  rule: string;
+  why: string;
+  stations: readonly StationId[];
+  /** Fixes on offer, made of the job as it stands. */
+  mends: (job: Job) => Mend[];
+};

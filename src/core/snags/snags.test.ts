@@ -38,7 +38,7 @@ describe('every rule', () => {
     const full = apply(weak, { type: 'editRack', rackId: 'rack', changes: { depthMm: 60 } });
     let tried = 0;
     for (const snag of findSnags(full)) {
-      for (const { commands } of snag.mends()) {
+      for (const { commands } of snag.mends(full)) {
         const after = applyCommands(full, commands).job;
         expect(findSnags(after).map(({ id, grade }) => `${id} ${grade}`)).not.toContain(`${snag.id} ${snag.grade}`);
         tried += 1;
@@ -103,7 +103,7 @@ describe('power (IEEE 802.3)', () => {
     ]);
     const four = of(patched(bench(runs), '1', '2', '3', '4'), 'switch-budget');
     expect(four).toMatchObject([{ grade: 'wont-work' }]);
-    expect(four[0]?.mends()[0]?.label).toMatch(/^Unpatch/);
+    expect(four[0]?.mends(patched(bench(runs), '1', '2', '3', '4'))[0]?.label).toMatch(/^Unpatch/);
   });
 });
 
@@ -161,12 +161,10 @@ describe('what commands would not make, but a file may hold', () => {
         'label-missing',
       ),
     ).toHaveLength(1);
-    const twice = of(
-      tampered(base, ({ runs }) => Object.assign(runs?.[1] ?? {}, { label: '1' })),
-      'label-twice',
-    );
+    const same = tampered(base, ({ runs }) => Object.assign(runs?.[1] ?? {}, { label: '1' }));
+    const twice = of(same, 'label-twice');
     expect(twice).toMatchObject([{ what: '2 runs are labelled 1.', runIds: ['run-1', 'run-2'] }]);
-    expect(twice[0]?.mends()[0]?.label).toBe('Rename one to 1-2');
+    expect(twice[0]?.mends(same)[0]?.label).toBe('Rename one to 1-2');
   });
 
   it('finds a run landed twice and a port landed twice', () => {
@@ -214,7 +212,7 @@ describe('the survey and the ways of cables', () => {
   };
   const mended = (job: Job, rule: string) => {
     const [snag] = of(job, rule);
-    const [mend] = snag?.mends() ?? [];
+    const [mend] = snag?.mends(job) ?? [];
     return mend ? apply(job, ...mend.commands) : job;
   };
 

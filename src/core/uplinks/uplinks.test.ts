@@ -154,7 +154,7 @@ describe('uplinks', () => {
       changes: { managed: true },
     });
     expect(of(alone)).toMatchObject([{ grade: 'will-bite', what: expect.stringContaining('A bundle of one link') }]);
-    const mended = apply(alone, ...(of(alone)[0]?.mends()[0]?.commands ?? []));
+    const mended = apply(alone, ...(of(alone)[0]?.mends(alone)[0]?.commands ?? []));
     expect(of(mended)).toEqual([]);
     const unlike = three(link('a', 5, 'gate', 5, { bundled: true }), link('a', 1, 'gate', 1, { bundled: true }));
     expect(of(unlike).map(({ what }) => what)).toEqual([
@@ -273,7 +273,7 @@ describe('networks', () => {
     expect(rules(plain)).toContain('networks-mixed');
     const open = apply(tarnbrook(), { type: 'editNetwork', networkId: 'voice', changes: { number: null } });
     const snag = findSnags(open).find((one) => one.rule === 'network-unnumbered');
-    const mended = apply(open, ...(snag?.mends()[0]?.commands ?? []));
+    const mended = apply(open, ...(snag?.mends(open)[0]?.commands ?? []));
     expect(mended.networks.voice?.number).toBe(20);
   });
 });

@@ -51,7 +51,8 @@ export function Docket({ station }: { station: StationId }) {
 function SnagItem({ snag }: { snag: Snag }) {
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
-  const mends = useMemo(() => snag.mends(), [snag]);
+  const job = useSession((session) => session.job);
+  const mends = useMemo(() => snag.mends(job), [snag, job]);
   const [runId] = snag.runIds;
   return (
     <li className="border-b px-3 py-2">

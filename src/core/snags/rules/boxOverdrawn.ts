@@ -8,6 +8,7 @@ export const boxOverdrawn: SnagRule = {
   why: 'The cable ends before the pull does. Plan the boxes anew.',
   source: commonPractice,
   stations: ['runs'],
+  reads: { runs: ['id', 'label'], boxes: true, cuts: true, units: true },
   find: ({ job }) => {
     const short = new Map<string, ReturnType<typeof pullSheet>[number]>();
     for (const line of pullSheet(job)) if (line.leftMm < 0) short.set(line.box.id, line);

@@ -9,6 +9,7 @@ export const bundleTooBig: SnagRule = {
   why: 'Cables that carry power warm each other in a thick bundle. Split it, and keep the parts apart.',
   source: bundleSource,
   stations: ['runs'],
+  reads: { runs: ['id', 'label', 'poeW', 'bundle', 'scope'] },
   find: ({ runsInOrder }) =>
     sharing(
       runsInOrder.filter((run) => isNow(run) && run.bundle !== ''),

@@ -20,6 +20,7 @@ export const cableNotRated: SnagRule = {
   why: 'The wrong jacket burns, rots or lets water in. Local code decides which one is allowed.',
   source: published('NFPA 70 800.113 and 800.179: listing of cable by where it runs; local code elsewhere'),
   stations: ['runs'],
+  reads: { runs: ['id', 'label', 'cable'], cableKinds: true, pathways: true, passages: true },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const runs = runsThrough(job, pathway.id).filter((run) => {

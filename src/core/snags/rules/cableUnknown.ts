@@ -11,6 +11,7 @@ export const cableUnknown: SnagRule = {
   why: 'Without its diameter and gauge the runs are missing from fill, bundles and power over the cable.',
   source: commonPractice,
   stations: ['runs'],
+  reads: { runs: ['id', 'label', 'cable', 'scope'], cableKinds: true },
   find: ({ job, runsInOrder }) => {
     const unknown = runsInOrder.filter((run) => isNow(run) && run.cable !== '' && !cableKindOf(job, run.cable));
     const once = new Map(unknown.map((run) => [sameKey(run.cable), [run]]));

@@ -10,6 +10,13 @@ export const capacityShort: SnagRule = {
   why: 'What is bought just full is too small before it is paid for. 80 % is where to look for more.',
   source: commonPractice,
   stations: ['survey'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label', 'room', 'outlet', 'carries', 'device', 'speedMbps', 'poeW', 'origin', 'scope'],
+    answers: true,
+  },
   find: ({ job }) => {
     const years = figureOf(job, 'growth-years');
     return capacities(job).flatMap(({ id, name, unit, has, used, reserved, grown, state, fullInYears }) => {

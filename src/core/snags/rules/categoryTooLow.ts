@@ -19,6 +19,17 @@ export const categoryTooLow: SnagRule = {
   why: 'The link will come up slower than wanted, or with losses.',
   source: fromMemory('ANSI/TIA-568.2-D; IEEE 802.3'),
   stations: ['runs'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label', 'carries', 'cable', 'lengthMm', 'speedMbps'],
+    landings: true,
+    cords: true,
+    answers: true,
+    shelvings: true,
+    units: true,
+  },
   find: (index) =>
     index.runsInOrder.flatMap((run) => {
       const category = run.carries === 'ethernet' && run.speedMbps !== null ? cableCategory(run.cable) : null;

@@ -11,6 +11,20 @@ export const channelTooLong: SnagRule = {
   why: 'Cable and cords together are over the limit of the channel. Shorten the cords, take thicker ones, or shorten the run.',
   source: channelSource,
   stations: ['runs', 'patch'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label', 'floor', 'carries', 'lengthMm', 'entry'],
+    landings: true,
+    cords: true,
+    floors: true,
+    rooms: true,
+    places: true,
+    answers: true,
+    shelvings: true,
+    units: true,
+  },
   find: (index) => {
     const gauge = figureOf(index.job, 'cord-awg') as CordGauge;
     const { source } = cordDerating[gauge];

@@ -8,6 +8,14 @@ export const conduitMayJam: SnagRule = {
   why: 'Three cables of this width can slip side by side in a bend and lock. Lay one more in, or take the next size.',
   source: jamSource,
   stations: ['runs'],
+  reads: {
+    runs: ['id', 'label', 'carries', 'cable'],
+    answers: true,
+    cableKinds: true,
+    pathways: true,
+    passages: true,
+    units: true,
+  },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const { jam, diametersMm } = pathwayFigures(job, pathway);

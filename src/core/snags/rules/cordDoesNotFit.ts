@@ -12,6 +12,18 @@ export const cordDoesNotFit: SnagRule = {
   why: 'A taut cord pulls at its sockets; one much too long hangs before the faces or fills the manager.',
   source: commonPractice,
   stations: ['patch'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    networks: true,
+    runs: ['id', 'label', 'poeW', 'networkId'],
+    landings: true,
+    cords: true,
+    answers: true,
+    shelvings: true,
+    units: true,
+  },
   find: ({ job }) => {
     const show = (mm: number) => formatLength(mm, job.units);
     const stock = stockLengths(job);

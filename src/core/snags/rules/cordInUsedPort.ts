@@ -10,6 +10,7 @@ export const cordInUsedPort: SnagRule = {
   why: 'A port takes one plug.',
   source: commonPractice,
   stations: ['patch'],
+  reads: { gear: true, cords: true },
   find: (index) => {
     const cords = Object.values(index.job.cords);
     const groups = [

@@ -8,6 +8,7 @@ export const cutTooShort: SnagRule = {
   why: 'The length of the run has changed since its cable was planned. Plan the boxes anew.',
   source: commonPractice,
   stations: ['runs'],
+  reads: { runs: ['id', 'label', 'lengthMm', 'state'], answers: true, cuts: true, units: true },
   find: ({ job }) =>
     Object.values(job.cuts).flatMap((cut) => {
       const run = job.runs[cut.runId];

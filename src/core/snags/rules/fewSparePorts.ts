@@ -9,6 +9,7 @@ export const fewSparePorts: SnagRule = {
   why: 'A panel or switch bought exactly full is full within half a year.',
   source: commonPractice,
   stations: ['land', 'patch'],
+  reads: { gear: true, landings: true, cords: true },
   find: ({ job, landingAtPort, cordAtSwitchPort }) => {
     const gear = Object.values(job.gear);
     const judge = (what: string, devices: Gear[], used: number): Finding[] => {

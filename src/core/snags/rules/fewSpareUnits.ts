@@ -8,6 +8,7 @@ export const fewSpareUnits: SnagRule = {
   why: 'The next device, or a manager to tidy the cords, will want a unit.',
   source: commonPractice,
   stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true },
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) => {
       const free = freeUnits(rack, Object.values(job.placements), job.gear).length;

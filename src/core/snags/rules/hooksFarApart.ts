@@ -7,6 +7,7 @@ export const hooksFarApart: SnagRule = {
   why: 'Cable sags between hooks, and its own weight bends it sharply over each.',
   source: supportSource,
   stations: ['runs'],
+  reads: { pathways: true, units: true },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const { kind, spacingMm, id, name } = pathway;

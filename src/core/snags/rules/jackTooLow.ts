@@ -10,6 +10,7 @@ export const jackTooLow: SnagRule = {
   why: 'A link is only as good as its lowest part: cable, jack, panel or cord.',
   source: published('ANSI/TIA-568.2; ISO/IEC 11801-1: category of a link'),
   stations: ['land'],
+  reads: { gear: true, runs: ['id', 'label', 'carries', 'cable'], landings: true, cableKinds: true },
   find: ({ job }) =>
     copperLandings(job).flatMap(({ run, panel, port }) => {
       const [cable, jack] = [cableCategory(run.cable), jackFor(job, run, port).category];

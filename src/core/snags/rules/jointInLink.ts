@@ -7,6 +7,7 @@ export const jointInLink: SnagRule = {
   why: 'Every joint is one of the four connections that a channel may have, and the first place to look when a run fails. Test it as it is.',
   source: published('ANSI/TIA-568.1; ISO/IEC 11801-1: four connections in a channel'),
   stations: ['land'],
+  reads: { runs: ['id', 'label'], landings: true, units: true },
   find: ({ job }) =>
     Object.values(job.landings).flatMap((row) => {
       const run = job.runs[row.runId];

@@ -8,6 +8,7 @@ export const landedTwice: SnagRule = {
   why: 'A run ends on one port, and a port takes one run.',
   source: commonPractice,
   stations: ['land'],
+  reads: { gear: true, runs: ['id', 'label'], landings: true },
   find: ({ job }) => {
     const landings = Object.values(job.landings);
     const label = (runId: string) => job.runs[runId]?.label ?? runId;

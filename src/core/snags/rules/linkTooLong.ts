@@ -13,6 +13,15 @@ export const linkTooLong: SnagRule = {
   why: 'Beyond the permanent link limit no speed is assured. Use fibre, or a switch on the way.',
   source: permanentLinkSource,
   stations: ['runs'],
+  reads: {
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry'],
+    floors: true,
+    rooms: true,
+    places: true,
+    answers: true,
+    cableKinds: true,
+    units: true,
+  },
   find: ({ job, runsInOrder }) => {
     const celsius = figureOf(job, 'route-c');
     const warm = celsius > temperatureDerating.fromC;

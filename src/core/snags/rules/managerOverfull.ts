@@ -10,6 +10,17 @@ export const managerOverfull: SnagRule = {
   why: 'Round cords leave gaps: a manager counted more than six tenths full does not close, and no cord comes out of it alone.',
   source: commonPractice,
   stations: ['patch', 'stack'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    networks: true,
+    runs: ['id', 'label', 'poeW', 'networkId'],
+    landings: true,
+    cords: true,
+    answers: true,
+    shelvings: true,
+  },
   find: ({ job }) =>
     managerFills(job).flatMap(({ manager, cords, usedMm2, roomMm2, share }) => {
       if (share <= cordHabits.managerFull) return [];

@@ -8,6 +8,15 @@ export const networkNotOnPort: SnagRule = {
   why: 'The device comes up in another network, or in none.',
   source: published('IEEE 802.1Q'),
   stations: ['patch'],
+  reads: {
+    gear: true,
+    networks: true,
+    runs: ['id', 'label', 'networkId'],
+    landings: true,
+    cords: true,
+    allowances: true,
+    portNetworks: true,
+  },
   find: (index) => {
     const { job } = index;
     const allowed = allowedNetworks(index);

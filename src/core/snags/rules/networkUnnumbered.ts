@@ -7,6 +7,7 @@ export const networkUnnumbered: SnagRule = {
   why: 'A managed switch knows networks by their number only, 1 to 4094.',
   source: published('IEEE 802.1Q'),
   stations: ['patch'],
+  reads: { gear: true, placements: true, networks: true },
   find: ({ job }) => {
     const networks = Object.values(job.networks);
     const open = networks.filter((network) => network.number === null);

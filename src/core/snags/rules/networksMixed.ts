@@ -7,6 +7,7 @@ export const networksMixed: SnagRule = {
   why: 'A switch whose ports cannot be set puts all that is plugged in into one network: guests see the office.',
   source: published('IEEE 802.1Q'),
   stations: ['patch'],
+  reads: { gear: true, networks: true, runs: ['id', 'label', 'networkId'], landings: true, cords: true },
   find: (index) => {
     const { job } = index;
     const on = new Map<string, Set<string>>();

@@ -8,6 +8,7 @@ export const overloadedRack: SnagRule = {
   why: 'Above its maker’s rating a cabinet can tear from its wall. Keep to the rating, have the fixings checked for the wall, and lift heavy gear with two people.',
   source: commonPractice,
   stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true, shelvings: true, units: true },
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) => {
       if (rack.ratedLoadKg === null) return [];

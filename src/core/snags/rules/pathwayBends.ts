@@ -9,6 +9,7 @@ export const pathwayBends: SnagRule = {
   why: 'Friction grows with every bend: the pull damages the cable before it arrives.',
   source: conduitRulesSource,
   stations: ['runs'],
+  reads: { runs: ['id', 'label', 'carries'], pathways: true, passages: true, units: true },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       if (pathway.kind !== 'conduit') return [];

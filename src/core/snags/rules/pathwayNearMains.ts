@@ -8,6 +8,14 @@ export const pathwayNearMains: SnagRule = {
   why: 'Mains too near brings noise onto the link, and a fault brings mains onto the cable. Local code decides.',
   source: separationSource,
   stations: ['runs'],
+  reads: {
+    runs: ['id', 'label', 'carries', 'cable'],
+    answers: true,
+    cableKinds: true,
+    pathways: true,
+    passages: true,
+    units: true,
+  },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const { mainsMm, mainsCircuits } = pathway;

@@ -11,6 +11,14 @@ export const pathwayOverfull: SnagRule = {
   why: 'Cables jam, are pulled too hard, and nothing can be added or taken out.',
   source: fillSource,
   stations: ['runs'],
+  reads: {
+    runs: ['id', 'label', 'carries', 'cable'],
+    answers: true,
+    cableKinds: true,
+    pathways: true,
+    passages: true,
+    units: true,
+  },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const figures = pathwayFigures(job, pathway);

@@ -8,6 +8,7 @@ export const pathwayReserved: SnagRule = {
   why: 'It was promised to someone else.',
   source: commonPractice,
   stations: ['runs'],
+  reads: { runs: ['id', 'label'], pathways: true, passages: true },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const runs = runsThrough(job, pathway.id).length;

@@ -12,6 +12,20 @@ export const poeFeedWeak: SnagRule = {
   why: 'The device starts and stops, or never starts: too little voltage arrives over so much thin copper.',
   source: poeFeedSource,
   stations: ['runs', 'patch'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'device', 'poeW', 'entry'],
+    landings: true,
+    cords: true,
+    floors: true,
+    rooms: true,
+    places: true,
+    answers: true,
+    cableKinds: true,
+    shelvings: true,
+  },
   find: (index) => {
     const celsius = figureOf(index.job, 'route-c');
     const cordAwg = figureOf(index.job, 'cord-awg');

@@ -9,6 +9,7 @@ export const poePortTooWeak: SnagRule = {
   why: 'The device stays dark, or restarts when it needs its full power.',
   source: poeSource,
   stations: ['patch'],
+  reads: { gear: true, runs: ['id', 'label', 'device', 'poeW'], landings: true, cords: true },
   find: (index) =>
     patchedRuns(index).flatMap(({ run, cord, device, port }) => {
       const needW = portWattsFor(run.poeW);

@@ -9,6 +9,7 @@ export const portTooSlow: SnagRule = {
   why: 'Both ends of a link agree on the slower speed (auto-negotiation).',
   source: published('IEEE 802.3 clause 28'),
   stations: ['patch'],
+  reads: { gear: true, runs: ['id', 'label', 'speedMbps'], landings: true, cords: true },
   find: (index) =>
     patchedRuns(index).flatMap(({ run, cord, device, port }) => {
       if (run.speedMbps === null || port.speedMbps === null || run.speedMbps <= port.speedMbps) return [];

@@ -10,6 +10,12 @@ export const roomNotOnPlan: SnagRule = {
   why: 'Its length cannot be told from the plan. Draw the room, or measure the run.',
   source: commonPractice,
   stations: ['survey'],
+  reads: {
+    runs: ['id', 'label', 'floor', 'room', 'outlet', 'lengthMm', 'origin', 'scope'],
+    floors: true,
+    rooms: true,
+    places: true,
+  },
   find: ({ job, runsInOrder }) => {
     if (Object.keys(job.rooms).length === 0) return [];
     const { floorByName, roomByName } = siteOf(job);

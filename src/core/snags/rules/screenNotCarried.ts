@@ -9,6 +9,7 @@ export const screenNotCarried: SnagRule = {
   why: 'A screen works only from end to end, in screened jacks, a bonded panel and screened cords. Bonding by someone qualified, to local code.',
   source: published('ANSI/TIA-607; EN 50174: screened cabling'),
   stations: ['land'],
+  reads: { gear: true, runs: ['id', 'label', 'carries', 'cable'], landings: true, cableKinds: true },
   find: ({ job }) =>
     copperLandings(job).flatMap(({ run, panel, port }) => {
       const cable = cableKindOf(job, run.cable);

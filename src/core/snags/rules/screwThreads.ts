@@ -7,6 +7,7 @@ export const screwThreads: SnagRule = {
   why: 'Screws of another thread start and then jam or strip. Put the ones that came with it away.',
   source: screwThreadSource,
   stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true },
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) => {
       const lower = rack.stackedOn === null ? undefined : job.racks[rack.stackedOn];

@@ -8,6 +8,7 @@ export const shelfOverloaded: SnagRule = {
   why: 'A shelf fixed in front only bends down at the back. Its maker’s rating counts.',
   source: commonPractice,
   stations: ['stack'],
+  reads: { gear: true, shelvings: true, units: true },
   find: ({ job }) =>
     Object.values(job.gear).flatMap((carrier) => {
       if (carrier.carriesKg === null) return [];

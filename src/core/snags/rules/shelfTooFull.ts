@@ -9,6 +9,7 @@ export const shelfTooFull: SnagRule = {
   why: 'Boxes stacked on one another hide their vents and pull at their plugs.',
   source: commonPractice,
   stations: ['stack'],
+  reads: { gear: true, shelvings: true, units: true },
   find: ({ job }) =>
     Object.values(job.gear).flatMap((carrier) => {
       if (!isCarrier(carrier)) return [];

@@ -9,6 +9,15 @@ export const sideRoomShort: SnagRule = {
   why: 'Cables pressed between rails and side cannot be drawn out, and a panel cannot be pulled forward.',
   source: commonPractice,
   stations: ['stack'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label', 'cable'],
+    landings: true,
+    cableKinds: true,
+    units: true,
+  },
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) => {
       const room = sideRoom(job, rack);

@@ -13,6 +13,7 @@ export const switchBudget: SnagRule = {
   why: 'A switch that runs out of watts turns ports off, often not the ones you would choose.',
   source: poeSource,
   stations: ['patch'],
+  reads: { gear: true, runs: ['id', 'label', 'poeW', 'critical'], landings: true, cords: true, answers: true },
   find: (index) =>
     [...switchLoads(index).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
       if (usedW === 0 || usedW <= budgetW * practice.fullShare) return [];

@@ -7,6 +7,18 @@ export const switchNotLinked: SnagRule = {
   why: 'What is patched to a switch without a way to the gateway reaches neither the internet nor the other switches.',
   source: commonPractice,
   stations: ['patch'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label'],
+    landings: true,
+    cords: true,
+    answers: true,
+    shelvings: true,
+    uplinks: true,
+    units: true,
+  },
   find: ({ job }) => {
     const { gateway, switches } = topologyOf(job);
     if (!gateway) return [];

@@ -8,6 +8,15 @@ export const tailTooShort: SnagRule = {
   why: 'It does not reach with a service loop. Move the panel nearer to the entry, use a coupler, or extend it with a joint that is noted.',
   source: commonPractice,
   stations: ['runs', 'land'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label', 'entry', 'tailMm'],
+    landings: true,
+    answers: true,
+    units: true,
+  },
   find: (index) =>
     index.runsInOrder.flatMap((run) => {
       const reach = tailShortfall(index, run);

@@ -8,6 +8,7 @@ export const unitsOverlap: SnagRule = {
   why: 'A rack unit holds one device: the second one cannot be screwed in.',
   source: rackDimensionsSource,
   stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true },
   find: (index) =>
     overlaps(index.job).flatMap(([low, high]) => {
       const [lower, upper] = [index.job.gear[low.gearId], index.job.gear[high.gearId]];

@@ -7,6 +7,18 @@ export const uplinkLoop: SnagRule = {
   why: 'Frames go round a ring for ever and drown the network, unless every switch in it speaks a redundancy protocol.',
   source: published('IEEE 802.1D, 802.1Q: spanning tree'),
   stations: ['patch'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label'],
+    landings: true,
+    cords: true,
+    answers: true,
+    shelvings: true,
+    uplinks: true,
+    units: true,
+  },
   find: ({ job }) =>
     topologyOf(job).loops.flatMap(({ gear, guarded }) => {
       if (guarded) return [];

@@ -12,6 +12,18 @@ export const uplinkNarrow: SnagRule = {
   why: 'When many talk at once they share what goes up. Take a faster uplink, or a second one.',
   source: commonPractice,
   stations: ['patch'],
+  reads: {
+    racks: true,
+    gear: true,
+    placements: true,
+    runs: ['id', 'label'],
+    landings: true,
+    cords: true,
+    answers: true,
+    shelvings: true,
+    uplinks: true,
+    units: true,
+  },
   find: ({ job }) => {
     const topology = topologyOf(job);
     const { switches, gateway, gatewayMbps, internetMbps } = topology;

@@ -7,6 +7,7 @@ export const uplinkUnfit: SnagRule = {
   why: 'All that is patched below it goes through this link.',
   source: commonPractice,
   stations: ['patch'],
+  reads: { racks: true, gear: true, placements: true, answers: true, shelvings: true, uplinks: true, units: true },
   find: ({ job }) =>
     listUplinks(job).flatMap(({ uplink, from, to, faults }) =>
       faults.map(({ grade, words, source }) => ({

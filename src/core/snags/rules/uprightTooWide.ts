@@ -9,6 +9,7 @@ export const uprightTooWide: SnagRule = {
   why: 'It stands between the rails and the side: what is too wide there is in the way of every device.',
   source: commonPractice,
   stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true, units: true },
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) =>
       standingIn(job, rack.id).flatMap(({ gear }) => {

@@ -9,6 +9,7 @@ export const wrongPortKind: SnagRule = {
   why: 'The plug does not go into the socket.',
   source: commonPractice,
   stations: ['land', 'patch'],
+  reads: { gear: true, runs: ['id', 'label', 'carries'], landings: true, cords: true },
   find: (index) => {
     const { job } = index;
     const landed = Object.values(job.landings).flatMap((row): Finding[] => {
