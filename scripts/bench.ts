@@ -1,5 +1,4 @@
 import { spawn } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import loadHighs from 'highs';
 import { applyCommands } from '../src/core/commands/apply';
@@ -14,15 +13,15 @@ import { guessColumns } from '../src/core/runs/runColumns';
 import { arrangeRuns, PLAIN_VIEW } from '../src/core/schedule/scheduleView';
 import { findSnags } from '../src/core/snags/findSnags';
 import { assign } from '../src/core/solve/assignment';
-import { stationStates } from '../src/core/stations/stations';
 import { takeInJob } from '../src/server/jobs';
-import { openStore } from '../src/store/openStore';
+import { migrate, openStore } from '../src/store/openStore';
 import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { dragFrames, threeCabinets } from './lib/benchDrag';
-import { benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
+import { bareJob, benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
 import { type LoomFrames, loomFrames } from './lib/benchLoom';
 import { benchPatching } from './lib/benchPatching';
+import { benchAcknowledged, benchCommands, benchHistory, benchHoldUps, benchOpening } from './lib/benchServer';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
 import { openDatabases } from './lib/database';
@@ -83,19 +82,7 @@ async function core() {
     const reference = { name: 'structuredClone of the job', ms: await timed(5, () => structuredClone(job)) };
     note('filter, sort and group the schedule', size, await timed(5, () => arrangeRuns(job, view)), '', reference);
   }
-  for (const size of [100, 400, 1600]) {
-    const job = importAndCheck(new TextEncoder().encode(benchCsv(size)), benchCabinet(Math.min(size, 700)));
-    const [runId = ''] = Object.keys(job.runs);
-    let text = 0;
-    const reference = { name: 'structuredClone of the job', ms: await timed(15, () => structuredClone(job)) };
-    const ms = await timed(15, () => {
-      const changed = applyCommands(job, [
-        { type: 'editRuns', edits: [{ runId, changes: { notes: String(++text) } }] },
-      ]).job;
-      stationStates(changed);
-    });
-    note('a command and all it is judged by', size, ms, size === 400 ? '16 ms' : '', reference);
-  }
+  await benchCommands(note);
 }
 
 /** The model of one assignment as a general MILP solver reads it. */
@@ -203,10 +190,13 @@ async function application() {
     const text = writeJobFile(benchPlan(importAndCheck(new TextEncoder().encode(benchCsv(400)), benchCabinet(400))));
     const { id } = await takeInJob(store, text);
     const cabinets = await takeInJob(store, writeJobFile(threeCabinets(60)));
+    const bare = await takeInJob(store, writeJobFile({ ...bareJob(5000), id: 'bare' }));
     await store.close(true);
     const server = await startServer(url, await portFrom(4490));
     try {
-      await acknowledged(server.address, id);
+      await benchAcknowledged(note, server.address, id, 400);
+      await benchOpening(note, server.address, bare.id, 5000);
+      await benchHoldUps(note, server.address, bare.id);
       await inBrowser(server.address, id);
       await dragging(server.address, cabinets.id);
       await loom(server.address, id);
@@ -217,30 +207,6 @@ async function application() {
     await databases.drop(name);
     databases.stop();
   }
-}
-
-async function acknowledged(address: string, id: string) {
-  const { job, revision } = (await (await fetch(`${address}/api/jobs/${id}`)).json()) as { job: Job; revision: number };
-  const [runId = ''] = Object.keys(job.runs);
-  let base = revision;
-  const send = async () => {
-    const commands = [{ type: 'editRuns', edits: [{ runId, changes: { notes: `note ${base}` } }] }];
-    const body = JSON.stringify({ batchId: randomUUID(), base, commands });
-    const answer = await fetch(`${address}/api/jobs/${id}/batches`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body,
-    });
-    if (!answer.ok) throw new Error(await answer.text());
-    await answer.json();
-    base += 1;
-  };
-  for (let warm = 0; warm < 10; warm++) await send();
-  const reference = {
-    name: 'an empty request',
-    ms: await timed(40, async () => (await fetch(`${address}/api/health`)).json()),
-  };
-  note('a command acknowledged by the server', 400, await timed(60, send), '50 ms', reference);
 }
 
 async function inBrowser(address: string, id: string) {
@@ -313,6 +279,20 @@ async function loom(address: string, id: string) {
   }
 }
 
+async function history() {
+  const databases = await openDatabases('test');
+  const name = `good_shelf_history_${process.pid}`;
+  try {
+    const store = await openStore(await databases.ensure(name));
+    await migrate(store);
+    await benchHistory(note, store);
+    await store.close(true);
+  } finally {
+    await databases.drop(name);
+    databases.stop();
+  }
+}
+
 /** Time until bin/demo prints its address. The first start may build; the second is what counts. */
 async function demoStart() {
   const port = String(await portFrom(4590));
@@ -343,6 +323,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   patching: () => benchPatching(note, miss),
   boxes,
   application,
+  history,
   start: demoStart,
 };
 const asked = process.argv.slice(2);

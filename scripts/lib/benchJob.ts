@@ -1,8 +1,11 @@
 import { applyCommands } from '../../src/core/commands/apply';
+import { readCsvTable } from '../../src/core/formats/csvTable';
+import { importCommand, previewRuns } from '../../src/core/formats/previewRuns';
 import { emptyJob, type Job } from '../../src/core/job/job';
 import { planJob } from '../../src/core/plans/planJob';
 import { Gear } from '../../src/core/records/gear';
 import { Rack } from '../../src/core/records/rack';
+import { guessColumns } from '../../src/core/runs/runColumns';
 
 const NETWORKS = ['Desks', 'Phones', 'Cameras', 'Doors', 'Guests'];
 
@@ -60,3 +63,20 @@ export function benchCabinet(runs: number): Job {
 }
 
 export const benchPlan = (job: Job): Job => planJob(job).job;
+
+/** So many runs brought into a job from their list. */
+function withRuns(start: Job, runs: number): Job {
+  const table = readCsvTable(benchCsv(runs));
+  let count = 0;
+  const command = importCommand(
+    previewRuns(start, table, guessColumns(table.header, 'metric')),
+    () => `run-${++count}`,
+  );
+  return command ? applyCommands(start, [command]).job : start;
+}
+
+/** A job of so many runs and nothing else. */
+export const bareJob = (runs: number): Job => withRuns(benchCabinet(0), runs);
+
+/** A job of so many runs, placed, landed and patched. */
+export const plannedJob = (runs: number): Job => planJob(withRuns(benchCabinet(runs), runs)).job;

@@ -29,6 +29,7 @@ import { given } from '../core/text/given';
 import { Refusal, refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
 import { makeTakeaway } from '../print/makeTakeaway';
+import { diffFiles } from './diffFiles';
 import { needOut, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
@@ -58,12 +59,14 @@ ${takeawayList}
   patch JOB.json [--school short|number|network] [--moves none|few|free] [--include-spare] [--seconds N] [--seed N]
         -o JOB.json
                     patch runs to switch ports, with the reason for each; --moves says what becomes of cords there are
+  diff A.json B.json [--json] [-o FILE]
+                    what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
   schema [--of job|gear] [-o FILE]
                     the JSON Schema of the job file, or of the gear file
 
--o - writes to standard output. Exit 0: done. 1: check found something that won't work.
+-o - writes to standard output. Exit 0: done. 1: check found something that won't work, or diff a difference.
 2: the command or a file could not be taken, and nothing was written.
 `;
 
@@ -226,6 +229,10 @@ export async function main(args: string[]): Promise<number> {
     }
     if (verb === 'schema') return schema(values);
     if (verb === 'solve') return solve(path ?? '', more[0], values);
+    if (verb === 'diff') {
+      if (path === undefined || more.length !== 1) return refuse('usage', 'diff takes two job files.');
+      return diffFiles(path, more[0] ?? '', values);
+    }
     const verbs: Record<string, (path: string, options: Options) => number | Promise<number>> = {
       import: importRuns,
       plan,
@@ -240,7 +247,7 @@ export async function main(args: string[]): Promise<number> {
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, check, export, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, check, export, diff, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

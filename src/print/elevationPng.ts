@@ -12,7 +12,11 @@ const MOST_PIXELS = 8000;
 /** The elevation as a picture, two pixels a millimetre. @param root folder of the program, where its fonts are */
 export async function elevationPng(job: Job, root: string): Promise<Uint8Array> {
   ready ??= initWasm(readFileSync(join(root, 'node_modules/@resvg/resvg-wasm/index_bg.wasm')));
-  await ready;
+  await ready.catch((fault) => {
+    // Tried again by the next one who asks.
+    ready = null;
+    throw fault;
+  });
   // The drawing measures in millimetres; a pixel is the unit here.
   const svg = elevationSvg(job).replace(/width="([\d.]+)mm" height="([\d.]+)mm"/, 'width="$1" height="$2"');
   const width = Number(/ width="([\d.]+)"/.exec(svg)?.[1] ?? 1000);
@@ -25,5 +29,15 @@ export async function elevationPng(job: Job, root: string): Promise<Uint8Array> 
       monospaceFamily: 'JetBrains Mono',
     },
   });
-  return image.render().asPng();
+  try {
+    const rendered = image.render();
+    try {
+      return rendered.asPng();
+    } finally {
+      rendered.free();
+    }
+  } finally {
+    // It lies outside of what is collected by itself.
+    image.free();
+  }
 }

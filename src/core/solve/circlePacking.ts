@@ -85,7 +85,26 @@ function settled({ x, y, r }: Places): Packing {
     y: (apart.y[i] as number) - middle.y,
     r: own,
   }));
-  return { circles, radius: circles.reduce((most, { x, y, r }) => Math.max(most, Math.hypot(x, y) + r), 0) };
+  return { circles, radius: circles.reduce((most, { x, y, r }) => Math.max(most, length(x, y) + r), 0) };
+}
+
+/*
+ * A search that is led by its own last digits comes to another end when one of them differs. Sines and the like may
+ * differ from one engine to the next; roots and the four kinds of arithmetic do not.
+ */
+
+/** The length of a vector. */
+function length(x: number, y: number): number {
+  return Math.sqrt(x * x + y * y);
+}
+
+/** Any direction, all alike, as a vector of length 1. */
+function direction(random: () => number): [x: number, y: number] {
+  for (;;) {
+    const [x, y] = [2 * random() - 1, 2 * random() - 1];
+    const square = x * x + y * y;
+    if (square > 0.01 && square <= 1) return [x / Math.sqrt(square), y / Math.sqrt(square)];
+  }
 }
 
 /**
@@ -99,7 +118,7 @@ export function packCircles(radii: readonly number[], most = 12, seed = 1): Pack
   if (only === undefined) return { circles: [], radius: 0 };
   if (radii.length === 1) return { circles: [{ x: 0, y: 0, r: only }], radius: only };
   const random = seededRandom(seed);
-  const effort = PAIRS / radii.length ** 2;
+  const effort = PAIRS / (radii.length * radii.length);
   const starts = Math.max(1, Math.min(most, Math.round(effort)));
   const steps = Math.max(12, Math.round(STEPS * Math.min(1, effort * 2)));
   const area = radii.reduce((sum, r) => sum + r * r, 0);
@@ -115,9 +134,9 @@ export function packCircles(radii: readonly number[], most = 12, seed = 1): Pack
     };
     for (const [i, r] of radii.entries()) {
       const at = Math.sqrt(random()) * Math.max(radius - r, radius * 0.1) * (start % 2 ? 1 : 1.15 - r / widest / 1.5);
-      const turn = random() * 2 * Math.PI;
-      places.x[i] = at * Math.cos(turn);
-      places.y[i] = at * Math.sin(turn);
+      const [x, y] = direction(random);
+      places.x[i] = at * x;
+      places.y[i] = at * y;
     }
     for (let round = 0; round < ROUNDS; round++) {
       relax(places, radius, steps);

@@ -5,41 +5,50 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import { toast } from 'sonner';
+import type { z } from 'zod';
 import type { JobListing } from '@/core/job/jobListing';
 import { freeUnits } from '@/core/rack/units';
 import { counted } from '@/core/text/counted';
+import { Created, RemovedAnswer, TakenIn } from '@/core/wire/wire';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
+import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { ThemeButton } from '../kit/theme';
-import { postJson } from './postJson';
+
+type RemovedJob = Pick<JobListing, 'id' | 'name' | 'updatedAt'>;
 
 /** The list of jobs, each with a small drawing of its cabinet. */
-export function JobsPage({ jobs }: { jobs: JobListing[] }) {
+export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: RemovedJob[] }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
 
+  /** Ask the server; what goes wrong is said, and then nothing was done. */
+  const ask = async <S extends z.ZodType>(url: string, schema: S, body: unknown): Promise<z.infer<S> | null> => {
+    try {
+      return await askServer(url, schema, { method: 'POST', body, longestMs: 120_000 });
+    } catch (fault) {
+      toast.error((fault as Error).message, { duration: 15_000 });
+      return null;
+    }
+  };
   const takeIn = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const answer = await postJson('/api/jobs/file', await chosen.text());
-    if (!answer.ok) return void toast.error(answer.message, { duration: 15_000 });
-    if (answer.value.renewed) toast.info('A job with this id was here already: this one came in as a job of its own.');
-    router.push(`/jobs/${answer.value.id}/runs`);
+    const taken = await ask('/api/jobs/file', TakenIn, await chosen.text());
+    if (!taken) return;
+    if (taken.renewed) toast.info('A job with this id was here already: this one came in as a job of its own.');
+    for (const note of taken.notes) toast.info(note, { duration: 15_000 });
+    router.push(`/jobs/${taken.id}/runs`);
   };
   const addDemo = async () => {
-    const answer = await postJson('/api/jobs/demo', {});
-    if (answer.ok) router.refresh();
-    else toast.error(answer.message);
+    if (await ask('/api/jobs/demo', Created, {})) router.refresh();
+  };
+  const putBack = async ({ id }: Pick<JobListing, 'id'>) => {
+    if (await ask(`/api/jobs/${id}/removed`, RemovedAnswer, { removed: false })) router.refresh();
   };
   const remove = async (job: JobListing) => {
-    await postJson(`/api/jobs/${job.id}/removed`, { removed: true });
+    if (!(await ask(`/api/jobs/${job.id}/removed`, RemovedAnswer, { removed: true }))) return;
     router.refresh();
-    toast(`Removed ${job.name}`, {
-      duration: 15_000,
-      action: {
-        label: 'Undo',
-        onClick: () => void postJson(`/api/jobs/${job.id}/removed`, { removed: false }).then(() => router.refresh()),
-      },
-    });
+    toast(`Removed ${job.name}`, { duration: 15_000, action: { label: 'Undo', onClick: () => void putBack(job) } });
   };
 
   return (
@@ -86,7 +95,27 @@ export function JobsPage({ jobs }: { jobs: JobListing[] }) {
           ))}
         </ul>
       )}
+      {removed.length > 0 && <Bin removed={removed} onPutBack={putBack} />}
     </main>
+  );
+}
+
+/** Removed jobs, kept until they are put back. */
+function Bin({ removed, onPutBack }: { removed: RemovedJob[]; onPutBack: (job: RemovedJob) => Promise<void> }) {
+  return (
+    <details className="mt-8 border-t pt-3">
+      <summary className="cursor-pointer font-semibold">{counted(removed.length, 'removed job')}</summary>
+      <ul className="mt-2 max-w-2xl">
+        {removed.map((job) => (
+          <li key={job.id} className="flex items-center gap-3 border-b py-1">
+            <span className="min-w-0 flex-1 break-words">{job.name}</span>
+            <Button onClick={() => void onPutBack(job)} aria-label={`Put ${job.name} back`}>
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

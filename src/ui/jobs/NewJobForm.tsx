@@ -9,9 +9,10 @@ import { z } from 'zod';
 import { NewJob } from '@/core/commands/newJob';
 import { gearLibrary, starterGear } from '@/core/gear/library';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
+import { Created } from '@/core/wire/wire';
+import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
-import { postJson } from './postJson';
 
 const Form = z.object({
   name: NewJob.shape.name,
@@ -63,9 +64,13 @@ export function NewJobForm() {
     }
     const gear = form.counts.flatMap((count, at) => (count > 0 ? [{ library: starterGear[at] ?? 0, count }] : []));
     const { name, numbering, rackUnits } = form;
-    const answer = await postJson('/api/jobs', { name, units, numbering, rackUnits, rackDepthMm: depth.data, gear });
-    if (answer.ok) router.push(`/jobs/${answer.value.id}/runs`);
-    else toast.error(answer.message);
+    try {
+      const body = { name, units, numbering, rackUnits, rackDepthMm: depth.data, gear };
+      const { id } = await askServer('/api/jobs', Created, { method: 'POST', body });
+      router.push(`/jobs/${id}/runs`);
+    } catch (fault) {
+      toast.error((fault as Error).message);
+    }
   };
 
   return (
