@@ -4,8 +4,7 @@ import type { OpenJob } from '../src/core/wire/wire';
 
 /** A job and where it stands, as the server gives it. */
 export async function openedJob(request: APIRequestContext, id: string): Promise<OpenJob> {
-  const { opened } = await (await request.get(`/api/jobs/${id}`)).json();
-  return opened;
+  return (await request.get(`/api/jobs/${id}`)).json();
 }
 export const jobOf = async (request: APIRequestContext, id: string): Promise<Job> => (await openedJob(request, id)).job;
 

@@ -44,7 +44,10 @@ test('every answer of every route says what may be done with it', async ({ reque
 test('pages run our scripts alone', async ({ page }) => {
   const wrong: string[] = [];
   page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()));
+  page.on('pageerror', (fault) => wrong.push(fault.message));
+  await page.addInitScript(() => localStorage.setItem('good-shelf-theme', 'closet'));
   await page.goto('/jobs/quillback/patch');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'closet');
   await expect(page.getByRole('button', { name: /^Switch A port 1,/ }).first()).toBeVisible();
   // As text that came into the page from a name would run, if anything let it.
   const ran = await page.evaluate(async () => {

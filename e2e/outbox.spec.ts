@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, type Page, test } from '@playwright/test';
 import { CHROMIUM } from '../scripts/lib/browser';
-import { jobOf, sendBatch } from './api';
+import { jobOf, openedJob, sendBatch } from './api';
 import { anotherBrowser, go, openJobFile, saved, smallJob, station } from './job';
 
 const label = (page: Page) => page.getByTestId('link');
@@ -123,7 +123,7 @@ test('two windows of one browser share what waits, and one of them brings it all
 
 test('what somebody else overwrote unseen is told, and comes back with one click', async ({ page, request }) => {
   const id = await openJobFile(page, smallJob('Overwritten', ['1']));
-  const { point } = await (await request.get(`/api/jobs/${id}`)).json().then((answer) => answer.opened);
+  const { point } = await openedJob(request, id);
   await page.getByLabel('Device of 1', { exact: true }).fill('camera');
   await page.getByLabel('Device of 1', { exact: true }).press('Enter');
   await saved(page);

@@ -37,6 +37,8 @@ async function main(): Promise<Count[]> {
     const counts: Count[] = [];
     say('lint and format');
     counts.push(one(run([bin('@biomejs/biome/bin/biome'), 'ci', '.'])));
+    say('nothing that nobody uses');
+    counts.push(one(run([bin('knip/bin/knip.js'), '--no-progress', '--no-config-hints'])));
     say('types');
     counts.push(one(run([bin('next/dist/bin/next'), 'typegen']) && run([bin('typescript/bin/tsc'), '--noEmit'])));
     say('core, command line and store');

@@ -10,7 +10,7 @@ import { framesDuring } from './frames';
 /** Three cabinets of 42 units with so many devices from the library. */
 export function threeCabinets(devices: number): Job {
   const racks = [1, 2, 3].map((at) => Rack.parse({ id: `rack-${at}`, name: `Cabinet ${at}`, units: 42, depthMm: 800 }));
-  const usable = gearLibrary.filter(
+  const usable = gearLibrary().filter(
     (entry) => entry.frame === '19-inch' && entry.heightU <= 2 && entry.kind !== 'blank',
   );
   const gear = Array.from({ length: devices }, (_, at) => {

@@ -25,7 +25,7 @@ export type Note = (
 const actor = { id: 'bench', name: 'Bench' };
 
 async function opened(address: string, id: string): Promise<OpenJob> {
-  return ((await (await fetch(`${address}/api/jobs/${id}`)).json()) as { opened: OpenJob }).opened;
+  return (await fetch(`${address}/api/jobs/${id}`)).json() as Promise<OpenJob>;
 }
 
 /** One cell, applied and judged in the core, at the sizes that are asked about. */
@@ -79,31 +79,35 @@ export async function benchOpening(note: Note, address: string, id: string, size
   }
 }
 
-/** From the key that ends a cell until the server has it. */
+/** From the key that ends the cell in focus until the page says that the server has it. */
 async function saved(page: Page): Promise<number> {
-  return page.evaluate(
-    () =>
-      new Promise<number>((done) => {
-        const cell = document.querySelector<HTMLInputElement>('[aria-label="Notes of R00003"]');
-        const link = document.querySelector('[data-testid="link"]');
-        if (!cell || !link) throw new Error('no cell');
-        cell.focus();
-        const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-        set?.call(cell, `saved ${Math.random()}`);
-        cell.dispatchEvent(new Event('input', { bubbles: true }));
+  await page.evaluate(() => {
+    const state = window as typeof window & { benchSaved?: number | undefined };
+    state.benchSaved = undefined;
+    window.addEventListener(
+      'keydown',
+      () => {
         const from = performance.now();
         let left = false;
-        const look = new MutationObserver(() => {
-          if (link.textContent !== 'Saved') left = true;
+        const timer = setInterval(() => {
+          const words = document.querySelector('[data-testid="link"]')?.textContent;
+          if (words !== 'Saved') left = true;
           else if (left) {
-            look.disconnect();
-            done(performance.now() - from);
+            clearInterval(timer);
+            state.benchSaved = performance.now() - from;
           }
-        });
-        look.observe(link, { childList: true, characterData: true, subtree: true });
-        cell.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
-      }),
+        }, 1);
+      },
+      { capture: true, once: true },
+    );
+  });
+  await page.keyboard.press('Enter');
+  const made = await page.waitForFunction(
+    () => (window as typeof window & { benchSaved?: number }).benchSaved,
+    undefined,
+    { timeout: 20_000 },
   );
+  return (await made.jsonValue()) ?? Number.NaN;
 }
 
 /** A command sent over and over, acknowledged. */

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { Toaster } from 'sonner';
-import { themeScript } from '@/ui/kit/theme';
+import { themeScript } from '@/ui/kit/themeScript';
 import './globals.css';
 
 export const metadata: Metadata = {

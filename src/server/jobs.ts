@@ -9,7 +9,7 @@ import type { JobListing } from '../core/job/jobListing';
 import { type Actor, actorWords, type Step } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
-import type { Batch, OpenAnswer, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
+import type { Batch, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
 import { samePoint } from '../core/wire/wire';
 import {
   type Head,
@@ -53,17 +53,11 @@ async function openAt(store: Store, em: EntityManager, head: Head, actor: Actor)
   return { ...(await jobAt(store, em, head)), reversals: await reversalsOf(em, head.id, actor) };
 }
 
-/**
- * A job as it stands, in one consistent view; null where there is none.
- * @param have what the one who asks has of it already
- */
-export async function openJob(store: Store, actor: Actor, id: string, have?: Point): Promise<OpenAnswer | null> {
+/** A job as it stands, in one consistent view; null where there is none. */
+export async function openJob(store: Store, actor: Actor, id: string): Promise<OpenJob | null> {
   return store.em.fork().transactional(async (em) => {
     const head = await readHead(em, id);
-    if (!head) return null;
-    if (have && samePoint(have, pointOf(head)))
-      return { status: 'same' as const, reversals: await reversalsOf(em, id, actor) };
-    return { status: 'open' as const, opened: await openAt(store, em, head, actor) };
+    return head && openAt(store, em, head, actor);
   }, CONSISTENT);
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { freeGearName, gearLibrary } from '../gear/library';
+import { freeGearName, gearLibrary, librarySize } from '../gear/library';
 import { emptyJob, type Job, JobHead } from '../job/job';
 import { whole } from '../records/fields';
 import { Rack } from '../records/rack';
@@ -12,7 +12,7 @@ export const NewJob = z.strictObject({
   rackUnits: Rack.shape.units,
   rackDepthMm: Rack.shape.depthMm,
   numbering: z.enum(['from-bottom', 'from-top']),
-  gear: z.array(z.strictObject({ library: whole(0, gearLibrary.length - 1), count: whole(1, 20) })).max(40),
+  gear: z.array(z.strictObject({ library: whole(0, librarySize - 1), count: whole(1, 20) })).max(40),
 });
 export type NewJob = z.infer<typeof NewJob>;
 
@@ -21,7 +21,7 @@ export function startJob(id: string, wish: NewJob): Job {
   const names: string[] = [];
   const gear = wish.gear.flatMap(({ library, count }) =>
     Array.from({ length: count }, () => {
-      const entry = gearLibrary[library];
+      const entry = gearLibrary()[library];
       if (!entry) throw new RangeError(`library entry ${library}`);
       const name = freeGearName(entry.name, names);
       names.push(name);

@@ -25,18 +25,22 @@ const options = (of: (table: TableName) => z.ZodRawShape) =>
   TABLE_NAMES.map((table) => z.strictObject({ table: z.literal(table), ...of(table) })) as unknown as Options;
 
 /** A row of any table, named with it. */
-export const Row: z.ZodType<TableRow, TableRow> = z.discriminatedUnion(
-  'table',
-  options((table) => ({ record: tableOf(table).schema })),
+export const Row: z.ZodType<TableRow, TableRow> = z.lazy(() =>
+  z.discriminatedUnion(
+    'table',
+    options((table) => ({ record: tableOf(table).schema })),
+  ),
 ) as never;
 
 /** Fields of a row that become something else; the others stay as they are. */
 export type RowEdit = {
   [T in TableName]: { table: T; id: string; changes: Partial<Omit<RecordOf<T>, 'id'>> };
 }[TableName];
-export const RowEdit: z.ZodType<RowEdit, RowEdit> = z.discriminatedUnion(
-  'table',
-  options((table) => ({ id: Id, changes: changesOf(tableOf(table).schema) })),
+export const RowEdit: z.ZodType<RowEdit, RowEdit> = z.lazy(() =>
+  z.discriminatedUnion(
+    'table',
+    options((table) => ({ id: Id, changes: changesOf(tableOf(table).schema) })),
+  ),
 ) as never;
 
 const exactly = {

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
+import { TABLES } from '../job/tables';
 import { refuse } from '../text/refusal';
 
-const MOST_ROWS = 10_000;
+const MOST_ROWS = TABLES.runs.atMost;
 const MOST_COLUMNS = 100;
 const SEPARATORS = [',', ';', '\t', '|'];
 

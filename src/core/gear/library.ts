@@ -346,8 +346,18 @@ const ENTRIES: readonly Entry[] = [
   ]),
 ];
 
-/** The built-in library, in the order in which it is offered. */
-export const gearLibrary: readonly Omit<Gear, 'id'>[] = ENTRIES.map((entry) => Gear.omit({ id: true }).parse(entry));
+export type LibraryEntry = Omit<Gear, 'id'>;
+let library: readonly LibraryEntry[] | null = null;
+
+/** The built-in library, in the order in which it is offered. Made when it is first asked for: most pages never do. */
+export function gearLibrary(): readonly LibraryEntry[] {
+  const schema = Gear.omit({ id: true });
+  library ??= ENTRIES.map((entry) => schema.parse(entry));
+  return library;
+}
+
+/** How many entries it has. */
+export const librarySize = ENTRIES.length;
 
 /** What a new job mostly begins with, as places in the library. */
 export const starterGear: readonly number[] = [
@@ -367,7 +377,7 @@ export const starterGear: readonly number[] = [
   'Horizontal manager',
   'Brush plate',
   'Blank',
-].map((name) => gearLibrary.findIndex((entry) => entry.name === name));
+].map((name) => ENTRIES.findIndex((entry) => entry.name === name));
 
 /** A name that no other device of the job has: the wanted one, or the wanted one with a number behind it. */
 export function freeGearName(wanted: string, taken: Iterable<string>): string {

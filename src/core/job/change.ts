@@ -16,7 +16,7 @@ type Going = { table: TableName; id: string; was: AnyRecord };
 
 export const isFieldChange = (change: Change): change is FieldChange => 'field' in change;
 export const isComing = (change: Change): change is Coming => !('field' in change) && 'is' in change;
-export const isGoing = (change: Change): change is Going => !('field' in change) && 'was' in change;
+const isGoing = (change: Change): change is Going => !('field' in change) && 'was' in change;
 
 /** Whether two values of fields are alike: plain values and lists of them. */
 export function alike(a: unknown, b: unknown): boolean {
@@ -79,7 +79,7 @@ function inverse(change: Change): Change {
   const { table, id } = change;
   if (isFieldChange(change)) return { table, id, field: change.field, was: change.is, is: change.was };
   if (isComing(change)) return { table: change.table, id, was: change.is };
-  return { table: change.table, id, is: (change as Going).was };
+  return isGoing(change) ? { table: change.table, id, is: change.was } : change;
 }
 
 /**
@@ -148,6 +148,6 @@ export function unfit(job: Job, changes: readonly Change[]): Change[] {
     const there = rowsOf(job, table)[id];
     if (isFieldChange(change)) return !there || !alike(there[change.field], change.was);
     if (isComing(change)) return there !== undefined;
-    return !there || !alike(there, (change as Going).was);
+    return isGoing(change) && (!there || !alike(there, change.was));
   });
 }

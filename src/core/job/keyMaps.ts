@@ -63,7 +63,3 @@ export function sharing<T>(rows: Iterable<T>, key: (row: T) => string | null): T
   }
   return [...groups.values()].filter((group) => group.length > 1);
 }
-
-/** Keys of a record as a list, for the columns that guard them. */
-export const keysOf = (table: TableName, record: AnyRecord): (string | null)[] =>
-  tableOf(table).keys.map((key) => key.of(record as never));

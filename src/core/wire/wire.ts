@@ -76,13 +76,6 @@ const JobAnswer = z.custom<Job>(
 );
 export const OpenJob = z.object({ job: JobAnswer, point: Point, reversals: Reversals });
 export type OpenJob = z.infer<typeof OpenJob>;
-/** `same`: what the asker has is what the server has. */
-export const OpenAnswer = z.discriminatedUnion('status', [
-  z.object({ status: z.literal('same'), reversals: Reversals }),
-  z.object({ status: z.literal('open'), opened: OpenJob }),
-]);
-export type OpenAnswer = z.infer<typeof OpenAnswer>;
-
 /**
  * What a step or a question for news is answered with. `anew`: the asker is of another history, ahead, or too far behind,
  * and is given the whole job; `taken` says whether the step it sent stands in it.

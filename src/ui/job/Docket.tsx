@@ -1,6 +1,7 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
+import type { Job } from '@/core/job/job';
 import { indexJob } from '@/core/job/jobIndex';
 import { STATION_NAMES, type StationId } from '@/core/job/stationIds';
 import { findSnags } from '@/core/snags/findSnags';
@@ -16,13 +17,21 @@ const AT_ONCE = 30;
 
 /** The docket: key figures of the station, and the snags that concern it with their mends. */
 export function Docket({ station }: { station: StationId }) {
-  const job = useSession((session) => session.job);
+  // What a person types is drawn first, what it is judged by right behind it.
+  const judged = useDeferredValue(
+    useSession((session) => session.job),
+    null,
+  );
+  const here = useDeferredValue(station);
+  return judged ? <Judged job={judged} station={here} /> : <aside aria-label="Docket" className={LOOK} aria-busy />;
+}
+
+const LOOK = 'flex w-full shrink-0 flex-col border-strong border-t bg-sheet md:w-[264px] md:border-t-0 md:border-l';
+
+function Judged({ job, station }: { job: Job; station: StationId }) {
   const snags = findSnags(job).filter((snag) => snag.stations.includes(station));
   return (
-    <aside
-      aria-label="Docket"
-      className="flex w-full shrink-0 flex-col border-strong border-t bg-sheet md:w-[264px] md:border-t-0 md:border-l"
-    >
+    <aside aria-label="Docket" className={LOOK}>
       <div className="border-b bg-well px-3 py-1.5">
         <h2 className="wide font-bold leading-tight">Docket: {STATION_NAMES[station]}</h2>
         <p className="text-xs">{snags.length === 0 ? 'No snags here.' : counted(snags.length, 'snag')}</p>
@@ -40,7 +49,7 @@ export function Docket({ station }: { station: StationId }) {
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and may hold nothing that takes the focus */}
       <ul aria-label="Snags" tabIndex={0} className="min-h-0 flex-1 overflow-auto">
         {snags.slice(0, AT_ONCE).map((snag) => (
-          <SnagItem key={snag.id} snag={snag} />
+          <SnagItem key={snag.id} snag={snag} job={job} />
         ))}
         {snags.length > AT_ONCE && <li className="px-3 py-2 text-soft">and {snags.length - AT_ONCE} more</li>}
       </ul>
@@ -48,10 +57,9 @@ export function Docket({ station }: { station: StationId }) {
   );
 }
 
-function SnagItem({ snag }: { snag: Snag }) {
+function SnagItem({ snag, job }: { snag: Snag; job: Job }) {
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
-  const job = useSession((session) => session.job);
   const mends = useMemo(() => snag.mends(job), [snag, job]);
   const [runId] = snag.runIds;
   return (

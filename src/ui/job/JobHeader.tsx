@@ -26,7 +26,11 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
   return (
     <header className="border-strong border-b bg-sheet px-3 pt-1.5">
       <div className="flex items-center gap-x-1 sm:gap-x-2">
-        <Link href="/" className="wide font-extrabold tracking-tight underline-offset-2 hover:underline">
+        <Link
+          href="/"
+          prefetch={false}
+          className="wide font-extrabold tracking-tight underline-offset-2 hover:underline"
+        >
           <span className="max-sm:sr-only">Good Shelf</span>
           <ChevronLeft size={20} aria-hidden className="sm:hidden" />
         </Link>

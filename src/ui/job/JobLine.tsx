@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight, List } from 'lucide-react';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import type { StationId } from '@/core/job/stationIds';
-import { type StationState, stationStates } from '@/core/stations/stations';
+import { STATION_LIST, type StationState, stationStates } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
 import { JobLink } from '../kit/JobLink';
 import { Sheet } from '../kit/Sheet';
@@ -11,6 +11,17 @@ import { useSession } from './session';
 /** A state in words, for those who do not see its shape. */
 const stateWords = ({ state, snags }: StationState): string =>
   state === 'snags' ? counted(snags, 'snag') : `${state}${snags > 0 ? `, ${counted(snags, 'snag')}` : ''}`;
+
+/** Before the job was looked at. */
+const UNJUDGED: StationState[] = STATION_LIST.map(({ id, name }) => ({
+  id,
+  name,
+  state: 'untouched',
+  done: 0,
+  of: 0,
+  progress: '',
+  snags: 0,
+}));
 
 /** The cable that the stations lie on. */
 const Cable = () => (
@@ -29,7 +40,9 @@ const Cable = () => (
 export function JobLine({ station }: { station: StationId }) {
   const job = useSession((session) => session.job);
   const base = useSession((session) => session.base);
-  const states = stationStates(job);
+  // What a person types is drawn first, what it is judged by right behind it.
+  const judged = useDeferredValue(job, null);
+  const states = judged ? stationStates(judged) : UNJUDGED;
   return (
     <>
       <nav aria-label="Stations" className="relative mt-1 max-sm:hidden">

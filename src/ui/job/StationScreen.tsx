@@ -4,8 +4,14 @@ import { STATION_VIEWS } from './stations';
 
 const loaded = new Map<StationId, ComponentType>();
 
-async function loadStation(id: StationId): Promise<void> {
+export async function loadStation(id: StationId): Promise<void> {
   if (!loaded.has(id)) loaded.set(id, await STATION_VIEWS[id].load());
+}
+
+/** Once what was asked for is drawn and nothing else is to be done, but not for ever later. */
+function afterwards(work: () => void): void {
+  if (window.requestIdleCallback) window.requestIdleCallback(work, { timeout: 2500 });
+  else setTimeout(work, 800);
 }
 
 /** The screen of a station. The others are fetched right behind it, so that they are there without a network. */
@@ -19,7 +25,9 @@ export function StationScreen({ station }: { station: StationId }) {
       loadStation(station).then(
         () => {
           if (here) setLoaded((count) => count + 1);
-          for (const id of STATIONS) void loadStation(id).catch(() => undefined);
+          afterwards(async () => {
+            for (const id of STATIONS) await loadStation(id).catch(() => undefined);
+          });
         },
         () => here && setWrong(true),
       );

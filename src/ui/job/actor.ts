@@ -1,7 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import type { Actor } from '@/core/job/step';
-
-const KEY = 'good-shelf-actor';
+import { ACTOR_KEY } from './earlyScript';
 
 /** Where the browser keeps nothing, this page is somebody of its own. */
 let passing: Actor | null = null;
@@ -11,7 +10,7 @@ let last: { text: string; actor: Actor } | null = null;
 function keep(actor: Actor): Actor {
   passing = actor;
   try {
-    localStorage.setItem(KEY, JSON.stringify(actor));
+    localStorage.setItem(ACTOR_KEY, JSON.stringify(actor));
   } catch {
     // Private windows of some browsers keep nothing.
   }
@@ -22,7 +21,7 @@ function keep(actor: Actor): Actor {
 /** Who does things in this browser: an id made at first use, with a name that can be typed. */
 export function actorHere(): Actor {
   try {
-    const text = localStorage.getItem(KEY);
+    const text = localStorage.getItem(ACTOR_KEY);
     if (text !== null) {
       if (last?.text === text) return last.actor;
       const { id, name } = JSON.parse(text) as Actor;

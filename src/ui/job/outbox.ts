@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Command } from '@/core/commands/commands';
 import type { Actor } from '@/core/job/step';
-import type { OpenJob, Point } from '@/core/wire/wire';
+import type { OpenJob } from '@/core/wire/wire';
 
 /** A step that the server has not confirmed. */
 export type Entry = {
@@ -38,7 +38,6 @@ export type Outbox = {
   setAside: (entry: Entry, why: string) => Promise<void>;
   listAside: () => Promise<SetAside[]>;
   dropAside: (batchId: string) => Promise<void>;
-  keptPoint: () => Promise<Point | null>;
   keptJob: () => Promise<KeptJob | null>;
   keepJob: (opened: OpenJob) => Promise<void>;
   /** Do something that only one window of this browser does at a time. */
@@ -52,7 +51,6 @@ interface Shelves extends DBSchema {
   outbox: { key: number; value: Entry; indexes: { batch: string; job: string } };
   aside: { key: string; value: SetAside; indexes: { job: string } };
   jobs: { key: string; value: KeptJob };
-  points: { key: string; value: Point };
 }
 
 const NAME = 'good-shelf';
@@ -67,7 +65,6 @@ function openShelves(): Promise<IDBPDatabase<Shelves>> {
       outbox.createIndex('job', 'jobId');
       db.createObjectStore('aside', { keyPath: 'batchId' }).createIndex('job', 'jobId');
       db.createObjectStore('jobs', { keyPath: 'jobId' });
-      db.createObjectStore('points');
     },
     // Another window wants a newer form of it: it is opened anew when it is used next.
     blocking() {
@@ -95,7 +92,8 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
   return {
     lasting: true,
     add: async (entry) => {
-      const write = (await openShelves()).transaction('outbox', 'readwrite', { durability: 'strict' });
+      // It stands when the browser is killed right after; only a power cut within the same moment could take it.
+      const write = (await openShelves()).transaction('outbox', 'readwrite', { durability: 'relaxed' });
       await write.store.add(entry);
       await write.done;
       tell();
@@ -123,13 +121,9 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
       await (await openShelves()).delete('aside', batchId);
       tell();
     },
-    keptPoint: async () => (await (await openShelves()).get('points', jobId)) ?? null,
     keptJob: async () => (await (await openShelves()).get('jobs', jobId)) ?? null,
     keepJob: async (job) => {
-      const write = (await openShelves()).transaction(['jobs', 'points'], 'readwrite');
-      await write.objectStore('jobs').put({ jobId, opened: job, at: Date.now() });
-      await write.objectStore('points').put(job.point, jobId);
-      await write.done;
+      await (await openShelves()).put('jobs', { jobId, opened: job, at: Date.now() });
     },
     // Without the lock (an address that is neither https nor loopback) two windows may both send: the server takes it once.
     alone: (work) => (navigator.locks ? navigator.locks.request(`${NAME} outbox ${jobId}`, work) : work()),
@@ -163,7 +157,6 @@ export function passingOutbox(): Outbox {
     dropAside: async (batchId) => {
       aside = aside.filter((entry) => entry.batchId !== batchId);
     },
-    keptPoint: async () => null,
     keptJob: async () => null,
     keepJob: async () => undefined,
     alone: (work) => work(),

@@ -7,7 +7,7 @@ import type { Job } from '@/core/job/job';
 import { sealJob } from '@/core/job/sealJob';
 import { type Actor, actorWords, type Step } from '@/core/job/step';
 import { Refusal } from '@/core/text/refusal';
-import { OpenAnswer, type OpenJob, Outcome, type Point, type Reversals } from '@/core/wire/wire';
+import { OpenJob, Outcome, type Point, type Reversals } from '@/core/wire/wire';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 import type { Entry, Outbox, SetAside } from './outbox';
 import { type Overwritten, writesBook } from './overwritten';
@@ -411,6 +411,8 @@ export function createSession(given: SessionGiven): SessionStore {
         if (tries === 0) store.setState({ link: 'saving' });
         await (entry ? send(entry) : fetchNews());
         tries = 0;
+        // What other windows put in meanwhile, they tell of.
+        if (store.getState().pending.length === 0 && !newsWanted) return;
       } catch (fault) {
         if (fault instanceof CannotBeDone) {
           // The job itself is gone.
@@ -471,18 +473,9 @@ export async function fetchJob(
   outbox: Outbox,
   actor: Actor,
 ): Promise<{ opened: OpenJob; fromKept: boolean }> {
-  const have = await outbox.keptPoint();
-  const words = new URLSearchParams({ actor: actor.id });
-  if (have)
-    for (const [word, value] of Object.entries({ ...have, revision: String(have.revision) })) words.set(word, value);
   try {
-    const answer = await askServer(`/api/jobs/${jobId}?${words}`, OpenAnswer, { longestMs: 8000 });
-    if (answer.status === 'open') return { opened: answer.opened, fromKept: false };
-    const kept = await outbox.keptJob();
-    if (kept) return { opened: { ...kept.opened, reversals: answer.reversals }, fromKept: false };
-    const anew = await askServer(`/api/jobs/${jobId}?${new URLSearchParams({ actor: actor.id })}`, OpenAnswer);
-    if (anew.status === 'open') return { opened: anew.opened, fromKept: false };
-    throw new Unwell('not-understood', 'The server’s answer could not be read.');
+    const url = `/api/jobs/${jobId}?${new URLSearchParams({ actor: actor.id })}`;
+    return { opened: await askServer(url, OpenJob, { longestMs: 8000 }), fromKept: false };
   } catch (fault) {
     if (fault instanceof CannotBeDone) throw fault;
     const kept = await outbox.keptJob();

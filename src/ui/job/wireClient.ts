@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { FaultAnswer } from '@/core/wire/wire';
+import { earlyAnswer } from './earlyAnswer';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 
 /** A server that hangs is given up after so long, and asked again. */
@@ -15,13 +16,14 @@ async function ask(
 ): Promise<[Response, unknown]> {
   const text = body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body);
   try {
-    const response = await fetch(url, {
-      method,
-      ...(text === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: text }),
-      // On its way even when the window closes right after.
-      keepalive: text !== undefined && text.length < MOST_KEPT_ALIVE,
-      signal: AbortSignal.timeout(longestMs),
-    });
+    const response = await ((method === 'GET' && earlyAnswer(url)) ||
+      fetch(url, {
+        method,
+        ...(text === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: text }),
+        // On its way even when the window closes right after.
+        keepalive: text !== undefined && text.length < MOST_KEPT_ALIVE,
+        signal: AbortSignal.timeout(longestMs),
+      }));
     return [response, await response.json().catch(() => null)];
   } catch {
     throw new NoNetwork('The server does not answer.');

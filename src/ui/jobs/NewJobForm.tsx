@@ -7,7 +7,7 @@ import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
 import { NewJob } from '@/core/commands/newJob';
-import { gearLibrary, starterGear } from '@/core/gear/library';
+import { gearLibrary, librarySize, starterGear } from '@/core/gear/library';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Created } from '@/core/wire/wire';
 import { askServer } from '../job/wireClient';
@@ -122,8 +122,7 @@ export function NewJobForm() {
         <fieldset>
           <legend className="font-semibold">Gear to start with</legend>
           <p className="text-soft text-xs">
-            Generic, without makes; figures typical of the class. {gearLibrary.length} kinds and your own can be added
-            later.
+            Generic, without makes; figures typical of the class. {librarySize} kinds and your own can be added later.
           </p>
           <table className="mt-2 w-full">
             <thead>
@@ -136,7 +135,7 @@ export function NewJobForm() {
             </thead>
             <tbody>
               {starterGear.map((library, at) => {
-                const gear = gearLibrary[library];
+                const gear = gearLibrary()[library];
                 return (
                   gear && (
                     <tr key={gear.name} className="border-b">

@@ -3,11 +3,7 @@
 import { Flashlight, Sun } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
 import { Button } from './Button';
-
-const KEY = 'good-shelf-theme';
-
-/** Runs before the first paint, so that the dark theme does not flash. */
-export const themeScript = `try{if(localStorage.getItem('${KEY}')==='closet')document.documentElement.dataset.theme='closet'}catch{}`;
+import { THEME_KEY } from './themeScript';
 
 const watchTheme = (changed: () => void) => {
   const observer = new MutationObserver(changed);
@@ -29,7 +25,7 @@ export function turnTheme(): void {
   if (next) document.documentElement.dataset.theme = 'closet';
   else delete document.documentElement.dataset.theme;
   try {
-    localStorage.setItem(KEY, next ? 'closet' : 'daylight');
+    localStorage.setItem(THEME_KEY, next ? 'closet' : 'daylight');
   } catch {
     // Where the browser keeps nothing it holds for this page.
   }

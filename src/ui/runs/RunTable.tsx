@@ -54,7 +54,7 @@ export function RunTable({
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_PX,
-    overscan: 12,
+    overscan: 6,
   });
 
   // A run that was found or traced elsewhere comes into view.

@@ -1,6 +1,6 @@
 import { PencilRuler, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { freeGearName, gearLibrary } from '@/core/gear/library';
+import { freeGearName, gearLibrary, type LibraryEntry, librarySize } from '@/core/gear/library';
 import { portWords } from '@/core/gear/portPattern';
 import { GEAR_KINDS } from '@/core/records/gear';
 import { formatSize } from '@/core/units/length';
@@ -16,12 +16,12 @@ export function AddGearSheet({ onOwn, onClose }: { onOwn: () => void; onClose: (
   const dispatch = useSession((session) => session.dispatch);
   const [wanted, setWanted] = useState('');
   const names = Object.values(job.gear).map((gear) => gear.name);
-  const add = (entry: (typeof gearLibrary)[number]) => {
+  const add = (entry: LibraryEntry) => {
     const gear = { ...entry, id: `gear-${crypto.randomUUID()}`, name: freeGearName(entry.name, names) };
     dispatch([{ type: 'addGear', gear: [gear] }]);
   };
   const words = wanted.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = gearLibrary.filter((entry) => {
+  const found = gearLibrary().filter((entry) => {
     const text = `${entry.name} ${KIND_WORDS[entry.kind]} ${portWords(entry.ports)}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
@@ -45,7 +45,7 @@ export function AddGearSheet({ onOwn, onClose }: { onOwn: () => void; onClose: (
           <PencilRuler size={15} aria-hidden /> Describe your own
         </Button>
         <p className="self-center text-soft">
-          {found.length} of {gearLibrary.length}
+          {found.length} of {librarySize}
         </p>
       </div>
       {found.length === 0 && (

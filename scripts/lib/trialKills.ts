@@ -1,0 +1,137 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { writeJobFile } from '../../src/core/formats/jobFile';
+import type { OpenJob, Outcome, Point } from '../../src/core/wire/wire';
+import { takeInJob } from '../../src/server/jobs';
+import { migrate, openStore } from '../../src/store/openStore';
+import { benchCabinet } from './benchJob';
+import { type Cluster, startCluster } from './cluster';
+import { openDatabases } from './database';
+import { portFrom, type Running, startServer } from './server';
+
+export type KillsResult = {
+  acknowledged: number;
+  lost: string[];
+  halves: string[];
+  serverKills: number;
+  databaseKills: number;
+};
+
+const WRITERS = 4;
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** One who writes without end: pairs of runs in one step each, sent again until they are acknowledged or refused. */
+async function writer(name: string, address: () => string, id: string, state: { ended: boolean }, taken: Set<string>) {
+  let base: Point | null = null;
+  for (let number = 0; !state.ended; number++) {
+    const [one, two] = [`${name}-${number}-a`, `${name}-${number}-b`];
+    const commands = [
+      { type: 'addRuns', runs: [{ id: one, label: one }] },
+      { type: 'addRuns', runs: [{ id: two, label: two }] },
+    ];
+    const batchId = randomUUID();
+    for (;;) {
+      if (state.ended) return;
+      try {
+        if (!base) {
+          const answer = await fetch(`${address()}/api/jobs/${id}`, { signal: AbortSignal.timeout(5000) });
+          if (!answer.ok) throw new Error(String(answer.status));
+          base = ((await answer.json()) as OpenJob).point;
+        }
+        const answer = await fetch(`${address()}/api/jobs/${id}/batches`, {
+          method: 'POST',
+          body: JSON.stringify({ batchId, base, seen: base.revision, actor: { id: name, name: '' }, commands }),
+          signal: AbortSignal.timeout(5000),
+        });
+        if (answer.status >= 500) throw new Error(String(answer.status));
+        if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`);
+        const outcome = (await answer.json()) as Outcome;
+        base = outcome.status === 'done' ? outcome.point : outcome.opened.point;
+        taken.add(one).add(two);
+        break;
+      } catch {
+        await pause(40);
+      }
+    }
+  }
+}
+
+/**
+ * Kill the server and its database in the middle of writing, over and over, and see whether anything that was
+ * acknowledged is gone, or half of a step is there.
+ * The database that is killed is a cluster of its own.
+ */
+export async function trialKills(
+  { servers, databases }: { servers: number; databases: number },
+  say: (words: string) => void = () => undefined,
+): Promise<KillsResult> {
+  const cluster: Cluster | null = databases > 0 ? await startCluster('trial') : null;
+  const shared = cluster ? null : await openDatabases('test');
+  const name = `good_shelf_kills_${process.pid}`;
+  const admin = cluster ? await openDatabasesAt(cluster) : null;
+  const url = await (admin ?? shared)?.ensure(name);
+  if (!url) throw new Error('no database');
+  const store = await openStore(url, {});
+  await migrate(store);
+  const { id } = await takeInJob(store, writeJobFile({ ...benchCabinet(48), id: `kills-${process.pid}` }));
+  await store.close(true);
+
+  const port = await portFrom(4690);
+  let server: Running = await startServer(url, port);
+  const state = { ended: false };
+  const taken = new Set<string>();
+  const writers = Array.from({ length: WRITERS }, (_, at) => writer(`w${at}`, () => server.address, id, state, taken));
+  const restart = async () => {
+    const dead = new Promise((done) => server.process.once('exit', done));
+    server.process.kill('SIGKILL');
+    await dead;
+    server = await startServer(url, port);
+  };
+  let [serverKills, databaseKills] = [0, 0];
+  try {
+    const kills = [...Array<'server'>(servers).fill('server'), ...Array<'database'>(databases).fill('database')];
+    // Those of the database between those of the server.
+    const order = kills.map((what, at) => ({ what, at: (at * 7919) % kills.length })).sort((a, b) => a.at - b.at);
+    for (const [at, { what }] of order.entries()) {
+      await pause(120 + ((at * 137) % 400));
+      if (what === 'server') {
+        await restart();
+        serverKills += 1;
+      } else if (cluster) {
+        process.kill(Number(readFileSync(cluster.pidFile, 'utf8').split('\n')[0]), 'SIGKILL');
+        while (!cluster.revive()) await pause(100);
+        databaseKills += 1;
+      }
+      if (at % 20 === 19) say(`${at + 1} kills, ${taken.size} runs acknowledged`);
+    }
+    await pause(500);
+    state.ended = true;
+    await Promise.all(writers);
+    const answer = await fetch(`${server.address}/api/jobs/${id}`);
+    const { job } = (await answer.json()) as OpenJob;
+    const there = new Set(Object.keys(job.runs));
+    const lost = [...taken].filter((run) => !there.has(run));
+    const halves = [...there].filter(
+      (run) => !there.has(run.endsWith('-a') ? run.replace(/a$/, 'b') : run.replace(/b$/, 'a')),
+    );
+    return { acknowledged: taken.size, lost, halves, serverKills, databaseKills };
+  } finally {
+    state.ended = true;
+    await server.stop();
+    await (admin ?? shared)?.drop(name).catch(() => undefined);
+    cluster?.stop();
+    shared?.stop();
+  }
+}
+
+/** Databases on a cluster that is at hand. */
+async function openDatabasesAt(cluster: Cluster) {
+  const given = process.env.DATABASE_URL;
+  process.env.DATABASE_URL = cluster.url('postgres');
+  try {
+    return await openDatabases('trial');
+  } finally {
+    if (given === undefined) delete process.env.DATABASE_URL;
+    else process.env.DATABASE_URL = given;
+  }
+}

@@ -1,0 +1,57 @@
+import { ensureBuild } from './lib/build';
+import { openDatabases } from './lib/database';
+import { prepareDatabase } from './lib/demoData';
+import { portFrom, startServer } from './lib/server';
+import { trialKills } from './lib/trialKills';
+import { trialWindows } from './lib/trialWindows';
+
+/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills]`. */
+
+const say = (words: string) => console.log(words);
+
+async function windows(): Promise<boolean> {
+  const databases = await openDatabases('test');
+  const name = `good_shelf_windows_${process.pid}`;
+  try {
+    const url = await databases.ensure(name);
+    await prepareDatabase(url, false);
+    const server = await startServer(url, await portFrom(4790));
+    try {
+      let good = true;
+      for (const seed of [1, 2, 3]) {
+        const { made, done, aside, refused, different } = await trialWindows(server.address, 1000, seed);
+        say(
+          `windows #${seed}: ${made} made, ${done} done, ${aside.length} set aside, ${refused} refused, ${different} differences`,
+        );
+        for (const words of aside.slice(0, 5)) say(`  ${words}`);
+        good &&= different === 0;
+      }
+      return good;
+    } finally {
+      await server.stop();
+    }
+  } finally {
+    await databases.drop(name);
+    databases.stop();
+  }
+}
+
+async function kills(): Promise<boolean> {
+  const result = await trialKills({ servers: 300, databases: 60 }, say);
+  const { acknowledged, lost, halves, serverKills, databaseKills } = result;
+  say(
+    `kills: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} runs acknowledged, ${lost.length} lost, ${halves.length} halves`,
+  );
+  return lost.length === 0 && halves.length === 0;
+}
+
+const PARTS: Record<string, () => Promise<boolean>> = { windows, kills };
+const asked = process.argv.slice(2);
+const unknown = asked.filter((part) => !Object.hasOwn(PARTS, part));
+if (unknown.length > 0) throw new Error(`No part ${unknown.join(', ')}: expected ${Object.keys(PARTS).join(', ')}.`);
+if (!ensureBuild(true)) throw new Error('The build failed.');
+let good = true;
+for (const [part, trial] of Object.entries(PARTS))
+  if (asked.length === 0 || asked.includes(part)) good = (await trial()) && good;
+say(good ? '\nAll trials held.' : '\nA trial did not hold.');
+process.exit(good ? 0 : 1);
