@@ -38,6 +38,7 @@ import { jobAt, type Kept, keepJob, pointOf } from './keptJobs';
 import { noJob } from './noJob';
 import { keepSnapshot } from './pastJobs';
 import { inTurn } from './turns';
+import { inThread } from './workThread';
 
 /** One who missed more steps than this is given the whole job anew. */
 const MOST_MISSED = 500;
@@ -82,6 +83,21 @@ export async function createJob(store: Store, wish: NewJob): Promise<string> {
 }
 
 const MOST_CLASHES = 12;
+/** So many characters of a file, or records of a step, and they are worked through in the work thread. */
+const LARGE = 400_000;
+const LARGE_ROWS = 1500;
+
+function readHere(text: string) {
+  const { job, notes } = openJobFile(text);
+  return { job, notes, faults: clashes(job) };
+}
+
+/** How many records a step brings, at most. */
+const sizeOf = (commands: Batch['commands']): number =>
+  commands.reduce((sum, command) => {
+    const lists = Object.values(command).filter(Array.isArray);
+    return sum + Math.max(1, ...lists.map((list) => list.length));
+  }, 0);
 
 /**
  * Keep a job read from its file. A job whose id is here already comes in as a job of its own.
@@ -91,8 +107,7 @@ export async function takeInJob(
   store: Store,
   text: string,
 ): Promise<{ id: string; renewed: boolean; notes: string[] }> {
-  const { job, notes } = openJobFile(text);
-  const faults = clashes(job);
+  const { job, notes, faults } = text.length > LARGE ? await inThread('jobFile', { text }) : readHere(text);
   if (faults.length > 0) {
     refuse(
       'clashes',
@@ -189,10 +204,16 @@ async function change(
  * @throws Refusal when a command cannot be done; nothing is changed then
  */
 export function applyBatch(store: Store, jobId: string, batch: Batch): Promise<Outcome> {
-  return change(store, jobId, batch, (em, job) => {
-    const label = describeCommands(job, batch.commands);
-    const { job: next, changes } = applyCommands(job, batch.commands);
-    const note = () => dropUndone(em, jobId, batch.actor);
+  const { commands, actor } = batch;
+  const large = sizeOf(commands) > LARGE_ROWS;
+  return change(store, jobId, batch, async (em, job) => {
+    const note = () => dropUndone(em, jobId, actor);
+    if (large) {
+      const { label, changes } = await inThread('batch', { job, commands });
+      return { job: applyChanges(job, changes), step: { kind: 'do', target: null, label, changes }, note };
+    }
+    const label = describeCommands(job, commands);
+    const { job: next, changes } = applyCommands(job, commands);
     return { job: next, step: { kind: 'do', target: null, label, changes }, note };
   });
 }

@@ -7,7 +7,8 @@ import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf
 import { JobRow, RECORD_ENTITIES } from './entities';
 import { readTables, toRow } from './tables';
 
-const ROWS_AT_ONCE = 1000;
+/** More at once hold up whatever else the process has to do. */
+const ROWS_AT_ONCE = 200;
 
 /** What a job is called, of which history it is and at which revision it stands; its records come apart. */
 export type Head = Pick<Job, 'id' | 'name' | 'units'> & { history: string; revision: number; tip: string };

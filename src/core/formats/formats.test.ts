@@ -94,12 +94,12 @@ describe('reading runs', () => {
   });
 
   it.each([
-    ['', 'no rows'],
-    ['label,room\n', 'no rows'],
-    ['label\n"01\n02\n', 'never closed'],
-    ['room,notes\nHall,x\n', 'No column holds the label'],
-    [`label\n${'x\n'.repeat(10_001)}`, 'at most 10000'],
-  ])('refuses %j as a whole', (text, words) => {
+    ['nothing', '', 'no rows'],
+    ['a header alone', 'label,room\n', 'no rows'],
+    ['a quote that stays open', 'label\n"01\n02\n', 'never closed'],
+    ['a list without labels', 'room,notes\nHall,x\n', 'No column holds the label'],
+    ['more rows than a job has runs', `label\n${'x\n'.repeat(20_001)}`, 'at most 20000'],
+  ])('refuses %s as a whole', (_, text, words) => {
     expect(() => preview(text)).toThrow(words);
   });
 

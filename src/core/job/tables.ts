@@ -3,6 +3,7 @@ import { allowances } from '../records/allowance';
 import { answers } from '../records/answer';
 import { boxes } from '../records/box';
 import { cableKinds } from '../records/cableKind';
+import { contacts } from '../records/contact';
 import { cords } from '../records/cord';
 import { cuts } from '../records/cut';
 import { floors } from '../records/floor';
@@ -57,6 +58,7 @@ export const TABLES = {
   portNetworks,
   uplinks,
   terminations,
+  contacts,
 } as const;
 
 export type TableName = keyof typeof TABLES;

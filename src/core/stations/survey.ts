@@ -8,7 +8,7 @@ export const survey: Station = {
   id: 'survey',
   name: STATION_NAMES.survey,
   about: 'what is here, what is wanted',
-  tables: ['floors', 'rooms', 'places', 'wishes', 'answers', 'openPoints'],
+  tables: ['floors', 'rooms', 'places', 'wishes', 'answers', 'openPoints', 'contacts'],
   progress: ({ job }) => surveyProgress(job),
   figures: ({ job }) => [
     { name: 'Rooms on the plan', value: String(Object.keys(job.rooms).length) },

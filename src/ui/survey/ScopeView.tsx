@@ -9,6 +9,7 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
+import { ContactsList } from './ContactsList';
 
 /** What is left for later or still open, and the cautions that this job calls for. */
 export function ScopeView() {
@@ -92,6 +93,7 @@ export function ScopeView() {
           ))}
         </ul>
       </section>
+      <ContactsList />
     </div>
   );
 }

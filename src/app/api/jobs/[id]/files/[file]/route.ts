@@ -10,8 +10,8 @@ import { refuse } from '@/core/text/refusal';
 import { answer } from '@/server/answer';
 import { readKept } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
-import { takeAway } from '@/server/printRoom';
 import { getStore } from '@/server/store';
+import { takeAway } from '@/server/takeAway';
 
 export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/files/[file]'>) =>
   answer(async () => {
