@@ -12,7 +12,7 @@ const label = (page: Page) => page.getByTestId('link');
 async function fetched(page: Page) {
   const count = () => page.evaluate(() => performance.getEntriesByType('resource').length);
   for (let [before, now] = [-1, await count()]; before !== now; [before, now] = [now, await count()])
-    await page.waitForTimeout(700);
+    await page.waitForTimeout(4000);
 }
 
 test('what is done without a network outlives the browser, and arrives when there is one', async ({

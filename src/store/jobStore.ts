@@ -5,10 +5,10 @@ import { emptyJob, type Job } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
 import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 import { JobRow, RECORD_ENTITIES } from './entities';
-import { readTables, toRow } from './tables';
+import { readTables, writeRecords } from './tables';
 
 /** More at once hold up whatever else the process has to do. */
-const ROWS_AT_ONCE = 200;
+const ROWS_AT_ONCE = 1000;
 
 /** What a job is called, of which history it is and at which revision it stands; its records come apart. */
 export type Head = Pick<Job, 'id' | 'name' | 'units'> & { history: string; revision: number; tip: string };
@@ -108,15 +108,8 @@ export async function writeChanges(em: EntityManager, after: Job, changes: reado
 }
 
 async function writeRows(em: EntityManager, table: TableName, records: AnyRecord[], job: Job): Promise<void> {
-  for (let at = 0; at < records.length; at += ROWS_AT_ONCE) {
-    const rows = records.slice(at, at + ROWS_AT_ONCE).map((record) => toRow(table, record, job));
-    await em
-      .createQueryBuilder(RECORD_ENTITIES[table])
-      .insert(rows as never)
-      .onConflict(['job_id', 'id'])
-      .merge()
-      .execute();
-  }
+  for (let at = 0; at < records.length; at += ROWS_AT_ONCE)
+    await writeRecords(em, table, records.slice(at, at + ROWS_AT_ONCE), job);
 }
 
 /** Keep a new job at revision 0 of a history of its own. */

@@ -1,8 +1,8 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/change';
 import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/step';
-import { asJson } from './asJson';
 import { StepRow } from './entities';
+import { runSql } from './runSql';
 
 const plain = { disableIdentityMap: true } as const;
 
@@ -20,13 +20,17 @@ function asStep(row: StepRow, strict = false): Step {
   };
 }
 
+const APPEND = `insert into step
+  (job_id, revision, batch_id, kind, target, state, label, actor_id, actor_name, seen, schema, changes)
+  values (?, ?, ?, ?, ?, 'done', ?, ?, ?, ?, ?, ?::jsonb)`;
+
 export async function appendStep(
   em: EntityManager,
   jobId: string,
-  { actor, changes, ...step }: Omit<Step, 'at'> & { target: number | null },
+  { revision, batchId, kind, target, label, actor, seen, changes }: Omit<Step, 'at'> & { target: number | null },
 ): Promise<void> {
-  const row = { ...step, jobId, actorId: actor.id, actorName: actor.name, state: 'done', schema: SCHEMA_VERSION };
-  await em.insert(StepRow, { ...row, changes: asJson(changes) } as unknown as StepRow);
+  const values = [jobId, revision, batchId, kind, target, label, actor.id, actor.name, seen, SCHEMA_VERSION];
+  await runSql(em, APPEND, [...values, JSON.stringify(changes)]);
 }
 
 /** The step that a batch made, where it was taken before. */

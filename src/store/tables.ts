@@ -2,25 +2,56 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { z } from 'zod';
 import type { Job } from '../core/job/job';
 import { type AnyRecord, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
-import { asJson } from './asJson';
-import { columnName, jsonFields, keyColumns } from './entities';
+import { columnName, jsonFields } from './entities';
+import { runSql } from './runSql';
 
 const JSON_FIELDS = Object.fromEntries(TABLE_NAMES.map((table) => [table, jsonFields(table)])) as Record<
   TableName,
   string[]
 >;
 
-/** The row of a record, with the columns that constraints need beside its own fields. */
-export function toRow(table: TableName, record: AnyRecord, job: Job): Record<string, unknown> {
+/** The row of a record by its columns, with those that constraints need beside the record's own fields. */
+function toRow(table: TableName, record: AnyRecord, job: Job): Record<string, unknown> {
   const { derived, keys } = tableOf(table);
-  const columns = keyColumns(table);
-  return {
-    jobId: job.id,
-    ...record,
-    ...Object.fromEntries(JSON_FIELDS[table].map((field) => [field, asJson(record[field])])),
-    ...Object.fromEntries(keys.map((key, at) => [columns[at], key.of(record as never)])),
-    ...(derived ? { [derived.column]: derived.of(job, record as never) } : {}),
-  };
+  const row: Record<string, unknown> = { job_id: job.id };
+  for (const [field, column] of COLUMNS[table]) row[column] = record[field];
+  keys.forEach((key, at) => {
+    row[`key_${at + 1}`] = key.of(record as never);
+  });
+  if (derived) row[columnName(derived.column)] = derived.of(job, record as never);
+  return row;
+}
+
+const COLUMNS = Object.fromEntries(
+  TABLE_NAMES.map((table) => [
+    table,
+    Object.keys(tableOf(table).schema.shape).map((field) => [field, columnName(field)] as const),
+  ]),
+) as Record<TableName, (readonly [field: string, column: string])[]>;
+
+/** Rows of a table from one value of JSON; those that are there become as given. */
+const WRITES = Object.fromEntries(
+  TABLE_NAMES.map((table) => {
+    const { row, keys, derived } = tableOf(table);
+    const own = [
+      ...COLUMNS[table].map(([, column]) => column).filter((column) => column !== 'id'),
+      ...keys.map((_, at) => `key_${at + 1}`),
+      ...(derived ? [columnName(derived.column)] : []),
+    ];
+    const all = ['job_id', 'id', ...own].map((column) => `"${column}"`).join(', ');
+    const set = own.map((column) => `"${column}" = excluded."${column}"`).join(', ');
+    return [
+      table,
+      `insert into public."${row}" (${all}) select ${all} from json_populate_recordset(null::public."${row}", ?::json)
+        on conflict (job_id, id) do update set ${set}`,
+    ];
+  }),
+) as Record<TableName, string>;
+
+/** Write records of one table. */
+export async function writeRecords(em: EntityManager, table: TableName, records: AnyRecord[], job: Job): Promise<void> {
+  const rows = records.map((record) => toRow(table, record, job));
+  await runSql(em, WRITES[table], [JSON.stringify(rows)]);
 }
 
 /** Each table as one value of JSON, its rows in the order of their ids. */

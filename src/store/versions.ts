@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { type Actor, SCHEMA_VERSION } from '../core/job/step';
 import { SnapshotRow, VersionRow } from './entities';
+import { runSql } from './runSql';
 
 /** A revision of a job with a name. */
 export type Version = {
@@ -41,12 +42,9 @@ export async function deleteVersion(em: EntityManager, jobId: string, id: string
 
 /** Keep a job as it is at a revision, so that later ones are near it. @param body the job as the text of its JSON */
 export async function insertSnapshot(em: EntityManager, jobId: string, revision: number, body: string): Promise<void> {
-  await em
-    .createQueryBuilder(SnapshotRow)
-    .insert({ jobId, revision, schema: SCHEMA_VERSION, body })
-    .onConflict(['job_id', 'revision'])
-    .ignore()
-    .execute();
+  const sql =
+    'insert into snapshot (job_id, revision, schema, body) values (?, ?, ?, ?) on conflict (job_id, revision) do nothing';
+  await runSql(em, sql, [jobId, revision, SCHEMA_VERSION, body]);
 }
 
 export type Snapshot = { revision: number; schema: number; body: string };

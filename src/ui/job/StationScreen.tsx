@@ -10,8 +10,10 @@ export async function loadStation(id: StationId): Promise<void> {
 
 /** Once what was asked for is drawn and nothing else is to be done, but not for ever later. */
 function afterwards(work: () => void): void {
-  if (window.requestIdleCallback) window.requestIdleCallback(work, { timeout: 2500 });
-  else setTimeout(work, 800);
+  setTimeout(() => {
+    if (window.requestIdleCallback) window.requestIdleCallback(work, { timeout: 2000 });
+    else work();
+  }, 1500);
 }
 
 /** The screen of a station. The others are fetched right behind it, so that they are there without a network. */
