@@ -67,9 +67,9 @@ export async function benchOpening(note: Note, address: string, id: string, size
     const saves: number[] = [];
     for (let round = 0; round < 5; round++) {
       await page.goto('about:blank');
-      const from = performance.now();
       await open();
-      times.push(performance.now() - from);
+      // As the page itself counts, from when it was asked for.
+      times.push(await page.evaluate(() => performance.now()));
       saves.push(await saved(page));
     }
     note('open a job until a cell takes a key', size, median(times), '700 ms');

@@ -146,6 +146,8 @@ export function createSession(given: SessionGiven): SessionStore {
   let draining = false;
   let again = false;
   let newsWanted = given.fromKept === true;
+  /** The latest revision that was heard of: mostly our own step, which its answer tells of as well. */
+  let heardOf = 0;
   let wake: (() => void) | null = null;
 
   const wait = (ms: number) =>
@@ -209,9 +211,9 @@ export function createSession(given: SessionGiven): SessionStore {
       put({ kind: direction, label, commands: [] }, get().job);
     },
     heard: (revision) => {
-      if (revision !== 'gap' && revision <= get().confirmed.point.revision) return;
-      newsWanted = true;
-      void drain();
+      if (revision === 'gap') newsWanted = true;
+      else heardOf = Math.max(heardOf, revision);
+      if (isBehind()) void drain();
     },
     dropAside: (batchId) => {
       set(({ aside }) => ({ aside: aside.filter((entry) => entry.batchId !== batchId) }));
@@ -359,6 +361,7 @@ export function createSession(given: SessionGiven): SessionStore {
     try {
       const outcome = await askServer(`${url}/${path}`, Outcome, { method: 'POST', body });
       absorb(outcome, batchId);
+      if (store.getState().pending.length === 0) store.setState({ link: 'saved' });
       await finish(batchId);
       if (kind !== 'do' && own.has(batchId) && outcome.status === 'done')
         notify({ tone: 'done', words: `${kind === 'undo' ? 'Undone' : 'Redone'}: ${entry.label.slice(6)}` });
@@ -382,7 +385,9 @@ export function createSession(given: SessionGiven): SessionStore {
   }
 
   async function fetchNews(): Promise<void> {
+    // Whatever was heard of is answered by this, also when the server has been set back behind it.
     newsWanted = false;
+    heardOf = 0;
     const { history, revision, step } = store.getState().confirmed.point;
     const words = new URLSearchParams({ history, revision: String(revision), step, actor: actor().id });
     try {
@@ -399,6 +404,8 @@ export function createSession(given: SessionGiven): SessionStore {
     }
   }
 
+  const isBehind = () => newsWanted || heardOf > store.getState().confirmed.point.revision;
+
   const failures = new Map<string, number>();
 
   /** Bring what waits to the server, one after the other, and fetch what others did. */
@@ -406,18 +413,19 @@ export function createSession(given: SessionGiven): SessionStore {
     let tries = 0;
     for (;;) {
       const entry = (await readOutbox())[0];
-      if (!entry && !newsWanted) return;
+      if (!entry && !isBehind()) return;
       try {
         if (tries === 0) store.setState({ link: 'saving' });
         await (entry ? send(entry) : fetchNews());
         tries = 0;
         // What other windows put in meanwhile, they tell of.
-        if (store.getState().pending.length === 0 && !newsWanted) return;
+        if (store.getState().pending.length === 0 && !isBehind()) return;
       } catch (fault) {
         if (fault instanceof CannotBeDone) {
           // The job itself is gone.
           notify({ tone: 'wrong', words: fault.message });
           newsWanted = false;
+          heardOf = 0;
           return;
         }
         const unwell = fault instanceof Unwell;
@@ -460,10 +468,10 @@ export function createSession(given: SessionGiven): SessionStore {
 
   outbox.hear(() => {
     void readOutbox().then(() => {
-      if (newsWanted || store.getState().pending.length > 0) void drain();
+      if (isBehind() || store.getState().pending.length > 0) void drain();
     });
   });
-  if (newsWanted || (given.waiting?.length ?? 0) > 0) void drain();
+  if (isBehind() || (given.waiting?.length ?? 0) > 0) void drain();
   return store;
 }
 
