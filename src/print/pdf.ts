@@ -11,18 +11,22 @@ export const fontFile = (root: string, weight: '400Regular' | '700Bold') =>
   readFileSync(join(root, FACES, weight, `JetBrainsMono_${weight}.ttf`));
 
 /**
- * Letters one by one: the face joins signs such as -> into one, and joins that depend on what stands around them cannot
- * be set by the PDF library. Given to measuring and to drawing alike.
+ * Letters one by one: the face joins signs such as -> into one, and neither joins that depend on what stands around them
+ * nor every mark of its anchors can be set by the PDF library. Given to measuring and to drawing alike.
  */
-const PLAIN_LETTERS = { features: { calt: false } as unknown as PDFKit.Mixins.TextOptions['features'] & [] };
+const PLAIN_LETTERS = {
+  features: { calt: false, mark: false, mkmk: false } as unknown as PDFKit.Mixins.TextOptions['features'] & [],
+};
+/** Letters with their marks in one sign, where there is one: those need no anchors. */
+const composed = (words: string) => words.normalize('NFC');
 
 /** Width of a line in the face and size that are set, in the page's unit. */
 export const lineWidth = (document: PDFKit.PDFDocument, words: string): number =>
-  document.widthOfString(words, PLAIN_LETTERS);
+  document.widthOfString(composed(words), PLAIN_LETTERS);
 
 /** One line in the face and size that are set; `y` is its upper edge. */
 export function drawLine(document: PDFKit.PDFDocument, words: string, x: number, y: number): void {
-  document.text(words, x, y, { ...PLAIN_LETTERS, lineBreak: false });
+  document.text(composed(words), x, y, { ...PLAIN_LETTERS, lineBreak: false });
 }
 
 export type Pdf = {

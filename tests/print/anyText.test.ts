@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { TAKEAWAYS, takeawayFileName } from '../../src/core/formats/takeaways';
 import { planJob } from '../../src/core/plans/planJob';
 import { makeTakeaway } from '../../src/print/makeTakeaway';
+import { lineWidth, openPdf } from '../../src/print/pdf';
 import { apply, bench } from '../support/jobs';
 
 const root = process.cwd();
@@ -22,6 +23,8 @@ const HARD = [
   '\ufffe',
   'é',
   'e\u0301',
+  'D\u0323',
+  'B\u0323b',
   'שלום',
   '日本',
   '👩‍🔧',
@@ -70,6 +73,16 @@ describe('whatever stands in a job, it can be taken away', () => {
       { numRuns: id === 'elevation.png' ? 5 : 20 },
     );
   });
+});
+
+it('any letter with any two marks on it can be set', () => {
+  const { document } = openPdf('Marks', root);
+  document.font('plain').fontSize(3);
+  const marks = Array.from({ length: 0x70 }, (_, at) => String.fromCodePoint(0x300 + at));
+  const words = ['B', 'D', 'x', 'i'].flatMap((letter) =>
+    marks.flatMap((mark) => ['', ...marks].map((second) => `${letter}${mark}${second}b`)),
+  );
+  expect(words.filter((word) => !(lineWidth(document, word) > 0))).toEqual([]);
 });
 
 describe('the name of a file', () => {

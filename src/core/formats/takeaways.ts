@@ -160,6 +160,12 @@ export const takeawayOf = (id: string): Takeaway | undefined => TAKEAWAYS.find((
 
 export const kindOfTakeaway = (id: string): TakeawayKind => id.slice(id.lastIndexOf('.') + 1) as TakeawayKind;
 
+/** The kind of file as people write it, such as PDF. */
+export function takeawayKindWords(id: TakeawayId): string {
+  const kind = kindOfTakeaway(id);
+  return kind === 'graphml' ? 'GraphML' : kind.toUpperCase();
+}
+
 /** How one is to be made, in words as an address or a command line gives them; what is left out is as usual. */
 export type TakeawayWords = Partial<
   Record<'kind' | 'sheet' | 'own' | 'codeFor' | 'runs' | 'page' | 'by' | 'show', string>

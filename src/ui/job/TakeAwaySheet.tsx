@@ -1,12 +1,11 @@
 import { TAKEAWAYS, type Takeaway } from '@/core/formats/takeaways';
 import { stationOf } from '@/core/stations/stations';
-import { FileLink } from '../kit/Button';
 import { Sheet } from '../kit/Sheet';
 import { useSession } from './session';
+import { TakeawayLink } from './TakeawayLink';
 
 /** Everything that can be taken away of the job, by station. */
 export function TakeAwaySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const id = useSession((session) => session.job.id);
   const waiting = useSession((session) => session.pending.length);
   const stations = [...new Set<Takeaway['station']>(TAKEAWAYS.map((one) => one.station))];
   const groups = stations.map((station) => [station, TAKEAWAYS.filter((one) => one.station === station)] as const);
@@ -36,9 +35,7 @@ export function TakeAwaySheet({ open, onClose }: { open: boolean; onClose: () =>
                     <p className="font-semibold leading-tight">{one.words}</p>
                     <p className="text-soft text-xs">{one.about}</p>
                   </div>
-                  <FileLink href={`/api/jobs/${id}/files/${one.id}`} aria-label={`${one.words}, ${kindWords(one.id)}`}>
-                    {kindWords(one.id)}
-                  </FileLink>
+                  <TakeawayLink of={one.id} words="" />
                 </li>
               ))}
             </ul>
@@ -48,8 +45,3 @@ export function TakeAwaySheet({ open, onClose }: { open: boolean; onClose: () =>
     </Sheet>
   );
 }
-
-const kindWords = (id: string): string => {
-  const kind = id.slice(id.lastIndexOf('.') + 1);
-  return kind === 'graphml' ? 'GraphML' : kind.toUpperCase();
-};

@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { counted } from '@/core/text/counted';
 import { Button } from '../kit/Button';
 import { Sheet } from '../kit/Sheet';
-import type { Entry, SetAside } from './outbox';
+import { type Entry, entryWords, type SetAside } from './outbox';
 import { useSession } from './session';
 
 const at = (entry: Entry) =>
@@ -47,7 +47,7 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
         <ol>
           {pending.map((entry) => (
             <li key={entry.batchId} className="flex gap-3 border-b py-1">
-              <span className="min-w-0 flex-1 break-words">{entry.label}</span>
+              <span className="min-w-0 flex-1 break-words">{entryWords(entry)}</span>
               <time className="shrink-0 text-soft text-xs">{at(entry)}</time>
             </li>
           ))}
@@ -85,7 +85,7 @@ function AsideItem({ entry }: { entry: SetAside }) {
   return (
     <li className="border-b py-2">
       <div className="flex gap-3">
-        <span className="min-w-0 flex-1 break-words font-semibold">{entry.label}</span>
+        <span className="min-w-0 flex-1 break-words font-semibold">{entryWords(entry)}</span>
         <time className="shrink-0 text-soft text-xs">{at(entry)}</time>
       </div>
       <p className="text-wont">{entry.why}</p>

@@ -8,6 +8,7 @@ export type Entry = {
   jobId: string;
   batchId: string;
   kind: 'do' | 'undo' | 'redo';
+  /** What was done; for the others: what was taken back, or done again. */
   label: string;
   /** Of a `do`; checked by the schema of commands when it is made. */
   commands: Command[];
@@ -17,6 +18,10 @@ export type Entry = {
   /** Milliseconds since 1970. */
   madeAt: number;
 };
+
+const LEADS = { do: '', undo: 'Undo: ', redo: 'Redo: ' };
+/** The step in words. */
+export const entryWords = (entry: Pick<Entry, 'kind' | 'label'>): string => `${LEADS[entry.kind]}${entry.label}`;
 
 /** A step that could not be done, kept with its content until the person deals with it. */
 export type SetAside = Entry & { why: string };

@@ -9,7 +9,7 @@ import { type Actor, actorWords, type Step } from '@/core/job/step';
 import { Refusal } from '@/core/text/refusal';
 import { OpenJob, Outcome, type Point, type Reversals } from '@/core/wire/wire';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
-import type { Entry, Outbox, SetAside } from './outbox';
+import { type Entry, entryWords, type Outbox, type SetAside } from './outbox';
 import { type Overwritten, writesBook } from './overwritten';
 import { askServer } from './wireClient';
 
@@ -207,8 +207,7 @@ export function createSession(given: SessionGiven): SessionStore {
       }
     },
     reverse: (direction) => {
-      const label = `${direction === 'undo' ? 'Undo' : 'Redo'}: ${get().reversals[direction] ?? ''}`;
-      put({ kind: direction, label, commands: [] }, get().job);
+      put({ kind: direction, label: get().reversals[direction] ?? '', commands: [] }, get().job);
     },
     heard: (revision) => {
       if (revision === 'gap') newsWanted = true;
@@ -364,7 +363,7 @@ export function createSession(given: SessionGiven): SessionStore {
       if (store.getState().pending.length === 0) store.setState({ link: 'saved' });
       await finish(batchId);
       if (kind !== 'do' && own.has(batchId) && outcome.status === 'done')
-        notify({ tone: 'done', words: `${kind === 'undo' ? 'Undone' : 'Redone'}: ${entry.label.slice(6)}` });
+        notify({ tone: 'done', words: `${kind === 'undo' ? 'Undone' : 'Redone'}: ${entry.label}` });
     } catch (fault) {
       if (!(fault instanceof CannotBeDone)) throw fault;
       if (kind === 'do') {
@@ -436,7 +435,7 @@ export function createSession(given: SessionGiven): SessionStore {
           failures.set(entry.batchId, count);
           if (count >= MOST_FAILURES) {
             await putAside(entry, `The server failed ${count} times to take it. ${fault.message}`);
-            notify({ tone: 'wrong', words: `“${entry.label}” was set aside: the server fails to take it.` });
+            notify({ tone: 'wrong', words: `“${entryWords(entry)}” was set aside: the server fails to take it.` });
             continue;
           }
         }

@@ -1,6 +1,5 @@
 'use client';
 
-import { Download } from 'lucide-react';
 import { indexJob } from '@/core/job/jobIndex';
 import { landingParts } from '@/core/panels/jacks';
 import { panelsInOrder } from '@/core/panels/planLanding';
@@ -15,8 +14,8 @@ import { pinoutSource } from '@/core/standards/pinout';
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
+import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
-import { FileLink } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
@@ -265,9 +264,7 @@ function Parts() {
     <section aria-label="Parts">
       <div className="flex flex-wrap items-center gap-2">
         <h2 className="wide font-bold">Parts for landing</h2>
-        <FileLink href={`/api/jobs/${job.id}/files/termination.pdf`}>
-          <Download size={15} aria-hidden /> Cards, PDF
-        </FileLink>
+        <TakeawayLink of="termination.pdf" words="Cards" />
       </div>
       <table className="mt-1 w-full text-[13px]">
         <tbody>

@@ -1,6 +1,5 @@
 'use client';
 
-import { Download } from 'lucide-react';
 import { type CordCode, cordCost, type ListedCord, listCords, managerFills, pickList } from '@/core/patching/cordList';
 import { LEAST_CORD_MM } from '@/core/records/cord';
 import type { LinePattern } from '@/core/records/network';
@@ -11,8 +10,8 @@ import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
+import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
-import { FileLink } from '../kit/Button';
 import { LengthField } from '../kit/LengthField';
 import { dashArray } from '../kit/NetworkMark';
 
@@ -64,11 +63,7 @@ function PickList() {
     <section aria-label="Pick list">
       <div className="flex items-baseline gap-2">
         <h2 className="wide font-bold">Pick list</h2>
-        {picks.length > 0 && (
-          <FileLink href={`/api/jobs/${job.id}/files/cords.csv`}>
-            <Download size={15} aria-hidden /> Cords, CSV
-          </FileLink>
-        )}
+        {picks.length > 0 && <TakeawayLink of="cords.csv" />}
       </div>
       {picks.length === 0 ? (
         <p className="text-soft">No cord yet: patch runs first, on the loom or by a plan.</p>

@@ -14,6 +14,7 @@ import { isLive, type Run } from '@/core/records/run';
 import { counted } from '@/core/text/counted';
 import { traceRun } from '@/core/trace/traceRun';
 import { useSession } from '../job/session';
+import { takeawayPath } from '../job/TakeawayLink';
 import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';
@@ -202,7 +203,7 @@ export function LoomScreen() {
                       <DropdownMenu.Item asChild>
                         <a
                           download
-                          href={`/api/jobs/${job.id}/files/loom.pdf?by=${gathering.by}&show=${gathering.show}`}
+                          href={takeawayPath(job.id, 'loom.pdf', { by: gathering.by, show: gathering.show })}
                           className="flex items-center gap-2 rounded-[3px] px-2 py-1 data-highlighted:bg-well"
                         >
                           <Printer size={15} aria-hidden /> Print the loom, PDF

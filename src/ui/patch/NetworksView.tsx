@@ -1,6 +1,6 @@
 'use client';
 
-import { Download, Plus, Trash2 } from 'lucide-react';
+import { Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
@@ -11,7 +11,8 @@ import { naturalOrder } from '@/core/text/naturalOrder';
 import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/uplinks/portPlan';
 import { type PortSetting, setPortCommands, settingOf } from '@/core/uplinks/setPort';
 import { useSession } from '../job/session';
-import { Button, FileLink } from '../kit/Button';
+import { TakeawayLink } from '../job/TakeawayLink';
+import { Button } from '../kit/Button';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 import { Select } from '../kit/Field';
 import { MenuCheck } from '../kit/MenuCheck';
@@ -226,9 +227,7 @@ function PortPlan() {
             </option>
           ))}
         </Select>
-        <FileLink href={`/api/jobs/${job.id}/files/port-plan.csv`}>
-          <Download size={15} aria-hidden /> All, CSV
-        </FileLink>
+        <TakeawayLink of="port-plan.csv" words="All" />
       </div>
       <table className="mt-1 w-full text-[13px]">
         <thead>

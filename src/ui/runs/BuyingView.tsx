@@ -1,6 +1,5 @@
 'use client';
 
-import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Box } from '@/core/records/box';
 import { cableKindsOf } from '@/core/runs/cableKinds';
@@ -10,7 +9,8 @@ import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
-import { Button, FileLink } from '../kit/Button';
+import { TakeawayLink } from '../job/TakeawayLink';
+import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
@@ -40,11 +40,7 @@ export function BuyingView() {
             <Button onClick={planner.cancel}>Cancel</Button>
           </>
         )}
-        {lines.length > 0 && (
-          <FileLink href={`/api/jobs/${job.id}/files/pull-sheet.csv`}>
-            <Download size={15} aria-hidden /> Pull sheet, CSV
-          </FileLink>
-        )}
+        {lines.length > 0 && <TakeawayLink of="pull-sheet.csv" />}
         <p className="text-soft">New runs not pulled yet. Lengths are measured, or reckoned over the plan.</p>
       </div>
       {plan && (

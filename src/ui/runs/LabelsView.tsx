@@ -1,6 +1,5 @@
 'use client';
 
-import { Download } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import {
   LABEL_KIND_WORDS,
@@ -18,7 +17,8 @@ import { questionOf } from '@/core/site/questions';
 import { counted } from '@/core/text/counted';
 import { Refusal } from '@/core/text/refusal';
 import { useSession } from '../job/session';
-import { Button, FileLink } from '../kit/Button';
+import { TakeawayLink, takeawayPath } from '../job/TakeawayLink';
+import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 
 const MEASURES: { field: keyof LabelSheetSize; words: string }[] = [
@@ -164,13 +164,12 @@ function Printing() {
       throw fault;
     }
   }, [job, kind, sheet, own, code]);
-  const query = new URLSearchParams({
+  const options = {
     kind,
     sheet,
     ...(sheet === 'own' ? { own: writeOwnSheet(own) } : {}),
     ...(code ? { code: '1' } : {}),
-  });
-  const file = (name: string) => `/api/jobs/${job.id}/files/${name}?${query}`;
+  };
   return (
     <section aria-label="Print" className="min-w-0">
       <h2 className="wide mb-1 border-strong border-b font-bold">Sheets to print</h2>
@@ -223,12 +222,8 @@ function Printing() {
             trace
           </label>
         )}
-        <FileLink look="main" href={file('labels.pdf')}>
-          <Download size={15} aria-hidden /> PDF
-        </FileLink>
-        <FileLink href={file('labels.svg')}>
-          <Download size={15} aria-hidden /> SVG
-        </FileLink>
+        <TakeawayLink of="labels.pdf" words="" options={options} main />
+        <TakeawayLink of="labels.svg" words="" options={options} />
         {made.pages && (
           <span className="text-soft">
             {counted(made.pages.pages.length, 'page')}, in true size; the first is shown
@@ -247,7 +242,12 @@ function Printing() {
       {made.pages && (
         // biome-ignore lint/performance/noImgElement: a drawing made for this job, in no size that is known before
         <img
-          src={`${file('labels.svg')}&as=inline&page=1&rev=${JSON.stringify(made.pages.pages[0] ?? []).length}`}
+          src={takeawayPath(job.id, 'labels.svg', {
+            ...options,
+            as: 'inline',
+            page: '1',
+            rev: String(JSON.stringify(made.pages.pages[0] ?? []).length),
+          })}
           alt={`The sheets of labels: ${LABEL_KIND_WORDS[kind]}`}
           className="w-full border border-strong bg-white"
         />

@@ -10,7 +10,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { Download, PackagePlus, Plus, Ruler } from 'lucide-react';
+import { PackagePlus, Plus, Ruler } from 'lucide-react';
 import { useCallback, useRef, useState } from 'react';
 import { aimAt, aimWords, faceSeen } from '@/core/arrange/aim';
 import { frontWidthMm } from '@/core/gear/body';
@@ -20,7 +20,8 @@ import type { Rack } from '@/core/records/rack';
 import { frameWidths, rackDimensions } from '@/core/standards/rackDimensions';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession, useSessionStore } from '../job/session';
-import { Button, FileLink } from '../kit/Button';
+import { TakeawayLink } from '../job/TakeawayLink';
+import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';
 import { AddGearSheet } from './AddGearSheet';
 import { ChosenDevice } from './ChosenDevice';
@@ -195,12 +196,8 @@ function Cabinets({
             </label>
           ))}
           <span className="flex-1" />
-          <FileLink href={`/api/jobs/${job.id}/files/elevation.png`}>
-            <Download size={15} aria-hidden /> PNG
-          </FileLink>
-          <FileLink href={`/api/jobs/${job.id}/files/elevation.svg`}>
-            <Download size={15} aria-hidden /> SVG
-          </FileLink>
+          <TakeawayLink of="elevation.png" words="" />
+          <TakeawayLink of="elevation.svg" words="" />
         </div>
         <GearPile ref={pile} carry={carry} onChoose={choose} />
         <div className="flex min-h-9 flex-wrap items-center gap-2 px-3 py-1">

@@ -1,6 +1,5 @@
 'use client';
 
-import { Download } from 'lucide-react';
 import { type HoleCard, holeCard, holeHeightMm } from '@/core/rack/holes';
 import { shownUnit } from '@/core/rack/units';
 import type { Rack } from '@/core/records/rack';
@@ -9,7 +8,7 @@ import { citeSource } from '@/core/standards/source';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
-import { FileLink } from '../kit/Button';
+import { TakeawayLink } from '../job/TakeawayLink';
 
 const HOLE_NAMES = ['lower', 'middle', 'upper'];
 
@@ -21,9 +20,7 @@ export function HolesView() {
     // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls
     <section tabIndex={0} aria-label="Holes" className="min-h-0 flex-1 overflow-auto px-3 py-2">
       <div className="flex flex-wrap items-center gap-2">
-        <FileLink href={`/api/jobs/${job.id}/files/hole-card.pdf`} look="main">
-          <Download size={15} aria-hidden /> Hole card, PDF
-        </FileLink>
+        <TakeawayLink of="hole-card.pdf" main />
         <p className="text-soft">
           A unit begins midway in the narrow gap between two holes. From 3U on the holes are from{' '}
           {citeSource(standardHolesSource)}; real gear varies.

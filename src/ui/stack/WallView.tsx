@@ -1,6 +1,5 @@
 'use client';
 
-import { Download } from 'lucide-react';
 import { mountingCautions } from '@/core/mounting/cautions';
 import { rackLoad, tipping } from '@/core/mounting/rackLoad';
 import type { Rack } from '@/core/records/rack';
@@ -9,7 +8,7 @@ import { staticsSource } from '@/core/standards/withdrawal';
 import { formatForce, formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
-import { FileLink } from '../kit/Button';
+import { TakeawayLink } from '../job/TakeawayLink';
 import { Cautions } from './Cautions';
 import { MountForm } from './MountForm';
 import { RackPicker } from './RackPicker';
@@ -26,9 +25,7 @@ export function WallView() {
     <section tabIndex={0} aria-label="Hanging" className="min-h-0 flex-1 overflow-auto px-3 py-2">
       <div className="flex flex-wrap items-center gap-2">
         <RackPicker all={all} rack={rack} onRack={onRack} />
-        <FileLink href={`/api/jobs/${job.id}/files/wall.pdf`} look="main">
-          <Download size={15} aria-hidden /> Wall sheet and hole template, PDF
-        </FileLink>
+        <TakeawayLink of="wall.pdf" words="Wall sheet and hole template" main />
         <p className="text-soft">
           These figures judge the fixings, not the wall: local codes and licensed practice go first.
         </p>
