@@ -1,5 +1,5 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ensureBuild, root } from './lib/build';
 import { openDatabases } from './lib/database';
@@ -8,12 +8,13 @@ import { portFrom, startServer } from './lib/server';
 
 const DEFAULT_PORT = 4180;
 const LOOK_EVERY_MS = 2000;
-/** Where the demo that runs says so, for the next one that is started. */
+/** Where the demo that runs or is being started says so, for the next one. */
 const mark = join(root, '.data/demo.running');
 
 const say = (text: string) => process.stdout.write(`${text}\n`);
 
-type Running = { pid: number; serverPid: number; address: string };
+/** `address` is null until it answers. */
+type Running = { pid: number; serverPid: number; address: string | null };
 
 function options() {
   const { values } = parseArgs({ options: { reset: { type: 'boolean' }, port: { type: 'string' } } });
@@ -23,53 +24,63 @@ function options() {
   return { reset: values.reset ?? false, port };
 }
 
-const lives = (pid: number): boolean => {
+const commandOf = (pid: number): string => {
   try {
-    process.kill(pid, 0);
-    return true;
-  } catch (fault) {
-    return (fault as NodeJS.ErrnoException).code === 'EPERM';
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+  } catch {
+    return '';
   }
 };
 
-/** The demo that runs already; null when there is none. `left`: one was killed and left its server behind. */
-async function runningDemo(): Promise<{ running: Running; left: boolean } | null> {
-  if (!existsSync(mark)) return null;
+/**
+ * The demo that runs or is being started; null when there is none. `left`: it was killed and left its server behind. Its
+ * number may be another process's by now.
+ */
+function runningDemo(): { running: Running; left: boolean } | null {
   try {
     const running = JSON.parse(readFileSync(mark, 'utf8')) as Running;
-    if (!lives(running.pid)) return { running, left: true };
-    const ok = await fetch(`${running.address}/api/health`).then(
-      ({ status }) => status === 200 || status === 503,
-      () => false,
-    );
-    return ok ? { running, left: false } : null;
+    return { running, left: !commandOf(running.pid).includes('demo.ts') };
   } catch {
     return null;
   }
 }
 
+/** Say that we run, unless another said so in the same moment. */
+function claim(running: Running): void {
+  mkdirSync(dirname(mark), { recursive: true });
+  try {
+    writeFileSync(mark, JSON.stringify(running), { flag: 'wx' });
+  } catch (fault) {
+    if ((fault as NodeJS.ErrnoException).code === 'EEXIST') throw new Error('Good Shelf is being started already.');
+    throw fault;
+  }
+}
+
 /** Only a process that is our server is ended: its number may be another's by now. */
 function endLeftServer(pid: number): void {
-  try {
-    if (readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('next')) process.kill(pid, 'SIGKILL');
-  } catch {
-    // It is gone already.
-  }
+  if (pid > 0 && commandOf(pid).includes('next')) process.kill(pid, 'SIGKILL');
 }
 
 async function main() {
   const { reset, port } = options();
-  const known = await runningDemo();
+  const known = runningDemo();
   if (known && !known.left) {
-    if (reset) throw new Error(`Good Shelf runs at ${known.running.address}: stop it before its data is made new.`);
-    say(`Good Shelf runs already, at ${known.running.address} (process ${known.running.pid}).`);
+    const { address, pid } = known.running;
+    if (reset) throw new Error(`Good Shelf runs as process ${pid}: stop it before its data is made new.`);
+    say(
+      address
+        ? `Good Shelf runs already, at ${address} (process ${pid}).`
+        : `Good Shelf is being started already (process ${pid}).`,
+    );
     return;
   }
-  if (known) endLeftServer(known.running.serverPid);
+  if (known) {
+    endLeftServer(known.running.serverPid);
+    rmSync(mark, { force: true });
+  }
+  claim({ pid: process.pid, serverPid: 0, address: null });
 
-  const given = process.env.DATABASE_URL;
-  const databases = await openDatabases('demo', { takeOver: known?.left ?? false });
-  const stopping: (() => unknown)[] = [() => databases.stop()];
+  const stopping: (() => unknown)[] = [() => rmSync(mark, { force: true })];
   let ending = false;
   const end = async (code: number) => {
     if (ending) return;
@@ -79,6 +90,9 @@ async function main() {
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end(0));
   try {
+    const given = process.env.DATABASE_URL;
+    const databases = await openDatabases('demo', { takeOver: known?.left ?? false });
+    stopping.push(() => databases.stop());
     const url = given ?? (await databases.ensure('good_shelf'));
     await prepareDatabase(url, reset);
     say('Building, if something changed since the last time …');
@@ -88,7 +102,6 @@ async function main() {
     server.process.once('exit', (code) => void end(code ?? 1));
     const running: Running = { pid: process.pid, serverPid: server.process.pid ?? 0, address: server.address };
     writeFileSync(mark, JSON.stringify(running));
-    stopping.push(() => rmSync(mark, { force: true }));
     const watch = setInterval(() => {
       if (databases.revive()) say('The database had stopped: it was started again.');
     }, LOOK_EVERY_MS);

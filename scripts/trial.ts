@@ -40,7 +40,7 @@ async function kills(): Promise<boolean> {
   const result = await trialKills({ servers: 300, databases: 60 }, say);
   const { acknowledged, lost, halves, serverKills, databaseKills } = result;
   say(
-    `kills: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} runs acknowledged, ${lost.length} lost, ${halves.length} halves`,
+    `kills: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} steps acknowledged, ${lost.length} lost, ${halves.length} halves`,
   );
   return lost.length === 0 && halves.length === 0;
 }

@@ -10,6 +10,7 @@ import { openDatabases } from './database';
 import { portFrom, type Running, startServer } from './server';
 
 export type KillsResult = {
+  /** Steps. */
   acknowledged: number;
   lost: string[];
   halves: string[];
@@ -18,17 +19,27 @@ export type KillsResult = {
 };
 
 const WRITERS = 4;
+const STEPS_A_PAIR = 10;
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
-/** One who writes without end: pairs of runs in one step each, sent again until they are acknowledged or refused. */
-async function writer(name: string, address: () => string, id: string, state: { ended: boolean }, taken: Set<string>) {
+/** The number of the last acknowledged step of each run. */
+type Acknowledged = Map<string, number>;
+
+/**
+ * One who writes without end: a step is two commands on a pair of runs, which adds the pair or writes the number of the
+ * step into both, sent again until it is acknowledged.
+ */
+async function writer(name: string, address: () => string, id: string, state: { ended: boolean }, taken: Acknowledged) {
   let base: Point | null = null;
   for (let number = 0; !state.ended; number++) {
-    const [one, two] = [`${name}-${number}-a`, `${name}-${number}-b`];
-    const commands = [
-      { type: 'addRuns', runs: [{ id: one, label: one }] },
-      { type: 'addRuns', runs: [{ id: two, label: two }] },
-    ];
+    const pair = Math.floor(number / STEPS_A_PAIR);
+    const runs = ['a', 'b'].map((end) => `${name}-${pair}-${end}`);
+    const notes = String(number);
+    const commands = runs.map((run) =>
+      number % STEPS_A_PAIR === 0
+        ? { type: 'addRuns', runs: [{ id: run, label: run, notes }] }
+        : { type: 'editRuns', edits: [{ runId: run, changes: { notes } }] },
+    );
     const batchId = randomUUID();
     for (;;) {
       if (state.ended) return;
@@ -47,7 +58,7 @@ async function writer(name: string, address: () => string, id: string, state: { 
         if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`);
         const outcome = (await answer.json()) as Outcome;
         base = outcome.status === 'done' ? outcome.point : outcome.opened.point;
-        taken.add(one).add(two);
+        for (const run of runs) taken.set(run, number);
         break;
       } catch {
         await pause(40);
@@ -79,7 +90,7 @@ export async function trialKills(
   const port = await portFrom(4690);
   let server: Running = await startServer(url, port);
   const state = { ended: false };
-  const taken = new Set<string>();
+  const taken: Acknowledged = new Map();
   const writers = Array.from({ length: WRITERS }, (_, at) => writer(`w${at}`, () => server.address, id, state, taken));
   const restart = async () => {
     const dead = new Promise((done) => server.process.once('exit', done));
@@ -102,19 +113,20 @@ export async function trialKills(
         while (!cluster.revive()) await pause(100);
         databaseKills += 1;
       }
-      if (at % 20 === 19) say(`${at + 1} kills, ${taken.size} runs acknowledged`);
+      if (at % 20 === 19) say(`${at + 1} kills, ${stepsOf(taken)} steps acknowledged`);
     }
     await pause(500);
     state.ended = true;
     await Promise.all(writers);
     const answer = await fetch(`${server.address}/api/jobs/${id}`);
     const { job } = (await answer.json()) as OpenJob;
-    const there = new Set(Object.keys(job.runs));
-    const lost = [...taken].filter((run) => !there.has(run));
-    const halves = [...there].filter(
-      (run) => !there.has(run.endsWith('-a') ? run.replace(/a$/, 'b') : run.replace(/b$/, 'a')),
+    const numberOf = (run: string) => (job.runs[run] ? Number(job.runs[run].notes) : -1);
+    // What came after the last acknowledged one may be there, but nothing before it.
+    const lost = [...taken].filter(([run, number]) => numberOf(run) < number).map(([run]) => run);
+    const halves = Object.keys(job.runs).filter(
+      (run) => /^w\d/.test(run) && numberOf(run) !== numberOf(run.replace(/.$/, run.endsWith('a') ? 'b' : 'a')),
     );
-    return { acknowledged: taken.size, lost, halves, serverKills, databaseKills };
+    return { acknowledged: stepsOf(taken), lost, halves, serverKills, databaseKills };
   } finally {
     state.ended = true;
     await server.stop();
@@ -123,6 +135,12 @@ export async function trialKills(
     shared?.stop();
   }
 }
+
+/** How many steps were acknowledged: each writer's last, counted from 0. */
+const stepsOf = (taken: Acknowledged) =>
+  Array.from({ length: WRITERS }, (_, at) =>
+    Math.max(-1, ...[...taken].filter(([run]) => run.startsWith(`w${at}-`)).map(([, number]) => number)),
+  ).reduce((sum, last) => sum + last + 1, 0);
 
 /** Databases on a cluster that is at hand. */
 async function openDatabasesAt(cluster: Cluster) {

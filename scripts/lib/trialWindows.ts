@@ -23,7 +23,7 @@ function seeded(seed: number) {
   let state = seed >>> 0;
   return (most: number) => {
     state = (state * 1664525 + 1013904223) >>> 0;
-    return state % most;
+    return (state >>> 9) % most;
   };
 }
 

@@ -5,14 +5,19 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { type Findable, find } from '@/core/trace/find';
 import { goInJob } from '../kit/jobPath';
+import { findViews } from './findViews';
 import { useSession } from './session';
 
-/** Find any label, room, port or device of the job, and trace it. */
+const ITEM =
+  'flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink';
+
+/** Find any label, room, port or device of the job, and trace it; or a view, and go there. */
 export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const job = useSession((session) => session.job);
   const selectGroup = useSession((session) => session.selectGroup);
   const [query, setQuery] = useState('');
   const found = find(job, query);
+  const views = findViews(query);
   const base = useSession((session) => session.base);
 
   const choose = (entry: Findable) => {
@@ -20,6 +25,11 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
     setQuery('');
     selectGroup(entry.words, entry.runIds, entry.gearId);
     if (entry.runIds.length === 0) goInJob(`${base}/${entry.station}`);
+  };
+  const go = (path: string) => {
+    onOpenChange(false);
+    setQuery('');
+    goInJob(`${base}${path}`);
   };
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
@@ -45,15 +55,17 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
                   : 'Type a few letters: 07, pharmacy, switch a 9, camera …'}
               </Command.Empty>
               {found.map((entry) => (
-                <Command.Item
-                  key={entry.key}
-                  value={entry.key}
-                  onSelect={() => choose(entry)}
-                  className="flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink"
-                >
+                <Command.Item key={entry.key} value={entry.key} onSelect={() => choose(entry)} className={ITEM}>
                   <span className="font-bold font-mono">{entry.words}</span>
                   <span className="min-w-0 flex-1 truncate">{entry.detail}</span>
                   <span className="narrow shrink-0 text-xs">{entry.kind}</span>
+                </Command.Item>
+              ))}
+              {views.map(({ path, words, detail }) => (
+                <Command.Item key={path} value={path} onSelect={() => go(path)} className={ITEM}>
+                  <span className="font-bold">{words}</span>
+                  <span className="min-w-0 flex-1 truncate">{detail}</span>
+                  <span className="narrow shrink-0 text-xs">view</span>
                 </Command.Item>
               ))}
             </Command.List>
