@@ -190,10 +190,11 @@ async function application() {
     const text = writeJobFile(benchPlan(importAndCheck(new TextEncoder().encode(benchCsv(400)), benchCabinet(400))));
     const { id } = await takeInJob(store, text);
     const cabinets = await takeInJob(store, writeJobFile(threeCabinets(60)));
-    const bare = await takeInJob(store, writeJobFile({ ...bareJob(5000), id: 'bare' }));
     await store.close(true);
     const server = await startServer(url, await portFrom(4490));
     try {
+      const file = writeJobFile({ ...bareJob(5000), id: 'bare' });
+      const bare = await (await fetch(`${server.address}/api/jobs/file`, { method: 'POST', body: file })).json();
       await benchAcknowledged(note, server.address, id, 400);
       await benchOpening(note, server.address, bare.id, 5000);
       await benchHoldUps(note, server.address, bare.id);

@@ -62,6 +62,12 @@ const NAME = 'good-shelf';
 const VERSION = 1;
 
 let opened: Promise<IDBPDatabase<Shelves>> | null = null;
+/** The same once it is open, for what must start at once. */
+let shelves: IDBPDatabase<Shelves> | null = null;
+const forget = () => {
+  opened = null;
+  shelves = null;
+};
 function openShelves(): Promise<IDBPDatabase<Shelves>> {
   opened ??= openDB<Shelves>(NAME, VERSION, {
     upgrade(db) {
@@ -74,15 +80,13 @@ function openShelves(): Promise<IDBPDatabase<Shelves>> {
     // Another window wants a newer form of it: it is opened anew when it is used next.
     blocking() {
       void opened?.then((db) => db.close());
-      opened = null;
+      forget();
     },
-    terminated() {
-      opened = null;
-    },
+    terminated: forget,
   });
-  opened.catch(() => {
-    opened = null;
-  });
+  opened.then((db) => {
+    shelves = db;
+  }, forget);
   return opened;
 }
 
@@ -98,7 +102,8 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
     lasting: true,
     add: async (entry) => {
       // It stands when the browser is killed right after; only a power cut within the same moment could take it.
-      const write = (await openShelves()).transaction('outbox', 'readwrite', { durability: 'relaxed' });
+      // Begun before the page is drawn anew, which takes longer.
+      const write = (shelves ?? (await openShelves())).transaction('outbox', 'readwrite', { durability: 'relaxed' });
       await write.store.add(entry);
       await write.done;
       tell();

@@ -235,14 +235,14 @@ export function createSession(given: SessionGiven): SessionStore {
     };
     own.add(batchId);
     adding.add(batchId);
+    const kept = outbox.add(entry);
     store.setState(({ pending }) => ({
       job,
       pending: [...pending, entry],
       reversals: reversalsWith([...pending, entry], confirmedReversals),
       link: store.getState().link === 'saved' ? 'saving' : store.getState().link,
     }));
-    outbox
-      .add(entry)
+    kept
       .catch(() => {
         store.setState({ lasting: false });
         notify({
