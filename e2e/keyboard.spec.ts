@@ -92,6 +92,11 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await page.keyboard.type('printer');
   await press(page, 'Enter');
   await expect(page.getByTestId('trace')).toContainText('GF-02');
+  await page.keyboard.press('/');
+  await page.keyboard.type('stack holes');
+  await press(page, 'Enter');
+  await expect(page).toHaveURL(/\/stack\/holes$/);
+  await page.goBack();
   await saved(page);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Undo: Patch 3 runs' })).toBeEnabled();

@@ -46,7 +46,7 @@ test('a version is named, opened to look at in every station, and compared', asy
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('From').selectOption({ label: 'As tendered (step 0)' });
   await sheet.getByRole('button', { name: 'Compare them' }).click();
-  await expect(sheet.getByRole('region', { name: 'In words' })).toContainText('landing 1, Panel added');
+  await expect(sheet.getByRole('region', { name: 'In words' })).toContainText('landing 1, Panel 1 added');
   await expect(sheet.getByRole('region', { name: 'In the loom' })).toContainText('2 strands');
 
   await sheet.getByRole('button', { name: 'Open', exact: true }).click();

@@ -27,7 +27,6 @@ const VIEWS: View[] = [
     path: job('survey'),
     prepare: (page) => page.getByRole('button', { name: /^Room Treatment room/ }).focus(),
   },
-  { name: 'wishes', path: job('survey/wishes') },
   { name: 'capacity', path: job('survey/capacity') },
   {
     name: 'pathways',
@@ -109,12 +108,33 @@ const VIEWS: View[] = [
     },
   },
   {
+    name: 'versions',
+    path: job('patch'),
+    prepare: async (page) => {
+      const history = page.getByRole('button', { name: 'Changes and versions' });
+      const versions = page.getByRole('tab', { name: 'Versions' });
+      await history.click();
+      await versions.click();
+      await page.getByLabel('Name for how it is now').fill('As tendered');
+      await page.getByRole('button', { name: 'Keep this version' }).click();
+      await page.getByRole('button', { name: 'Open', exact: true }).waitFor();
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Patch the rest' }).click();
+      await page.getByRole('button', { name: /^Patch \d+ runs$/ }).click();
+      await history.click();
+      await versions.click();
+      await page.getByLabel('From').selectOption({ label: 'As tendered (step 6)' });
+      await page.getByRole('button', { name: 'Compare them' }).click();
+      await page.getByRole('region', { name: 'In words' }).waitFor();
+    },
+  },
+  {
     name: 'trace-on-a-phone',
     path: job('runs'),
     phone: true,
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Find' }).click();
-      await page.getByPlaceholder('A label, room, port or device').fill('fridge');
+      await page.getByPlaceholder('A label, room, port, device or view').fill('fridge');
       await page.getByRole('option').first().click();
     },
   },

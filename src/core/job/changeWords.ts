@@ -20,7 +20,9 @@ function recordName(job: Job, table: TableName, record: AnyRecord | undefined): 
   if (own) return own;
   // One without a name of its own is known by what it is about.
   return refers
-    .map(({ field, to }) => nameOf(job, to, record[field]))
+    .map(({ field, to, numbered }) =>
+      [nameOf(job, to, record[field]), numbered && record[numbered]].filter(Boolean).join(' '),
+    )
     .filter(Boolean)
     .join(', ');
 }

@@ -57,9 +57,11 @@ function gearFates(before: Job, after: Job): Map<string, Fate> {
   };
   for (const id of new Set([...Object.keys(before.gear), ...Object.keys(after.gear)])) {
     const [old, now] = [before.gear[id], after.gear[id]];
-    if (!old) fates.set(id, 'came');
-    else if (!now) fates.set(id, 'gone');
-    else if (placeOf(was, id) !== placeOf(is, id)) fates.set(id, 'moved');
+    const [from, to] = [placeOf(was, id), placeOf(is, id)];
+    // One that lay beside the cabinet comes into it, or goes out of it.
+    if (!old || (now && from === '' && to !== '')) fates.set(id, 'came');
+    else if (!now || (from !== '' && to === '')) fates.set(id, 'gone');
+    else if (from !== to) fates.set(id, 'moved');
     else if (diffJobs({ ...before, gear: { [id]: old } }, { ...before, gear: { [id]: now } }).length > 0)
       fates.set(id, 'changed');
   }

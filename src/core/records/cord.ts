@@ -50,7 +50,7 @@ export const cords = defineTable({
       taken: (row) => `Switch port ${row.switchPort} has a cord in it already.`,
     },
   ],
-  refers: [goesWith('panelId', 'gear'), goesWith('switchId', 'gear')],
+  refers: [goesWith('panelId', 'gear', 'panelPort'), goesWith('switchId', 'gear', 'switchPort')],
   clash: (job: Around, row) => {
     const [panel, device] = [job.gear[row.panelId], job.gear[row.switchId]];
     if (panel && !isPanel(panel)) return `Cords leave from ${panel.name}, so it must stay a panel.`;

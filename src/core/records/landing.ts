@@ -40,7 +40,7 @@ export const landings = defineTable({
       taken: (row) => `Panel port ${row.port} is taken by another run.`,
     },
   ],
-  refers: [goesWith('runId', 'runs'), goesWith('panelId', 'gear')],
+  refers: [goesWith('runId', 'runs'), goesWith('panelId', 'gear', 'port')],
   clash: (job: { gear: Record<string, Gear> }, row) => {
     const panel = job.gear[row.panelId];
     if (panel && !isPanel(panel)) return `Runs are landed on ${panel.name}, so it must stay a panel.`;

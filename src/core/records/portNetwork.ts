@@ -34,7 +34,7 @@ export const portNetworks = defineTable({
       words: () => 'one network on one port',
     },
   ],
-  refers: [goesWith('gearId', 'gear'), goesWith('networkId', 'networks')],
+  refers: [goesWith('gearId', 'gear', 'port'), goesWith('networkId', 'networks')],
   clash: (job: { gear: Record<string, Gear> }, row) => noPort(job.gear[row.gearId], row.port),
   minds: ['gear'],
 });

@@ -18,6 +18,8 @@ export type Reference<F extends string = string, T extends string = string> = {
   field: F;
   to: T;
   whenGone: 'goes' | 'cleared';
+  /** Field that says which port of it. */
+  numbered?: string;
 };
 
 /**
@@ -84,10 +86,16 @@ export const byName = <R extends { name: string }>(taken?: (other: R) => string)
   words: (row) => `the name ${row.name}`,
   ...(taken ? { taken } : {}),
 });
-export const goesWith = <const F extends string, const T extends string>(field: F, to: T): Reference<F, T> => ({
+/** @param numbered field that says which port of it */
+export const goesWith = <const F extends string, const T extends string>(
+  field: F,
+  to: T,
+  numbered?: string,
+): Reference<F, T> => ({
   field,
   to,
   whenGone: 'goes',
+  ...(numbered ? { numbered } : {}),
 });
 export const clearedWith = <const F extends string, const T extends string>(field: F, to: T): Reference<F, T> => ({
   field,

@@ -54,7 +54,7 @@ export const uplinks = defineTable({
       words: () => 'the same two ports',
     },
   ],
-  refers: [goesWith('fromId', 'gear'), goesWith('toId', 'gear')],
+  refers: [goesWith('fromId', 'gear', 'fromPort'), goesWith('toId', 'gear', 'toPort')],
   fault: (row) =>
     row.fromId === row.toId && row.fromPort === row.toPort ? 'A port cannot be linked to itself.' : null,
   clash: (job: Around, row) =>

@@ -45,7 +45,7 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
               autoFocus
               value={query}
               onValueChange={setQuery}
-              placeholder="A label, room, port or device"
+              placeholder="A label, room, port, device or view"
               className="w-full border-b bg-face px-4 py-3 text-lg outline-none"
             />
             <Command.List className="max-h-[60vh] overflow-auto p-1.5">
