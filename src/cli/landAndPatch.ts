@@ -6,6 +6,7 @@ import { planLanding } from '../core/panels/planLanding';
 import { patchCommands } from '../core/patching/patchCommands';
 import { type PatchMoves, type PatchSchool, patchSchools, patchWishOf } from '../core/patching/patchWish';
 import { planPatching } from '../core/patching/planPatching';
+import { portKey } from '../core/records/portKey';
 import { counted } from '../core/text/counted';
 import { refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
@@ -56,9 +57,9 @@ export function patchJob(path: string, options: Options): number {
   const plan = planPatching(job, wish, limitsOf(options, 5));
   const commands = patchCommands(plan);
   write(out, writeJobFile(commands.length > 0 ? applyCommands(job, commands).job : job));
-  const landed = new Map(Object.values(job.landings).map((row) => [`${row.panelId}:${row.port}`, row.runId]));
+  const landed = new Map(Object.values(job.landings).map((row) => [portKey(row.panelId, row.port), row.runId]));
   for (const cord of plan.cords) {
-    const runId = landed.get(`${cord.panelId}:${cord.panelPort}`) ?? '';
+    const runId = landed.get(portKey(cord.panelId, cord.panelPort)) ?? '';
     say(`${job.runs[runId]?.label}: ${portWords(job, cord.switchId, cord.switchPort)}, ${plan.why[runId]}`);
   }
   for (const { why, letsIn } of plan.left)

@@ -9,6 +9,7 @@ import { staticsSource, withdrawalSource, woodScrews } from '../core/standards/w
 import { naturalOrder } from '../core/text/naturalOrder';
 import { formatForce, formatMass } from '../core/units/force';
 import { formatSize } from '../core/units/length';
+import { percent } from '../core/units/percent';
 import { A4, openPdf, type Pdf } from './pdf';
 
 const MARGIN = 14;
@@ -46,7 +47,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
   );
   if (verdict.use !== null)
     say(
-      `With safety factor ${mount.safetyFactor} the worst case uses ${Math.round(100 * verdict.use)} %: ${verdict.holds === null ? 'whether it holds cannot be told yet.' : verdict.holds ? `it holds${verdict.permittedShearN === null ? ' in pull' : ''} by these figures.` : 'it does not hold.'}`,
+      `With safety factor ${mount.safetyFactor} the worst case uses ${percent(verdict.use)}: ${verdict.holds === null ? 'whether it holds cannot be told yet.' : verdict.holds ? `it holds${verdict.permittedShearN === null ? ' in pull' : ''} by these figures.` : 'it does not hold.'}`,
     );
   if (verdict.leadHoleMm)
     say(

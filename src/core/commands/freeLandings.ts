@@ -1,5 +1,6 @@
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
+import { portKey } from '../records/portKey';
 
 /** Remove the landings of these runs, and the cords plugged into their panel ports. */
 export function freeLandings(job: Job, runIds: Iterable<string>, base: Job): void {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { portKey } from '../job/jobIndex';
 import { Id } from '../records/fields';
 import { Landing } from '../records/landing';
+import { portKey } from '../records/portKey';
 import { canLand, isPanel, portAt } from '../records/ports';
 import { counted } from '../text/counted';
 import { refuse } from '../text/refusal';

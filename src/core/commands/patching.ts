@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { portKey } from '../job/jobIndex';
 import { Cord } from '../records/cord';
 import { Id } from '../records/fields';
+import { portKey } from '../records/portKey';
 import { canPatch, isSwitching, portAt } from '../records/ports';
 import { counted } from '../text/counted';
 import { refuse } from '../text/refusal';

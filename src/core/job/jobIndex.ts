@@ -3,6 +3,7 @@ import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
 import type { Network } from '../records/network';
 import type { Placement } from '../records/placement';
+import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import type { Uplink } from '../records/uplink';
 import { naturalOrder } from '../text/naturalOrder';
@@ -29,7 +30,6 @@ export type JobIndex = {
   uplinkAtPort: Map<string, Uplink>;
 };
 
-export const portKey = (gearId: string, port: number): string => `${gearId}:${port}`;
 /** The port that a key names; ids hold no colon. */
 export function portOfKey(key: string): { gearId: string; port: number } {
   const [gearId = '', port = ''] = key.split(':');

@@ -1,7 +1,8 @@
 import { portLayout } from '../gear/portLayout';
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import { panelsInOrder } from '../panels/planLanding';
+import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import { cableKindOf } from '../runs/cableKinds';
 import { frameWidths } from '../standards/rackDimensions';

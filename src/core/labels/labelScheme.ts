@@ -1,7 +1,8 @@
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import { panelsInOrder } from '../panels/planLanding';
+import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import { answerOf } from '../site/answers';
 import { roomKey, siteOf } from '../site/site';

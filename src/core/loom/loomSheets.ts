@@ -1,9 +1,10 @@
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import { textWidthMm } from '../labels/labelSize';
 import { lineDashes, paperInk } from '../networks/networkMarks';
 import { cordColour } from '../patching/cordList';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import { isLive } from '../records/run';
 import { naturalOrder } from '../text/naturalOrder';
 import { formatLength } from '../units/length';

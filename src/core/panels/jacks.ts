@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import { type Port, portsOf } from '../records/ports';
 import type { Carries, Run } from '../records/run';
 import { cableCategory } from '../runs/cableCategory';

@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
-import { indexJob, type JobIndex, portKey } from '../job/jobIndex';
+import { indexJob, type JobIndex } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import { canLand, isPanel, type Port, portsOf } from '../records/ports';
 import { isNow, type Run } from '../records/run';
 import { type EntrySide, loopMm, tailPaths } from '../runs/tailPath';

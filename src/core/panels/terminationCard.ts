@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import { portsOf } from '../records/ports';
 import type { Run } from '../records/run';
 import type { RunEnd, Termination, TerminationCheck } from '../records/termination';

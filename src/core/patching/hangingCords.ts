@@ -2,6 +2,7 @@ import type { CordWay } from '../cords/cordLength';
 import { portLayout } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { elevation } from '../rack/elevation';
+import { portKey } from '../records/portKey';
 import type { Rack } from '../records/rack';
 import type { Run } from '../records/run';
 import { frameWidths } from '../standards/rackDimensions';
@@ -38,14 +39,14 @@ export function hangingCords(job: Job, rack: Rack): HangingCord[] {
     const gear = job.gear[item.gearId];
     if (!gear || item.face !== 'front') continue;
     for (const port of portLayout(gear))
-      portAt.set(`${gear.id}:${port.number}`, {
+      portAt.set(portKey(gear.id, port.number), {
         x: item.x + port.x + port.width / 2,
         y: item.y + port.y + port.height / 2,
       });
   }
   return listCords(job).flatMap((one): HangingCord[] => {
-    const from = portAt.get(`${one.cord.panelId}:${one.cord.panelPort}`);
-    const to = portAt.get(`${one.cord.switchId}:${one.cord.switchPort}`);
+    const from = portAt.get(portKey(one.cord.panelId, one.cord.panelPort));
+    const to = portAt.get(portKey(one.cord.switchId, one.cord.switchPort));
     if (!from || !to || one.way === null) return [];
     const manager = boxOf.get(one.managerId ?? '');
     const side = from.x + to.x < panelMm ? -18 : panelMm + 18;

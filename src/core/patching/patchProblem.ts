@@ -1,11 +1,12 @@
 import { cordKindFor, cordPathMm, stockLengthMm, stockLengths, wayBetween } from '../cords/cordLength';
 import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
-import { indexJob, type JobIndex, portKey } from '../job/jobIndex';
+import { indexJob, type JobIndex } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
+import { portKey } from '../records/portKey';
 import { isSwitched, type Port, portsOf } from '../records/ports';
 import { isLive, type Run } from '../records/run';
 import type { BudgetedProblem } from '../solve/budgeted/problem';

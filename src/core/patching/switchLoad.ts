@@ -1,6 +1,7 @@
-import { type JobIndex, portKey } from '../job/jobIndex';
+import type { JobIndex } from '../job/jobIndex';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import { budgetWatts } from './budgetWatts';
 

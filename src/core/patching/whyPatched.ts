@@ -4,11 +4,10 @@ import { portWattsFor } from '../power/poe';
 import { isLive } from '../records/run';
 import { formatSpeed } from '../text/speed';
 import { formatLength } from '../units/length';
+import { formatWatts } from '../units/power';
 import { portFault } from './fitness';
 import type { PatchTask, Seat, Wanting } from './patchProblem';
 import type { PatchWish } from './patchWish';
-
-const watts = (value: number) => `${Math.max(0, Math.round(value * 10) / 10)} W`;
 
 /** Why a run came to this port, in a few words. */
 export function whyHere(job: Job, wish: PatchWish, { run, landing, cord }: Wanting, { gear, port }: Seat): string {
@@ -58,7 +57,7 @@ export function whyLeftOut(task: PatchTask, columnOf: Int32Array, row: number): 
   const free = open.filter((seat) => !taken.has(seats.indexOf(seat)));
   if (free.length > 0) {
     const most = Math.max(...free.map((seat) => left[problem.groupOf[seats.indexOf(seat)] as number] ?? 0));
-    return `${run.label} needs ${watts(budgetW)}; the power budget has ${watts(most)} left beside a free port.`;
+    return `${run.label} needs ${formatWatts(budgetW)}; the power budget has ${formatWatts(Math.max(0, most))} left beside a free port.`;
   }
   return `${run.label} gives way: every port that would do has gone to a run that matters as much or more.`;
 }
@@ -92,7 +91,7 @@ export function whatLetsIn(task: PatchTask, columnOf: Int32Array, row: number): 
     .filter(({ more }) => more > 1e-6)
     .sort((a, b) => a.more - b.more);
   const [least] = lacking;
-  if (least) ways.push(`${watts(least.more)} more of power budget on ${switches[least.group]?.name}`);
+  if (least) ways.push(`${formatWatts(least.more)} more of power budget on ${switches[least.group]?.name}`);
   const price = problem.leftOut[row] as number;
   const swap = open
     .flatMap((column) => {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, line, whole } from './fields';
 import type { Gear } from './gear';
+import { portKey } from './portKey';
 import { isPanel, isSwitching, noPort } from './ports';
 import { defineTable, goesWith } from './table';
 
@@ -39,13 +40,13 @@ export const cords = defineTable({
   keys: [
     {
       what: 'panel port',
-      of: (row) => `${row.panelId}:${row.panelPort}`,
+      of: (row) => portKey(row.panelId, row.panelPort),
       words: (row) => `panel port ${row.panelPort}`,
       taken: (row) => `Panel port ${row.panelPort} has a cord in it already.`,
     },
     {
       what: 'switch port',
-      of: (row) => `${row.switchId}:${row.switchPort}`,
+      of: (row) => portKey(row.switchId, row.switchPort),
       words: (row) => `switch port ${row.switchPort}`,
       taken: (row) => `Switch port ${row.switchPort} has a cord in it already.`,
     },

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, whole } from './fields';
 import type { Gear } from './gear';
+import { portKey } from './portKey';
 import { isPanel, noPort } from './ports';
 import { defineTable, goesWith } from './table';
 
@@ -35,7 +36,7 @@ export const landings = defineTable({
     },
     {
       what: 'panel port',
-      of: (row) => `${row.panelId}:${row.port}`,
+      of: (row) => portKey(row.panelId, row.port),
       words: (row) => `panel port ${row.port}`,
       taken: (row) => `Panel port ${row.port} is taken by another run.`,
     },

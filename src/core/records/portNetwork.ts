@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, whole } from './fields';
 import type { Gear } from './gear';
+import { portKey } from './portKey';
 import { noPort } from './ports';
 import { defineTable, goesWith } from './table';
 
@@ -30,7 +31,7 @@ export const portNetworks = defineTable({
   keys: [
     {
       what: 'network on a port',
-      of: (row) => `${row.gearId}:${row.port}:${row.networkId}`,
+      of: (row) => `${portKey(row.gearId, row.port)}:${row.networkId}`,
       words: () => 'one network on one port',
     },
   ],

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Cord } from './cord';
 import { Id, whole } from './fields';
 import type { Gear } from './gear';
+import { portKey } from './portKey';
 import { noPort } from './ports';
 import { defineTable, goesWith } from './table';
 
@@ -50,7 +51,7 @@ export const uplinks = defineTable({
   keys: [
     {
       what: 'two ports',
-      of: (row) => [`${row.fromId}:${row.fromPort}`, `${row.toId}:${row.toPort}`].sort().join(' '),
+      of: (row) => [portKey(row.fromId, row.fromPort), portKey(row.toId, row.toPort)].sort().join(' '),
       words: () => 'the same two ports',
     },
   ],

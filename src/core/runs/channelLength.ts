@@ -1,5 +1,6 @@
 import { cordLengthMm } from '../cords/cordLength';
-import { type JobIndex, portKey } from '../job/jobIndex';
+import type { JobIndex } from '../job/jobIndex';
+import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import { figureOf } from '../site/answers';
 import { runLengthMm } from './routeLength';

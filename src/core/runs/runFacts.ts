@@ -11,6 +11,7 @@ import { poeFeedSource } from '../standards/poeFeed';
 import { published, type Source } from '../standards/source';
 import { temperatureDerating, temperatureSource } from '../standards/temperatureDerating';
 import { formatLength } from '../units/length';
+import { percent } from '../units/percent';
 import { cableCategory } from './cableCategory';
 import { cableKindOf } from './cableKinds';
 import { channelOf } from './channelLength';
@@ -64,7 +65,7 @@ export function runFacts(job: Job, run: Run): RunFact[] {
       value:
         feed === null || feed === 'beyond'
           ? 'does not arrive'
-          : `${feed.deviceV.toFixed(1)} V at least (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${Math.round(feed.lossShare * 100)} %, from ${feed.portV} V at the port`,
+          : `${feed.deviceV.toFixed(1)} V at least (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${percent(feed.lossShare)}, from ${feed.portV} V at the port`,
       source: published(`${poeFeedSource.title}; ${copperSource.title}`),
     });
   }

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { type JobIndex, portKey } from '../job/jobIndex';
+import type { JobIndex } from '../job/jobIndex';
 import { portFault } from '../patching/fitness';
 import { switchLoads } from '../patching/switchLoad';
 import { portWattsFor } from '../power/poe';
@@ -7,6 +7,7 @@ import { type FitKind, fitFault, placesFor } from '../rack/fit';
 import { unitName } from '../rack/units';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import { portsOf } from '../records/ports';
 import type { Rack } from '../records/rack';
 import type { Run } from '../records/run';

@@ -3,5 +3,3 @@ export const practice = {
   /** Warn when this share of units, ports or watts is used: what is bought exactly full is full within the year. */
   fullShare: 0.8,
 } as const;
-
-export const percent = (part: number, whole: number): string => `${Math.round((100 * part) / Math.max(1, whole))} %`;

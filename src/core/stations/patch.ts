@@ -1,8 +1,9 @@
-import { portKey } from '../job/jobIndex';
 import { STATION_NAMES } from '../job/stationIds';
 import { switchLoads } from '../patching/switchLoad';
+import { portKey } from '../records/portKey';
 import { isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow } from '../records/run';
+import { formatWatts } from '../units/power';
 import { partOf, type Station } from './station';
 
 export const patch: Station = {
@@ -30,7 +31,7 @@ export const patch: Station = {
         const usedW = Math.round((load?.usedW ?? 0) * 10) / 10;
         return [
           { name: `${name} ports`, value: partOf(load?.runs.length ?? 0, ports) },
-          ...(poeBudgetW > 0 ? [{ name: `${name} PoE`, value: `${partOf(usedW, poeBudgetW)} W` }] : []),
+          ...(poeBudgetW > 0 ? [{ name: `${name} PoE`, value: partOf(usedW, formatWatts(poeBudgetW)) }] : []),
         ];
       }),
     ];

@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
+import { portKey } from '../records/portKey';
 import { isPanel, isSwitching, portsOf } from '../records/ports';
 
 /** Something that can be found and traced: a run by label or device, a room, a port, a device in the rack. */

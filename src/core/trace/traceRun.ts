@@ -1,6 +1,6 @@
 import { cordLengthMm } from '../cords/cordLength';
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
 import { cordColour } from '../patching/cordList';
 import { poeClassFor } from '../power/poe';
@@ -8,6 +8,7 @@ import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
 import type { Network } from '../records/network';
+import { portKey } from '../records/portKey';
 import { portAt } from '../records/ports';
 import { isLive, type Run } from '../records/run';
 import { runLength } from '../runs/routeLength';

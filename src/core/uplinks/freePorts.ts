@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
-import { indexJob, portKey } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
+import { portKey } from '../records/portKey';
 import { type Port, portsOf } from '../records/ports';
 
 /** Ports that an uplink could go into: nothing is in them, and they are not for the internet. Fast ones first. */

@@ -1,9 +1,10 @@
 import type { Job } from '../job/job';
-import { indexJob, type JobIndex, portKey } from '../job/jobIndex';
+import { indexJob, type JobIndex } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
 import { runBehind } from '../patching/switchLoad';
 import type { Gear } from '../records/gear';
 import type { Network } from '../records/network';
+import { portKey } from '../records/portKey';
 import { type Port, portsOf } from '../records/ports';
 import type { Run } from '../records/run';
 import { naturalOrder } from '../text/naturalOrder';

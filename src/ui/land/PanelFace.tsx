@@ -1,10 +1,11 @@
 'use client';
 
 import type { KeyboardEvent } from 'react';
-import { indexJob, portKey } from '@/core/job/jobIndex';
+import { indexJob } from '@/core/job/jobIndex';
 import { unitName } from '@/core/rack/units';
 import type { Gear } from '@/core/records/gear';
 import type { Network } from '@/core/records/network';
+import { portKey } from '@/core/records/portKey';
 import { canLand, type Port, portsOf } from '@/core/records/ports';
 import { isLive, type Run } from '@/core/records/run';
 import { useSession } from '../job/session';

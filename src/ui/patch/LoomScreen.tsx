@@ -222,18 +222,14 @@ export function LoomScreen() {
             aria-label="Left out"
             className="mx-3 mb-1 grid max-h-24 gap-0.5 overflow-auto rounded border border-bite px-2 py-1 text-[13px]"
           >
-            {plan.left.map(({ runId, why, letsIn }) => {
-              const label = job.runs[runId]?.label ?? '';
-              return (
-                <li key={runId}>
-                  <button type="button" className="font-bold font-mono underline" onClick={() => select(runId)}>
-                    {label}
-                  </button>
-                  {why.slice(label.length)}
-                  {letsIn.length > 0 && <span className="text-soft"> To let it in: {letsIn.join('; or ')}.</span>}
-                </li>
-              );
-            })}
+            {plan.left.map(({ runId, why, letsIn }) => (
+              <li key={runId}>
+                <button type="button" className="text-left underline" onClick={() => select(runId)}>
+                  {why}
+                </button>
+                {letsIn.length > 0 && <span className="text-soft"> To let it in: {letsIn.join('; or ')}.</span>}
+              </li>
+            ))}
           </ul>
         )}
         <div className="flex min-h-0 flex-1">

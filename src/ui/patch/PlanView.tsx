@@ -5,6 +5,7 @@ import type { Job } from '@/core/job/job';
 import { patchCommands } from '@/core/patching/patchCommands';
 import { type PatchMoves, patchSchools, patchWishOf } from '@/core/patching/patchWish';
 import type { PatchPlan } from '@/core/patching/planPatching';
+import { portKey } from '@/core/records/portKey';
 import { citeSource, commonPractice } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
@@ -120,7 +121,7 @@ function Figures({ job, plan }: { job: Job; plan: PatchPlan }) {
 
 function Reasons({ job, plan }: { job: Job; plan: PatchPlan }) {
   const select = useSession((session) => session.select);
-  const runAt = new Map(Object.values(job.landings).map((row) => [`${row.panelId}:${row.port}`, row.runId]));
+  const runAt = new Map(Object.values(job.landings).map((row) => [portKey(row.panelId, row.port), row.runId]));
   const moved = new Map(plan.moved.map((one) => [one.runId, one]));
   return (
     <section aria-label="Reasons" className="mt-3">
@@ -149,7 +150,7 @@ function Reasons({ job, plan }: { job: Job; plan: PatchPlan }) {
         </thead>
         <tbody>
           {plan.cords.map((cord) => {
-            const runId = runAt.get(`${cord.panelId}:${cord.panelPort}`) ?? '';
+            const runId = runAt.get(portKey(cord.panelId, cord.panelPort)) ?? '';
             return (
               <tr key={runId} className="border-b align-top">
                 <th scope="row" className="pr-2 text-left">

@@ -1,8 +1,9 @@
 import type { Job } from '@/core/job/job';
-import { indexJob, portKey } from '@/core/job/jobIndex';
+import { indexJob } from '@/core/job/jobIndex';
 import { type Gathering, gatherRuns } from '@/core/loom/gatherRuns';
 import type { Gear } from '@/core/records/gear';
 import type { Network } from '@/core/records/network';
+import { portKey } from '@/core/records/portKey';
 import { isPanel, isSwitching, type Port, portsOf } from '@/core/records/ports';
 import type { Run } from '@/core/records/run';
 import { naturalOrder } from '@/core/text/naturalOrder';

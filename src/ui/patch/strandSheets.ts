@@ -1,6 +1,6 @@
-import { portKey } from '@/core/job/jobIndex';
 import { lineDashes } from '@/core/networks/networkMarks';
 import type { PatchPlan } from '@/core/patching/planPatching';
+import { portKey } from '@/core/records/portKey';
 import { isLive } from '@/core/records/run';
 import { formatLength, type Units } from '@/core/units/length';
 import { alike, kept } from './kept';

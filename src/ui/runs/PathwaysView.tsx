@@ -13,6 +13,7 @@ import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
+import { percent } from '@/core/units/percent';
 import { BundleSection } from '../drawing/BundleSection';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
@@ -20,8 +21,6 @@ import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
 import { RunPicker } from './RunPicker';
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 /** Pathways with the runs through them: fill, bundle, bends, hooks, ties, strings and the distance to mains. */
 export function PathwaysView() {

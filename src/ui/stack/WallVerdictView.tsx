@@ -1,7 +1,6 @@
 import { type Backboard, backboard, boardDetailsSource, boardThicknessSource } from '@/core/mounting/backboard';
 import { wallVerdict } from '@/core/mounting/wallMount';
 import type { Rack } from '@/core/records/rack';
-import { percent } from '@/core/standards/practice';
 import { citeSource } from '@/core/standards/source';
 import {
   combinedSource,
@@ -15,6 +14,7 @@ import {
 } from '@/core/standards/withdrawal';
 import { formatForce, formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';
+import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 
 /** Loads, forces on the fixings, what they bear, and the board. */
@@ -40,7 +40,7 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
         </p>
         <p className="text-ink">
           {use !== null &&
-            `The worst case uses ${percent(use, 1)} of what is permitted, safety factor ${mount.safetyFactor} counted. `}
+            `The worst case uses ${percent(use)} of what is permitted, safety factor ${mount.safetyFactor} counted. `}
           {formatMass(load.massKg, job.units)} in all, {formatMass(load.gearKg, job.units)} of it gear; centre of
           gravity {size(load.heightMm)} above the floor, {size(load.outMm)} out from the wall.
         </p>

@@ -14,6 +14,7 @@ import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import { practice } from '@/core/standards/practice';
 import type { Capacity } from '@/core/survey/capacity';
+import { percent } from '@/core/units/percent';
 import { useThemeName } from '../kit/theme';
 
 use([BarChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, AriaComponent, SVGRenderer]);
@@ -72,7 +73,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
         symbol: 'none',
         silent: true,
         lineStyle: { color: ink('--wont'), width: 1.6, type: 'dashed' },
-        data: [line(practice.fullShare * 100, `${practice.fullShare * 100} %`), line(100, 'all of it')],
+        data: [line(practice.fullShare * 100, percent(practice.fullShare)), line(100, 'all of it')],
       };
     }
     const option: Option & { aria: object; legend: object; tooltip: object } = {

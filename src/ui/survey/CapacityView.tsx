@@ -3,6 +3,7 @@
 import { answerCommand, figureOf } from '@/core/site/answers';
 import { citeSource } from '@/core/standards/source';
 import { type Capacity, capacities } from '@/core/survey/capacity';
+import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 import { CommitField, committing } from '../kit/CommitField';
 import { CapacityChart } from './CapacityChart';
@@ -82,7 +83,7 @@ export function CapacityView() {
                 </td>
               ))}
               <td className="px-2 text-right font-mono text-xs">
-                {Number.isFinite(row.share) ? `${Math.round(row.share * 100)} %` : 'none there'}
+                {Number.isFinite(row.share) ? percent(row.share) : 'none there'}
               </td>
               <td className="px-2">{runsOut(row)}</td>
               <td className={`whitespace-nowrap px-2 ${STATES[row.state].look}`}>

@@ -1,6 +1,6 @@
-import { portKey } from '../../job/jobIndex';
 import { sharing } from '../../job/keyMaps';
 import { runBehind } from '../../patching/switchLoad';
+import { portKey } from '../../records/portKey';
 import { commonPractice } from '../../standards/source';
 import { moveCordMend, unplugMend } from '../mends';
 import type { Finding, SnagRule } from '../snag';

@@ -1,7 +1,8 @@
 import type { Gear } from '../../records/gear';
 import { portsOf } from '../../records/ports';
-import { percent, practice } from '../../standards/practice';
+import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
+import { percent } from '../../units/percent';
 import type { Finding, SnagRule } from '../snag';
 
 export const fewSparePorts: SnagRule = {

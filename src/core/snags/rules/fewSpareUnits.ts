@@ -1,6 +1,7 @@
 import { freeUnits } from '../../rack/units';
-import { percent, practice } from '../../standards/practice';
+import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
+import { percent } from '../../units/percent';
 import type { SnagRule } from '../snag';
 
 export const fewSpareUnits: SnagRule = {

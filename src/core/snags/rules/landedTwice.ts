@@ -1,5 +1,5 @@
-import { portKey } from '../../job/jobIndex';
 import { sharing } from '../../job/keyMaps';
+import { portKey } from '../../records/portKey';
 import { commonPractice } from '../../standards/source';
 import type { Finding, SnagRule } from '../snag';
 

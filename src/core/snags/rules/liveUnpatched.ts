@@ -1,4 +1,4 @@
-import { portKey } from '../../job/jobIndex';
+import { portKey } from '../../records/portKey';
 import { isSwitched } from '../../records/ports';
 import { isLive } from '../../records/run';
 import { commonPractice } from '../../standards/source';

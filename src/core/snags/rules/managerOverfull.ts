@@ -1,8 +1,8 @@
 import { managerFills } from '../../patching/cordList';
 import { cordHabits } from '../../standards/cords';
-import { percent } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
 import { counted } from '../../text/counted';
+import { percent } from '../../units/percent';
 import type { SnagRule } from '../snag';
 
 export const managerOverfull: SnagRule = {

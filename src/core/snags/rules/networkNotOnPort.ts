@@ -1,5 +1,6 @@
 import { allowedNetworks } from '../../networks/allowed';
 import { patchedRuns } from '../../patching/patchedRuns';
+import { portKey } from '../../records/portKey';
 import { published } from '../../standards/source';
 import type { SnagRule } from '../snag';
 
@@ -22,7 +23,7 @@ export const networkNotOnPort: SnagRule = {
     const allowed = allowedNetworks(index);
     const set = new Map<string, { networkId: string; tagged: boolean }[]>();
     for (const { gearId, port, networkId, tagged } of Object.values(job.portNetworks)) {
-      const key = `${gearId}:${port}`;
+      const key = portKey(gearId, port);
       set.set(key, [...(set.get(key) ?? []), { networkId, tagged }]);
     }
     return patchedRuns(index).flatMap(({ run, device, cord }) => {
@@ -37,7 +38,7 @@ export const networkNotOnPort: SnagRule = {
           grade: 'wont-work' as const,
           what: `${run.label} belongs to ${network.name}, which ${device.name} may not carry.`,
         };
-      const rows = set.get(`${device.id}:${cord.switchPort}`);
+      const rows = set.get(portKey(device.id, cord.switchPort));
       if (!rows || rows.some((row) => row.networkId === network.id)) return [];
       const mine = Object.values(job.portNetworks).filter(
         (row) => row.gearId === device.id && row.port === cord.switchPort,

@@ -2,9 +2,8 @@ import { pathwayFigures } from '../../pathways/pathwayFigures';
 import { fillShares, fillSource } from '../../standards/pathwayRules';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
+import { percent } from '../../units/percent';
 import type { Mend, SnagRule } from '../snag';
-
-const percent = (share: number) => `${Math.round(share * 100)} %`;
 
 export const pathwayOverfull: SnagRule = {
   id: 'pathway-overfull',

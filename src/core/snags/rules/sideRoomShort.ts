@@ -1,7 +1,7 @@
 import { sideRoom } from '../../pathways/sideRoom';
-import { percent } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
+import { percent } from '../../units/percent';
 import type { SnagRule } from '../snag';
 
 export const sideRoomShort: SnagRule = {

@@ -1,12 +1,12 @@
 import { switchLoads } from '../../patching/switchLoad';
 import { portWattsFor } from '../../power/poe';
 import { poeSource } from '../../standards/poeClasses';
-import { percent, practice } from '../../standards/practice';
+import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
+import { percent } from '../../units/percent';
+import { formatWatts } from '../../units/power';
 import { moveCordMend, unplugMend } from '../mends';
 import type { Finding, SnagRule } from '../snag';
-
-const watts = (value: number) => `${Math.round(value * 10) / 10} W`;
 
 export const switchBudget: SnagRule = {
   id: 'switch-budget',
@@ -17,7 +17,7 @@ export const switchBudget: SnagRule = {
   find: (index) =>
     [...switchLoads(index).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
       if (usedW === 0 || usedW <= budgetW * practice.fullShare) return [];
-      const what = `${gear.name} sets aside ${watts(usedW)} by power class of ${watts(budgetW)} (${percent(usedW, budgetW)}).`;
+      const what = `${gear.name} sets aside ${formatWatts(usedW)} by power class of ${formatWatts(budgetW)} (${percent(usedW, budgetW)}).`;
       if (usedW <= budgetW) return [{ grade: 'could-be-neater', gearIds: [gear.id], what, source: commonPractice }];
       const mends = () => {
         const [last] = runs

@@ -1,6 +1,7 @@
 import { figureOf } from '../../site/answers';
 import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
+import { percent } from '../../units/percent';
 import { grownNeed } from '../capacity';
 import type { Adviser } from './advice';
 import { price } from './figures';
@@ -36,7 +37,7 @@ export const rackSizeAdvice: Adviser = (job) => {
         roomy,
         'roomy',
         [
-          `${units} U of gear now, ${grown.toFixed(1)} U in ${figureOf(job, 'growth-years')} years: still under ${practice.fullShare * 100} %.`,
+          `${units} U of gear now, ${grown.toFixed(1)} U in ${figureOf(job, 'growth-years')} years: still under ${percent(practice.fullShare)}.`,
           'Managers and blanks find their place.',
         ],
         ['It costs more, and it takes more wall.'],
