@@ -58,7 +58,7 @@ function orderFromTop(gear: Gear[]): Gear[] {
  */
 export function planPlacement(job: Job): PlacementPlan {
   const index = indexJob(job);
-  const waiting = index.gearInOrder.filter((gear) => !standOf(index, gear.id) && gear.kind !== 'blank');
+  const waiting = index.gearInOrder.filter((gear) => !standOf(index.job, gear.id) && gear.kind !== 'blank');
   const low = waiting
     .filter((gear) => gear.frame !== 'free')
     .filter((gear) => gear.massKg >= HEAVY_KG || gear.kind === 'ups' || gear.kind === 'distribution')

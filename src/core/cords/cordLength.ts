@@ -90,9 +90,10 @@ type WayBetween = { way: CordWay; managerId: string | null; unitsApart: number; 
 const wayCache = new WeakMap<Job, Map<string, WayBetween | null>>();
 
 /** How cords go between two devices, whatever the ports; null where either has no place or they stand in different racks. */
-export function wayBetween(index: JobIndex, panelId: string, switchId: string): WayBetween | null {
-  const ways = wayCache.get(index.job) ?? new Map<string, WayBetween | null>();
-  wayCache.set(index.job, ways);
+export function wayBetween(job: Job, panelId: string, switchId: string): WayBetween | null {
+  const index = indexJob(job);
+  const ways = wayCache.get(job) ?? new Map<string, WayBetween | null>();
+  wayCache.set(job, ways);
   const key = `${panelId}:${switchId}`;
   const known = ways.get(key);
   if (known !== undefined) return known;
@@ -104,7 +105,7 @@ export function wayBetween(index: JobIndex, panelId: string, switchId: string): 
 function findWay(index: JobIndex, panelId: string, switchId: string): WayBetween | null {
   const { job } = index;
   const [panel, device] = [job.gear[panelId], job.gear[switchId]];
-  const [from, to] = [standOf(index, panelId), standOf(index, switchId)];
+  const [from, to] = [standOf(job, panelId), standOf(job, switchId)];
   if (!panel || !device || !from || !to || from.rackId !== to.rackId) return null;
   const rack = job.racks[from.rackId];
   const unitsApart = Math.abs(from.bottomU - to.bottomU);
@@ -121,8 +122,7 @@ function findWay(index: JobIndex, panelId: string, switchId: string): WayBetween
 
 /** Route between a panel port and a switch port as they stand; null while it cannot be told. */
 export function routeBetween(job: Job, ends: CordEnds): CordRoute | null {
-  const index = indexJob(job);
-  const between = wayBetween(index, ends.panelId, ends.switchId);
+  const between = wayBetween(job, ends.panelId, ends.switchId);
   const [panel, device] = [job.gear[ends.panelId], job.gear[ends.switchId]];
   if (!between || !panel || !device) return null;
   const [x1, x2] = [portCentreX(panel, ends.panelPort), portCentreX(device, ends.switchPort)];

@@ -1,7 +1,7 @@
-import type { JobIndex } from '../job/jobIndex';
+import type { Job } from '../job/job';
 
 /** Networks that a switch may carry, by its id; a switch that is not among them may carry all. */
-export function allowedNetworks({ job }: JobIndex): Map<string, Set<string>> {
+export function allowedNetworks(job: Job): Map<string, Set<string>> {
   const allowed = new Map<string, Set<string>>();
   for (const { gearId, networkId } of Object.values(job.allowances)) {
     const set = allowed.get(gearId) ?? new Set();

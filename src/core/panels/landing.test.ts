@@ -118,7 +118,7 @@ describe('the landing plan', () => {
     expect(plan.moved.map(({ minutes }) => minutes)).toEqual([0.5, 0.5]);
     const ports = [PortGroup.parse({ count: 24, connector: 'rj45' })];
     const punch = apply(first, { type: 'editGear', gearId: 'panel', changes: { ports } });
-    expect(minutesToMove(indexJob(punch), { panelId: 'panel', port: 1 })).toBe(6);
+    expect(minutesToMove(punch, { panelId: 'panel', port: 1 })).toBe(6);
     expect(land(first, { anew: true }).plan).toMatchObject({ landings: [], moved: [] });
   });
 

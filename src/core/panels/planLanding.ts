@@ -139,7 +139,7 @@ function landLot(
     plan.landings.push({ runId: run.id, ...to });
     if (was) {
       const from = { panelId: was.panelId, port: was.port };
-      plan.moved.push({ runId: run.id, from, to, minutes: minutesToMove(index, from) });
+      plan.moved.push({ runId: run.id, from, to, minutes: minutesToMove(index.job, from) });
     }
   };
   let waiting = inOrder(runs, wish);
@@ -147,7 +147,7 @@ function landLot(
   const wayOf = waysFor(index, entry);
   const loop = loopMm(index.job);
   const reachOf = (run: Run) => {
-    const tail = tailOf(index, run);
+    const tail = tailOf(index.job, run);
     return tail === null ? Number.POSITIVE_INFINITY : tail - loop;
   };
   if (wish.order === 'plate') {
@@ -246,7 +246,7 @@ function waysFor(index: JobIndex, entry: EntrySide) {
 }
 
 /** Minutes to end a run anew that is landed here. */
-export function minutesToMove({ job }: JobIndex, { panelId, port }: PanelPort): number {
+export function minutesToMove(job: Job, { panelId, port }: PanelPort): number {
   const panel = job.gear[panelId];
   const opening = panel && portsOf(panel)[port - 1];
   if (!opening) return 0;

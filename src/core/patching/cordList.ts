@@ -91,7 +91,7 @@ export function listCords(job: Job): ListedCord[] {
   const list = Object.values(job.cords).flatMap((cord): ListedCord[] => {
     const [panel, device] = [job.gear[cord.panelId], job.gear[cord.switchId]];
     if (!panel || !device) return [];
-    const run = runBehind(index, cord);
+    const run = runBehind(index.job, cord);
     const route = routeBetween(job, cord);
     const lengthMm = cord.lengthMm ?? (route && stockLengthMm(stock, route.mm));
     const coilMm = route && lengthMm !== null ? lengthMm - route.mm : null;
@@ -140,7 +140,7 @@ function hidingPlace(way: CordWay, manager: Gear | undefined): string {
 export function cordColour(job: Job, cord: Cord): string {
   if (cord.colour) return cord.colour;
   const index = indexJob(job);
-  const run = runBehind(index, cord);
+  const run = runBehind(index.job, cord);
   const device = job.gear[cord.switchId];
   const powered = ((device && portAt(device, cord.switchPort)?.poeW) ?? 0) > 0 && (run?.poeW ?? 0) > 0;
   const code = cordCodes(job)(run, powered);

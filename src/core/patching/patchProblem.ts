@@ -49,7 +49,7 @@ export function patchTask(job: Job, wish: PatchWish): PatchTask {
   const staying = switches.map(() => 0);
   for (const cord of Object.values(job.cords)) {
     const group = at.get(cord.switchId);
-    const run = runBehind(index, cord);
+    const run = runBehind(index.job, cord);
     if (moving.has(cord.id) || group === undefined || !run) continue;
     const watts = budgetWatts(job, run);
     spareW[group] = (spareW[group] ?? 0) - (Number.isFinite(watts) ? watts : run.poeW);
@@ -119,7 +119,7 @@ function pointsOf(
 ) {
   const { job } = index;
   const stock = stockLengths(job);
-  const allowed = allowedNetworks(index);
+  const allowed = allowedNetworks(index.job);
   const switchXs = seats.map(({ gear, port }) => portCentreX(gear, port.number));
   const kinds = seats.map(({ gear, port }) => cordKindFor(job, gear, port.number));
   const block = wish.school === 'network' ? blockSeats(index, wanting, seats) : null;
@@ -131,7 +131,7 @@ function pointsOf(
     if (networks && run.networkId !== null && !networks.has(run.networkId)) return Number.POSITIVE_INFINITY;
     const stays = cord?.switchId === gear.id && cord.switchPort === port.number;
     const panel = job.gear[landing.panelId];
-    const way = wayBetween(index, landing.panelId, gear.id);
+    const way = wayBetween(index.job, landing.panelId, gear.id);
     const x1 = panel ? portCentreX(panel, landing.port) : null;
     const x2 = switchXs[column] ?? null;
     let points = 0;

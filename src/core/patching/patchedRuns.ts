@@ -1,4 +1,4 @@
-import type { JobIndex } from '../job/jobIndex';
+import type { Job } from '../job/job';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import { type Port, portAt } from '../records/ports';
@@ -8,9 +8,9 @@ import { runBehind } from './switchLoad';
 export type Patched = { run: Run; cord: Cord; device: Gear; port: Port };
 
 /** Every run that is patched to a port that exists. */
-export function patchedRuns(index: JobIndex): Patched[] {
-  return Object.values(index.job.cords).flatMap((cord) => {
-    const [run, device] = [runBehind(index, cord), index.job.gear[cord.switchId]];
+export function patchedRuns(job: Job): Patched[] {
+  return Object.values(job.cords).flatMap((cord) => {
+    const [run, device] = [runBehind(job, cord), job.gear[cord.switchId]];
     const port = device && portAt(device, cord.switchPort);
     return run && port ? { run, cord, device, port } : [];
   });

@@ -38,7 +38,8 @@ describe('patching the rest', () => {
     const job = landed(planJob({ ...quillback() }).job);
     const index = indexJob(job);
     const unpatched = index.runsInOrder.filter(
-      (run) => run.device && ![...index.cordAtPanelPort.values()].some((cord) => runBehind(index, cord)?.id === run.id),
+      (run) =>
+        run.device && ![...index.cordAtPanelPort.values()].some((cord) => runBehind(index.job, cord)?.id === run.id),
     );
     expect(unpatched.map((run) => run.label)).toEqual(['16', 'TV1']);
   });
@@ -131,12 +132,12 @@ describe('patching the rest', () => {
         const index = indexJob(after);
         for (const cord of Object.values(after.cords)) {
           const [behind, port] = [
-            runBehind(index, cord),
+            runBehind(index.job, cord),
             portAt(after.gear.switch ?? after.gear.panel ?? (undefined as never), cord.switchPort),
           ];
           expect(behind && port && portFault(behind, port)).toBeNull();
         }
-        expect(switchLoads(index).get('switch')?.usedW ?? 0).toBeLessThanOrEqual(poeBudgetW + 1e-6);
+        expect(switchLoads(index.job).get('switch')?.usedW ?? 0).toBeLessThanOrEqual(poeBudgetW + 1e-6);
         const live = runs.filter((fields) => fields.device !== '').length;
         expect(plan.cords.length + plan.left.length).toBe(live);
       }),

@@ -1,4 +1,5 @@
-import type { JobIndex } from '../job/jobIndex';
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
@@ -6,21 +7,22 @@ import type { Run } from '../records/run';
 import { budgetWatts } from './budgetWatts';
 
 /** The run behind a cord, through the panel port it is plugged into. */
-export function runBehind(index: JobIndex, cord: Cord): Run | null {
+export function runBehind(job: Job, cord: Cord): Run | null {
+  const index = indexJob(job);
   const landing = index.landingAtPort.get(portKey(cord.panelId, cord.panelPort));
-  return (landing && index.job.runs[landing.runId]) ?? null;
+  return (landing && job.runs[landing.runId]) ?? null;
 }
 
 export type SwitchLoad = { gear: Gear; usedW: number; budgetW: number; runs: { run: Run; cord: Cord }[] };
 
 /** Power that each switching device sets aside, by class (IEEE 802.3) or by draw as the job has it, for the runs patched to it. */
-export function switchLoads(index: JobIndex): Map<string, SwitchLoad> {
+export function switchLoads(job: Job): Map<string, SwitchLoad> {
   const loads = new Map<string, SwitchLoad>();
-  for (const cord of Object.values(index.job.cords)) {
-    const [gear, run] = [index.job.gear[cord.switchId], runBehind(index, cord)];
+  for (const cord of Object.values(job.cords)) {
+    const [gear, run] = [job.gear[cord.switchId], runBehind(job, cord)];
     if (!gear || !run) continue;
     const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [] };
-    const watts = budgetWatts(index.job, run);
+    const watts = budgetWatts(job, run);
     load.usedW += Number.isFinite(watts) ? watts : run.poeW;
     load.runs.push({ run, cord });
     loads.set(gear.id, load);

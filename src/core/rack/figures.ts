@@ -10,7 +10,7 @@ export function rackFigures(job: Job) {
   const placements = Object.values(job.placements);
   const racks = Object.values(job.racks);
   const { placementOfGear } = index;
-  const placed = Object.values(job.gear).filter((gear) => standOf(index, gear.id));
+  const placed = Object.values(job.gear).filter((gear) => standOf(index.job, gear.id));
   const loads = racks.map((rack) => rack.ratedLoadKg);
   return {
     units: racks.reduce((sum, rack) => sum + rack.units, 0),

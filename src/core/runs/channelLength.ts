@@ -1,5 +1,6 @@
 import { cordLengthMm } from '../cords/cordLength';
-import type { JobIndex } from '../job/jobIndex';
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
 import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import { figureOf } from '../site/answers';
@@ -9,17 +10,18 @@ import { runLengthMm } from './routeLength';
 export type Channel = { fixedMm: number; cordsMm: number };
 
 /** The channel of a run: its cord in the cabinet as planned, and as much cord at the outlet as the job says. Null while the fixed length is not known. */
-export function channelOf(index: JobIndex, run: Run): Channel | null {
-  const fixedMm = runLengthMm(index.job, run);
+export function channelOf(job: Job, run: Run): Channel | null {
+  const index = indexJob(job);
+  const fixedMm = runLengthMm(job, run);
   if (fixedMm === null) return null;
   const landing = index.landingOfRun.get(run.id);
   const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
-  const cabinetMm = cord ? (cordLengthMm(index.job, cord) ?? 0) : 0;
-  return { fixedMm, cordsMm: cabinetMm + figureOf(index.job, 'outlet-cord') };
+  const cabinetMm = cord ? (cordLengthMm(job, cord) ?? 0) : 0;
+  return { fixedMm, cordsMm: cabinetMm + figureOf(job, 'outlet-cord') };
 }
 
 /** Length of the whole channel, mm; null while the fixed length is not known. */
-export function channelLengthMm(index: JobIndex, run: Run): number | null {
-  const channel = channelOf(index, run);
+export function channelLengthMm(job: Job, run: Run): number | null {
+  const channel = channelOf(job, run);
   return channel && channel.fixedMm + channel.cordsMm;
 }

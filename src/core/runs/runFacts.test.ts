@@ -21,14 +21,13 @@ const facts = (job: ReturnType<typeof one>) => {
 describe('the channel of a run', () => {
   it('is its fixed cable, its cord in the cabinet, and the cords at the outlet', () => {
     const job = one({ lengthMm: 30_000 });
-    const index = indexJob(job);
-    expect(channelOf(index, Object.values(job.runs)[0] as Run)).toEqual({ fixedMm: 30_000, cordsMm: 5000 });
+    expect(channelOf(job, Object.values(job.runs)[0] as Run)).toEqual({ fixedMm: 30_000, cordsMm: 5000 });
     const live = indexJob(patched(job, '1'));
-    expect(channelLengthMm(live, live.runsInOrder[0] as Run)).toBe(30_000 + 5000 + 500);
+    expect(channelLengthMm(live.job, live.runsInOrder[0] as Run)).toBe(30_000 + 5000 + 500);
     const none = indexJob(one({ lengthMm: 30_000 }, { 'outlet-cord': '0' }));
-    expect(channelLengthMm(none, none.runsInOrder[0] as Run)).toBe(30_000);
+    expect(channelLengthMm(none.job, none.runsInOrder[0] as Run)).toBe(30_000);
     const unknown = indexJob(one({}));
-    expect(channelLengthMm(unknown, unknown.runsInOrder[0] as Run)).toBeNull();
+    expect(channelLengthMm(unknown.job, unknown.runsInOrder[0] as Run)).toBeNull();
   });
 });
 

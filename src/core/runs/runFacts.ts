@@ -48,7 +48,7 @@ export function runFacts(job: Job, run: Run): RunFact[] {
     value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C`,
     source: celsius > temperatureDerating.fromC ? temperatureSource : permanentLinkSource,
   });
-  const channel = channelOf(index, run);
+  const channel = channelOf(index.job, run);
   if (!channel) return facts;
   const gauge = figureOf(job, 'cord-awg') as CordGauge;
   const allowed = Math.max(0, Math.floor(cordsAllowedMm(channel.fixedMm, gauge) / 100) * 100);

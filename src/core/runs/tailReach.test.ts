@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, marrowby, patched } from '../../../tests/support/jobs';
-import { indexJob } from '../job/jobIndex';
 import { ENTRY_SIDES, type Run } from '../records/run';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { pulling } from '../standards/slack';
@@ -14,14 +13,14 @@ const first = (of = job) => of.runs['run-1'] as Run;
 describe('whether a tail reaches', () => {
   it('goes from the entry along the side to the nearest port, with a service loop', () => {
     // The panel is in U12 of 12: half a unit below the top, and its outer port 26 mm and half a pitch from the edge.
-    const reach = tailShortfall(indexJob(job), first());
+    const reach = tailShortfall(job, first());
     const pitch = (frameWidths['19-inch'].panelMm - 52) / 24;
     const needMm = Math.round(UNIT / 2 + 26 + pitch / 2 + pulling.serviceLoopMm);
     expect(reach).toEqual({ panelName: 'Panel', needMm, missingMm: needMm - 1000 });
   });
 
   it('is farther from the bottom than from the top, for a panel at the top', () => {
-    const need = (entry: Run['entry']) => tailShortfall(indexJob(job), { ...first(), entry })?.needMm ?? 0;
+    const need = (entry: Run['entry']) => tailShortfall(job, { ...first(), entry })?.needMm ?? 0;
     expect(need('bottom') - need('top')).toBeCloseTo(11 * UNIT, -1);
     expect(need(null)).toBe(need('top'));
     for (const side of ENTRY_SIDES) expect(need(side)).toBeGreaterThan(pulling.serviceLoopMm);
@@ -34,24 +33,24 @@ describe('whether a tail reaches', () => {
         type: 'landRuns',
         landings: [{ runId: 'run-1', panelId: 'panel', port }],
       });
-      return tailShortfall(indexJob(moved), first(moved))?.needMm ?? 0;
+      return tailShortfall(moved, first(moved))?.needMm ?? 0;
     };
     expect(own(1)).toBeLessThan(own(12));
     expect(own(12)).toBeGreaterThan(own(24));
   });
 
   it('is not known without a tail, a panel or a place', () => {
-    expect(tailShortfall(indexJob(job), job.runs['run-2'] as Run)).toBeNull();
+    expect(tailShortfall(job, job.runs['run-2'] as Run)).toBeNull();
     const lifted = apply(job, { type: 'liftGear', gearIds: ['panel'] });
-    expect(tailShortfall(indexJob(lifted), first(lifted))).toBeNull();
+    expect(tailShortfall(lifted, first(lifted))).toBeNull();
     const gone = apply(job, { type: 'removeGear', gearIds: ['panel'] });
-    expect(tailShortfall(indexJob(gone), first(gone))).toBeNull();
+    expect(tailShortfall(gone, first(gone))).toBeNull();
   });
 
   it('a longer tail never reaches less', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 5000 }), fc.integer({ min: 0, max: 5000 }), (tailMm, more) => {
-        const missing = (mm: number) => tailShortfall(indexJob(job), { ...first(), tailMm: mm })?.missingMm ?? 0;
+        const missing = (mm: number) => tailShortfall(job, { ...first(), tailMm: mm })?.missingMm ?? 0;
         expect(missing(tailMm + more)).toBe(missing(tailMm) - more);
       }),
     );
@@ -60,7 +59,7 @@ describe('whether a tail reaches', () => {
   it('moving the panel nearer to the entry brings the short tails of the demo house in', () => {
     const house = marrowby();
     const short = (of = house) =>
-      Object.values(of.runs).filter((run) => (tailShortfall(indexJob(of), run)?.missingMm ?? 0) > 0).length;
+      Object.values(of.runs).filter((run) => (tailShortfall(of, run)?.missingMm ?? 0) > 0).length;
     expect(short()).toBe(2);
     const nearer = apply(house, { type: 'placeGear', gearId: 'panel', rackId: 'rack', bottomU: 9 });
     expect(short(nearer)).toBeLessThanOrEqual(2);

@@ -20,7 +20,7 @@ export const fitRule = (id: string, kind: FitKind, grade: Grade, why: string, so
         gearIds: [gear.id],
         rackIds: [rack.id],
         what: fault.words,
-        mends: () => moveGearMends(index, rack, gear, kind),
+        mends: () => moveGearMends(index.job, rack, gear, kind),
       };
     }),
 });

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import type { JobIndex } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import { portFault } from '../patching/fitness';
 import { switchLoads } from '../patching/switchLoad';
 import { portWattsFor } from '../power/poe';
@@ -15,8 +15,9 @@ import { formatSize } from '../units/length';
 import type { Mend } from './snag';
 
 /** Move a cord to the first free port that suits its run and whose switch has the watts; none when there is none. */
-export function moveCordMend(index: JobIndex, run: Run, cord: Cord): Mend[] {
-  const loads = switchLoads(index);
+export function moveCordMend(job: Job, run: Run, cord: Cord): Mend[] {
+  const index = indexJob(job);
+  const loads = switchLoads(job);
   const needW = portWattsFor(run.poeW);
   for (const gear of index.gearInOrder) {
     if (gear.kind !== 'switch') continue;
@@ -42,9 +43,8 @@ export const unplugMend = (run: Run | null, cord: Cord): Mend => ({
 });
 
 /** The highest place without this fault, or out of the rack; of a rack whose rear rails can be set, that too. */
-export function moveGearMends(index: JobIndex, rack: Rack, gear: Gear, kind?: FitKind): Mend[] {
-  const { job } = index;
-  const face = index.placementOfGear.get(gear.id)?.face;
+export function moveGearMends(job: Job, rack: Rack, gear: Gear, kind?: FitKind): Mend[] {
+  const face = indexJob(job).placementOfGear.get(gear.id)?.face;
   const well = (bottomU: number) =>
     kind === undefined || fitFault(job, gear, { rack, bottomU, face: face ?? 'front' }, kind) === null;
   const bottomU = placesFor(job, rack, gear, face).filter(well).at(-1);

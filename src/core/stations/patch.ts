@@ -20,7 +20,7 @@ export const patch: Station = {
     return [live.filter((run) => patched.has(run.id)).length, live.length];
   },
   figures: (index) => {
-    const loads = switchLoads(index);
+    const loads = switchLoads(index.job);
     const switches = index.gearInOrder.filter((gear) => gear.kind === 'switch');
     return [
       { name: 'Patched', value: String(index.cordAtSwitchPort.size) },

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { indexJob, type JobIndex } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
 import { runBehind } from '../patching/switchLoad';
 import type { Gear } from '../records/gear';
@@ -30,15 +30,15 @@ export type PlannedPort = {
  */
 export function portPlan(job: Job, gear: Gear): PlannedPort[] {
   const index = indexJob(job);
-  const allowed = allowedNetworks(index).get(gear.id);
+  const allowed = allowedNetworks(job).get(gear.id);
   const networks = Object.values(job.networks)
     .filter((network) => !allowed || allowed.has(network.id))
     .sort((a, b) => (a.number ?? 9999) - (b.number ?? 9999) || naturalOrder(a.name, b.name));
   const rows = Object.values(job.portNetworks).filter((row) => row.gearId === gear.id);
   return portsOf(gear).map((port): PlannedPort => {
     const cord = index.cordAtSwitchPort.get(portKey(gear.id, port.number));
-    const run = cord ? runBehind(index, cord) : null;
-    const far = farEnd(index, gear.id, port.number);
+    const run = cord ? runBehind(job, cord) : null;
+    const far = farEnd(job, gear.id, port.number);
     const set = rows.filter((row) => row.port === port.number);
     const named = (tagged: boolean) =>
       set
@@ -69,7 +69,8 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
 const bundleWords = (ports: number[]): string => (ports.length > 0 ? `, bundled with ${ports.join(', ')}` : '');
 
 /** What lies at the other end of the uplink in a port: `Gateway 6`. */
-export function farEnd({ job, uplinkAtPort }: JobIndex, gearId: string, port: number): string | undefined {
+export function farEnd(job: Job, gearId: string, port: number): string | undefined {
+  const { uplinkAtPort } = indexJob(job);
   const row = uplinkAtPort.get(portKey(gearId, port));
   if (!row) return undefined;
   const here = row.fromId === gearId && row.fromPort === port;

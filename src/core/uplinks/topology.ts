@@ -55,7 +55,7 @@ export function topologyOf(job: Job): Topology {
   const index = indexJob(job);
   const links = listUplinks(job);
   const gateway = index.gearInOrder.find((gear) => gear.kind === 'router') ?? null;
-  const patched = patchedRuns(index);
+  const patched = patchedRuns(index.job);
   const switches = index.gearInOrder
     .filter((gear) => gear.kind === 'switch')
     .map((gear): SwitchUplinks => {

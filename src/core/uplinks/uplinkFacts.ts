@@ -64,7 +64,7 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
   const speeds = [fromPort?.speedMbps ?? 0, toPort?.speedMbps ?? 0];
   const speedMbps = Math.min(...speeds);
   const [cageA, cageB] = [fromPort !== null && isCage(fromPort), toPort !== null && isCage(toPort)];
-  const between = wayBetween(index, from.id, to.id);
+  const between = wayBetween(index.job, from.id, to.id);
   const [x1, x2] = [portCentreX(from, uplink.fromPort), portCentreX(to, uplink.toPort)];
   const kind = cageA && cageB ? 'direct-attach' : 'standard';
   const geometryMm =

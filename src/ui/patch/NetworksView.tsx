@@ -144,7 +144,7 @@ function Allowed({ networks }: { networks: Network[] }) {
   const { keep, drop } = useRows();
   const gear = switchingGear(job).filter((one) => one.kind === 'switch');
   if (gear.length === 0 || networks.length === 0) return null;
-  const allowed = allowedNetworks(indexJob(job));
+  const allowed = allowedNetworks(job);
   const turn = (gearId: string, networkId: string) => {
     const rows = Object.values(job.allowances).filter((row) => row.gearId === gearId);
     const row = rows.find((one) => one.networkId === networkId);

@@ -150,7 +150,7 @@ export function layLoom(
     return {
       run: job.runs[landing?.runId ?? ''] ?? null,
       fixed: cord?.fixed ?? false,
-      far: farEnd(index, gear.id, port.number) ?? null,
+      far: farEnd(job, gear.id, port.number) ?? null,
     };
   };
   const left = column(panels, height, noFold, landed);

@@ -28,7 +28,7 @@ export function GearPile({
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const index = indexJob(job);
-  const pile = index.gearInOrder.filter((gear) => !standOf(index, gear.id) && !index.carrierOfGear.has(gear.id));
+  const pile = index.gearInOrder.filter((gear) => !standOf(job, gear.id) && !index.carrierOfGear.has(gear.id));
   const plan = pile.length > 0 ? planPlacement(job) : null;
   return (
     <section

@@ -60,7 +60,7 @@ export function useCarry(onEdit: (gearId: string) => void) {
     };
     /** Where keys begin: where it stands, or the highest place that takes it. */
     const firstAim = (gear: Gear): Aim | null => {
-      const stands = standOf(indexJob(job()), gear.id);
+      const stands = standOf(job(), gear.id);
       const rack = job().racks[stands?.rackId ?? ''] ?? racks()[0];
       if (!rack) return null;
       if (stands) return aimAt(job(), rack, gear, stands.bottomU, stands.face);
@@ -120,7 +120,7 @@ export function useCarry(onEdit: (gearId: string) => void) {
         });
       } else if (held && event.key === 'Escape') act(() => set(null));
       else if (event.key === 'Delete' || event.key === 'Backspace') {
-        if (standOf(indexJob(job()), gearId)) act(() => lift(gearId));
+        if (standOf(job(), gearId)) act(() => lift(gearId));
       } else if (event.key.toLowerCase() === 'p') act(() => pin(gearId));
       else if (event.key.toLowerCase() === 'e') act(() => onEdit(gearId));
     };

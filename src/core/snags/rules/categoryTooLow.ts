@@ -37,7 +37,7 @@ export const categoryTooLow: SnagRule = {
       const { speedMbps } = run;
       const reach = reachFor(category, speedMbps);
       // Where the length is unknown only what no length would allow is a snag.
-      const lengthMm = channelLengthMm(index, run) ?? 1;
+      const lengthMm = channelLengthMm(index.job, run) ?? 1;
       if (reach && lengthMm <= reach.sureMm) return [];
       const perhaps = reach !== null && lengthMm <= reach.perhapsMm;
       const speed = formatSpeed(speedMbps);

@@ -30,7 +30,7 @@ export const channelTooLong: SnagRule = {
     const { source } = cordDerating[gauge];
     const show = (mm: number) => formatLength(Math.max(0, Math.floor(mm / 10) * 10), index.job.units);
     return index.runsInOrder.flatMap((run) => {
-      const channel = run.carries === 'ethernet' ? channelOf(index, run) : null;
+      const channel = run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       if (!channel) return [];
       const { fixedMm, cordsMm } = channel;
       const total = fixedMm + cordsMm;

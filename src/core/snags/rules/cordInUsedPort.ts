@@ -28,14 +28,14 @@ export const cordInUsedPort: SnagRule = {
       const [first] = group;
       if (!first || !last) return [];
       const [gearId, port] = side === 'switch' ? [first.switchId, first.switchPort] : [first.panelId, first.panelPort];
-      const run = runBehind(index, last);
+      const run = runBehind(index.job, last);
       return [
         {
           grade: 'wont-work',
-          runIds: [...new Set(group.flatMap((cord) => runBehind(index, cord)?.id ?? []))],
+          runIds: [...new Set(group.flatMap((cord) => runBehind(index.job, cord)?.id ?? []))],
           gearIds: [gearId],
           what: `${group.length} cords are plugged into ${index.job.gear[gearId]?.name} port ${port}.`,
-          mends: () => [...(run && side === 'switch' ? moveCordMend(index, run, last) : []), unplugMend(run, last)],
+          mends: () => [...(run && side === 'switch' ? moveCordMend(index.job, run, last) : []), unplugMend(run, last)],
         },
       ];
     });

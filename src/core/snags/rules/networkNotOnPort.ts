@@ -20,13 +20,13 @@ export const networkNotOnPort: SnagRule = {
   },
   find: (index) => {
     const { job } = index;
-    const allowed = allowedNetworks(index);
+    const allowed = allowedNetworks(index.job);
     const set = new Map<string, { networkId: string; tagged: boolean }[]>();
     for (const { gearId, port, networkId, tagged } of Object.values(job.portNetworks)) {
       const key = portKey(gearId, port);
       set.set(key, [...(set.get(key) ?? []), { networkId, tagged }]);
     }
-    return patchedRuns(index).flatMap(({ run, device, cord }) => {
+    return patchedRuns(index.job).flatMap(({ run, device, cord }) => {
       const network = run.networkId === null ? undefined : job.networks[run.networkId];
       if (!network) return [];
       const about = { runIds: [run.id], gearIds: [device.id] };

@@ -11,7 +11,7 @@ export const networksMixed: SnagRule = {
   find: (index) => {
     const { job } = index;
     const on = new Map<string, Set<string>>();
-    for (const { run, device } of patchedRuns(index)) {
+    for (const { run, device } of patchedRuns(index.job)) {
       if (run.networkId === null || device.managed) continue;
       const set = on.get(device.id) ?? new Set();
       set.add(run.networkId);

@@ -30,7 +30,7 @@ export const poeFeedWeak: SnagRule = {
     const celsius = figureOf(index.job, 'route-c');
     const cordAwg = figureOf(index.job, 'cord-awg');
     return index.runsInOrder.flatMap((run) => {
-      const channel = run.poeW > 0 && run.carries === 'ethernet' ? channelOf(index, run) : null;
+      const channel = run.poeW > 0 && run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       const awg = cableKindOf(index.job, run.cable)?.gaugeAwg;
       if (!channel || !awg) return [];
       const ohm = loopOhm(channel.fixedMm, awg, celsius) + loopOhm(channel.cordsMm, cordAwg, celsius);

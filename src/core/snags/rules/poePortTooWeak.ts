@@ -11,7 +11,7 @@ export const poePortTooWeak: SnagRule = {
   stations: ['patch'],
   reads: { gear: true, runs: ['id', 'label', 'device', 'poeW'], landings: true, cords: true },
   find: (index) =>
-    patchedRuns(index).flatMap(({ run, cord, device, port }) => {
+    patchedRuns(index.job).flatMap(({ run, cord, device, port }) => {
       const needW = portWattsFor(run.poeW);
       if (needW <= port.poeW) return [];
       const row = poeClassFor(run.poeW);
@@ -25,7 +25,7 @@ export const poePortTooWeak: SnagRule = {
         runIds: [run.id],
         gearIds: [device.id],
         what: `${run.label} (${run.device || 'spare'}) needs ${need}; ${device.name} port ${cord.switchPort} ${has}.`,
-        mends: () => [...moveCordMend(index, run, cord), unplugMend(run, cord)],
+        mends: () => [...moveCordMend(index.job, run, cord), unplugMend(run, cord)],
       };
     }),
 };

@@ -11,14 +11,14 @@ export const portTooSlow: SnagRule = {
   stations: ['patch'],
   reads: { gear: true, runs: ['id', 'label', 'speedMbps'], landings: true, cords: true },
   find: (index) =>
-    patchedRuns(index).flatMap(({ run, cord, device, port }) => {
+    patchedRuns(index.job).flatMap(({ run, cord, device, port }) => {
       if (run.speedMbps === null || port.speedMbps === null || run.speedMbps <= port.speedMbps) return [];
       return {
         grade: 'will-bite' as const,
         runIds: [run.id],
         gearIds: [device.id],
         what: `${run.label} wants ${formatSpeed(run.speedMbps)}; ${device.name} port ${cord.switchPort} does ${formatSpeed(port.speedMbps)}.`,
-        mends: () => [...moveCordMend(index, run, cord), unplugMend(run, cord)],
+        mends: () => [...moveCordMend(index.job, run, cord), unplugMend(run, cord)],
       };
     }),
 };

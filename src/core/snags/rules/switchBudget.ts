@@ -15,7 +15,7 @@ export const switchBudget: SnagRule = {
   stations: ['patch'],
   reads: { gear: true, runs: ['id', 'label', 'poeW', 'critical'], landings: true, cords: true, answers: true },
   find: (index) =>
-    [...switchLoads(index).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
+    [...switchLoads(index.job).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
       if (usedW === 0 || usedW <= budgetW * practice.fullShare) return [];
       const what = `${gear.name} sets aside ${formatWatts(usedW)} by power class of ${formatWatts(budgetW)} (${percent(usedW, budgetW)}).`;
       if (usedW <= budgetW) return [{ grade: 'could-be-neater', gearIds: [gear.id], what, source: commonPractice }];
@@ -27,7 +27,7 @@ export const switchBudget: SnagRule = {
               Number(a.run.critical) - Number(b.run.critical) || portWattsFor(b.run.poeW) - portWattsFor(a.run.poeW),
           );
         if (!last) return [];
-        const elsewhere = moveCordMend(index, last.run, last.cord).filter(({ commands }) =>
+        const elsewhere = moveCordMend(index.job, last.run, last.cord).filter(({ commands }) =>
           commands.some((one) => one.type === 'patchPorts' && one.cords[0]?.switchId !== gear.id),
         );
         return [...elsewhere, unplugMend(last.run, last.cord)];

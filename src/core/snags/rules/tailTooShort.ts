@@ -19,7 +19,7 @@ export const tailTooShort: SnagRule = {
   },
   find: (index) =>
     index.runsInOrder.flatMap((run) => {
-      const reach = tailShortfall(index, run);
+      const reach = tailShortfall(index.job, run);
       if (!reach || reach.missingMm <= 0) return [];
       const [need, missing] = [reach.needMm, reach.missingMm].map((mm) => formatSize(mm, index.job.units));
       const what = `The tail of ${run.label} is ${missing} short of ${reach.panelName}, which takes ${need}.`;

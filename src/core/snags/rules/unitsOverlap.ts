@@ -18,7 +18,7 @@ export const unitsOverlap: SnagRule = {
         grade: 'wont-work' as const,
         gearIds: [lower.id, upper.id],
         what: `${upper.name} and ${lower.name} share units of ${rack.name}.`,
-        mends: () => moveGearMends(index, rack, upper),
+        mends: () => moveGearMends(index.job, rack, upper),
       };
     }),
 };

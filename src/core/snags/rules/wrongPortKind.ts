@@ -27,7 +27,7 @@ export const wrongPortKind: SnagRule = {
       ];
     });
     const patched = Object.values(job.cords).flatMap((cord): Finding[] => {
-      const [run, device] = [runBehind(index, cord), job.gear[cord.switchId]];
+      const [run, device] = [runBehind(index.job, cord), job.gear[cord.switchId]];
       const port = device && portAt(device, cord.switchPort);
       if (!run || !port || (canPatch(port.connector, run.carries) && port.use === 'access')) return [];
       return [
@@ -36,7 +36,7 @@ export const wrongPortKind: SnagRule = {
           runIds: [run.id],
           gearIds: [device.id],
           what: `${run.label} carries ${run.carries}; ${device.name} port ${cord.switchPort} is not for that.`,
-          mends: () => [...moveCordMend(index, run, cord), unplugMend(run, cord)],
+          mends: () => [...moveCordMend(index.job, run, cord), unplugMend(run, cord)],
         },
       ];
     });

@@ -11,7 +11,7 @@ export const inheritedAdvice: Adviser = (job) => {
   const found = Object.values(job.runs).filter((run) => run.origin === 'found');
   if (found.length === 0) return null;
   const index = indexJob(job);
-  const short = found.filter((run) => (tailShortfall(index, run)?.missingMm ?? 0) > 0);
+  const short = found.filter((run) => (tailShortfall(index.job, run)?.missingMm ?? 0) > 0);
   const low = found.filter((run) => run.carries === 'ethernet' && cableCategory(run.cable) === null);
   const tested = answerOf(job, 'inherited-tested');
   const pull = found.length * (price(job, 'minutes-pull') + 2 * price(job, 'minutes-jack'));
