@@ -96,7 +96,8 @@ export async function trialKills(
     const dead = new Promise((done) => server.process.once('exit', done));
     server.process.kill('SIGKILL');
     await dead;
-    server = await startServer(url, port);
+    // Another may have taken the port meanwhile.
+    server = await startServer(url, await portFrom(port));
   };
   let [serverKills, databaseKills] = [0, 0];
   try {
