@@ -147,6 +147,32 @@ describe('one job in one window', () => {
     expect(store.getState().confirmed).toMatchObject({ job: server.job, point: { revision: 1 } });
   });
 
+  it('never says that all is saved while something waits, from the first moment on', async () => {
+    const { opened, server } = smallServer(bench({ 1: {} }));
+    const outbox = passingOutbox();
+    const waiting = ['First', 'Second'].map((name) => ({
+      jobId: 'bench',
+      batchId: `waits-${name}`,
+      kind: 'do' as const,
+      label: `Rename the job to ${name}`,
+      commands: [rename(name)],
+      seen: 0,
+      actor: me,
+      madeAt: 0,
+    }));
+    for (const entry of waiting) await outbox.add(entry);
+    const store = createSession({ opened: opened(), outbox, waiting, actor: () => me, notify: () => undefined });
+    const wrong: string[] = [];
+    const look = ({ link, pending } = store.getState()) => {
+      if (link === 'saved' && pending.length > 0) wrong.push(`saved with ${pending.length} waiting`);
+    };
+    look();
+    store.subscribe(look);
+    await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 20_000 });
+    await vi.waitFor(() => expect(store.getState()).toMatchObject({ link: 'saved', pending: [] }));
+    expect(wrong).toEqual([]);
+  });
+
   it('seals the job it is given as plain data, so that what is worked out of it is kept with it', () => {
     const { opened } = smallServer(bench({ 1: {} }));
     const plain = structuredClone(opened());

@@ -185,7 +185,7 @@ export function createSession(given: SessionGiven): SessionStore {
     pending: given.waiting ?? [],
     aside: given.aside ?? [],
     reversals: reversalsWith(given.waiting ?? [], opened.reversals),
-    link: 'saved',
+    link: (given.waiting ?? []).length > 0 ? 'saving' : 'saved',
     lasting: outbox.lasting,
     revision: null,
     base: `/jobs/${jobId}`,
@@ -455,7 +455,8 @@ export function createSession(given: SessionGiven): SessionStore {
         again = false;
         await outbox.alone(work);
       }
-      store.setState({ link: 'saved' });
+      const waits = store.getState().pending.length > 0;
+      store.setState({ link: !waits ? 'saved' : adding.size > 0 ? 'saving' : 'unwell' });
     } catch (fault) {
       // Not of the network nor of the server: ours. What waits stays kept.
       console.error(fault);
