@@ -19,6 +19,8 @@ export type KillsResult = {
 };
 
 const WRITERS = 4;
+/** For the database to be started again. */
+const LONGEST_MS = 60_000;
 const STEPS_A_PAIR = 10;
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -76,7 +78,7 @@ export async function trialKills(
   { servers, databases }: { servers: number; databases: number },
   say: (words: string) => void = () => undefined,
 ): Promise<KillsResult> {
-  const cluster: Cluster | null = databases > 0 ? await startCluster('trial') : null;
+  const cluster: Cluster | null = databases > 0 ? await startCluster('trial', { takeOver: true }) : null;
   const shared = cluster ? null : await openDatabases('test');
   const name = `good_shelf_kills_${process.pid}`;
   const admin = cluster ? await openDatabasesAt(cluster) : null;
@@ -111,7 +113,11 @@ export async function trialKills(
         serverKills += 1;
       } else if (cluster) {
         process.kill(Number(readFileSync(cluster.pidFile, 'utf8').split('\n')[0]), 'SIGKILL');
-        while (!cluster.revive()) await pause(100);
+        const from = Date.now();
+        while (!cluster.revive()) {
+          if (Date.now() - from > LONGEST_MS) throw new Error('The database did not start again.');
+          await pause(100);
+        }
         databaseKills += 1;
       }
       if (at % 20 === 19) say(`${at + 1} kills, ${stepsOf(taken)} steps acknowledged`);
