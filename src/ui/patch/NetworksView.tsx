@@ -3,7 +3,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
 import { allowedNetworks } from '@/core/networks/allowed';
 import { readNetworkNumber } from '@/core/networks/networkNumber';
 import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS, type Network, networkNamed } from '@/core/records/network';
