@@ -64,11 +64,11 @@ export function patchJob(path: string, options: Options): number {
   }
   for (const { why, letsIn } of plan.left)
     say(`left: ${why}${letsIn.length > 0 ? ` What would let it in: ${letsIn.join('; or ')}.` : ''}`);
-  const standing = plan.proven
+  const proof = plan.proven
     ? 'proven best'
     : `best found, at most ${(plan.points - plan.bound).toFixed(1)} points from the best`;
   say(
-    `${counted(plan.patched, 'run')} with a port, ${counted(plan.moved.length, 'cord')} moved, ${formatLength(plan.cordMm, job.units)} of cord (${standing})`,
+    `${counted(plan.patched, 'run')} with a port, ${counted(plan.moved.length, 'cord')} moved, ${formatLength(plan.cordMm, job.units)} of cord (${proof})`,
   );
   return 0;
 }

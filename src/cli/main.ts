@@ -141,9 +141,9 @@ function buy(path: string, options: Options): number {
   const commands = cablePlanCommands(job, made);
   write(out, writeJobFile(commands.length > 0 ? applyCommands(job, commands).job : job));
   for (const { cable, runs, opened, scrapMm, proven } of made.buys) {
-    const standing = proven ? 'proven the fewest and the least' : 'best found, not proven';
+    const proof = proven ? 'proven the fewest and the least' : 'best found, not proven';
     say(
-      `${cable}: ${counted(runs, 'run')}, ${counted(opened, 'box', 'boxes')} to buy, ${formatLength(scrapMm, job.units)} of scrap (${standing})`,
+      `${cable}: ${counted(runs, 'run')}, ${counted(opened, 'box', 'boxes')} to buy, ${formatLength(scrapMm, job.units)} of scrap (${proof})`,
     );
   }
   for (const { why } of made.left) say(`left: ${why}`);
@@ -163,11 +163,11 @@ function arrangeJob(path: string, options: Options): number {
   for (const note of made.notes) say(note);
   for (const { why } of made.left) say(`left: ${why}`);
   const { cordsMm, freeU, moves, minutes, hotPairs } = made.figures;
-  const standing = made.proven
+  const proof = made.proven
     ? 'proven best'
     : `best found, at most ${(made.cost - made.bound).toFixed(1)} points from the best`;
   say(
-    `${made.cost.toFixed(1)} points (${standing}); cords about ${formatLength(cordsMm, job.units)}, ${counted(hotPairs, 'hot pair')}, ${counted(freeU, 'unit')} free in one piece, ${counted(moves, 'move')}, ${minutes} min`,
+    `${made.cost.toFixed(1)} points (${proof}); cords about ${formatLength(cordsMm, job.units)}, ${counted(hotPairs, 'hot pair')}, ${counted(freeU, 'unit')} free in one piece, ${counted(moves, 'move')}, ${minutes} min`,
   );
   if (options.out !== undefined)
     write(options.out, writeJobFile(made.commands.length > 0 ? applyCommands(job, made.commands).job : job));

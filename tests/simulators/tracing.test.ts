@@ -13,14 +13,14 @@ const tone = (jackId: string, runId: string | null, walk = 1): Command => ({
   type: 'keepRows',
   rows: [{ table: 'tones', record: { id: newId(), jackId, runId, walk, remote: 1, simulated: false } }],
 });
-const standing = (job: Job, jackId: string) => jackFindings(job).find((one) => one.jack.id === jackId)?.standing;
+const stateAt = (job: Job, jackId: string) => jackFindings(job).find((one) => one.jack.id === jackId)?.state;
 
 /** Go every walk of the plan and write down what the building answers. */
 function walkAll(start: Job, truth: ToneTruth, remotes: number): { job: Job; walks: number } {
   let [job, walks] = [start, 0];
   for (;;) {
     const [walk] = planWalks(job, remotes).walks;
-    const fresh = walk?.filter((jack) => standing(job, jack.id) === 'not asked') ?? [];
+    const fresh = walk?.filter((jack) => stateAt(job, jack.id) === 'not asked') ?? [];
     if (fresh.length === 0) return { job, walks };
     walks += 1;
     for (const [jackId, runs] of answersAt(
@@ -74,24 +74,20 @@ describe('what was heard', () => {
 
   it('is found, silent, or not asked', () => {
     const heard = apply(job, tone('jack-01', 'run-x01'), tone('jack-02', null));
-    expect(['jack-01', 'jack-02', 'jack-03'].map((id) => standing(heard, id))).toEqual([
-      'found',
-      'silent',
-      'not asked',
-    ]);
+    expect(['jack-01', 'jack-02', 'jack-03'].map((id) => stateAt(heard, id))).toEqual(['found', 'silent', 'not asked']);
     expect(openRuns(heard).map((run) => run.label)).not.toContain('X1');
   });
 
   it('is a contradiction when two cables answer one jack, one cable two jacks, or a jack once and once not', () => {
     const two = apply(job, tone('jack-01', 'run-x01'), tone('jack-01', 'run-x02'));
-    expect(standing(two, 'jack-01')).toBe('contradiction');
+    expect(stateAt(two, 'jack-01')).toBe('contradiction');
     const twice = apply(job, tone('jack-01', 'run-x01'), tone('jack-02', 'run-x01'));
-    expect([standing(twice, 'jack-01'), standing(twice, 'jack-02')]).toEqual(['contradiction', 'contradiction']);
+    expect([stateAt(twice, 'jack-01'), stateAt(twice, 'jack-02')]).toEqual(['contradiction', 'contradiction']);
     const never = apply(job, tone('jack-01', 'run-x01'), tone('jack-01', null, 2));
-    expect(standing(never, 'jack-01')).toBe('contradiction');
+    expect(stateAt(never, 'jack-01')).toBe('contradiction');
     const [snag] = findSnags(two).filter((one) => one.rule === 'tone-contradiction');
     const mended = apply(two, ...(snag?.mends(two)[0]?.commands ?? []));
-    expect(standing(mended, 'jack-01')).toBe('not asked');
+    expect(stateAt(mended, 'jack-01')).toBe('not asked');
   });
 
   it('becomes labels and places in one step, without what contradicts itself', () => {
@@ -101,17 +97,17 @@ describe('what was heard', () => {
     const commands = settleCommands(heard, 'place');
     expect(commands).toHaveLength(1);
     const settled = apply(heard, ...commands);
-    for (const { jack, standing: now, runs } of jackFindings(settled)) {
+    for (const { jack, state: now, runs } of jackFindings(settled)) {
       if (now !== 'labelled') continue;
       expect(truth.get(jack.id)).toEqual([runs[0]?.id]);
       expect(runs[0]).toMatchObject({ floor: jack.floor, room: jack.room, outlet: jack.outlet });
       expect(runs[0]?.label).toMatch(/^[G1B]\d?-/);
     }
     const contradicting = jackFindings(heard)
-      .filter((one) => one.standing === 'contradiction')
+      .filter((one) => one.state === 'contradiction')
       .map((one) => one.jack.id);
     expect(contradicting.length).toBeGreaterThan(0);
-    for (const id of contradicting) expect(standing(settled, id)).toBe('contradiction');
+    for (const id of contradicting) expect(stateAt(settled, id)).toBe('contradiction');
     expect(settleCommands(settled, 'place')).toEqual([]);
   });
 
@@ -129,7 +125,7 @@ describe('what was heard', () => {
         const { job: heard, walks } = walkAll(job, truth, remotes);
         expect(walks).toBe(Math.ceil(14 / remotes));
         const settled = apply(heard, ...settleCommands(heard, 'numbers'));
-        expect(jackFindings(settled).every((one) => one.standing === 'labelled')).toBe(true);
+        expect(jackFindings(settled).every((one) => one.state === 'labelled')).toBe(true);
         expect(openRuns(settled)).toHaveLength(1);
         for (const { jack, runs } of jackFindings(settled)) expect([runs[0]?.id]).toEqual(truth.get(jack.id));
       }),
@@ -151,9 +147,9 @@ describe('what was heard', () => {
   it('a jack that is settled is open again when it is asked once more and another cable answers', () => {
     const heard = apply(job, tone('jack-01', 'run-x01'));
     const settled = apply(heard, ...settleCommands(heard, 'place'));
-    expect(standing(settled, 'jack-01')).toBe('labelled');
+    expect(stateAt(settled, 'jack-01')).toBe('labelled');
     const again = apply(settled, tone('jack-01', 'run-x02', 2));
-    expect(standing(again, 'jack-01')).toBe('contradiction');
+    expect(stateAt(again, 'jack-01')).toBe('contradiction');
     expect(
       planWalks(again)
         .walks.flat()
@@ -175,7 +171,7 @@ describe('what was heard', () => {
     const heard = apply(job, tone('jack-01', 'run-x01'), tone('jack-02', 'run-x02'));
     const withoutRun = apply(heard, { type: 'removeRuns', runIds: ['run-x01'] });
     expect(Object.values(withoutRun.tones).map((one) => one.jackId)).toEqual(['jack-02']);
-    expect(standing(withoutRun, 'jack-01')).toBe('not asked');
+    expect(stateAt(withoutRun, 'jack-01')).toBe('not asked');
     const withoutJack = apply(heard, { type: 'dropRows', table: 'jacks', ids: ['jack-02'] });
     expect(Object.values(withoutJack.tones).map((one) => one.jackId)).toEqual(['jack-01']);
   });

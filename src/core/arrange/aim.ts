@@ -2,7 +2,7 @@ import { isUpright } from '../gear/body';
 import type { Job } from '../job/job';
 import { fitFaults, placeFault } from '../rack/fit';
 import { shelfFault, shelfLayout } from '../rack/shelf';
-import { standingIn } from '../rack/space';
+import { placedIn } from '../rack/space';
 import { unitName } from '../rack/units';
 import { type Gear, isCarrier } from '../records/gear';
 import type { Face } from '../records/placement';
@@ -25,7 +25,7 @@ export type Aim = {
 
 /** The carrier that stands in a unit of one side. */
 function carrierAt(job: Job, rack: Rack, unit: number, face: Face): Gear | undefined {
-  return standingIn(job, rack.id).find(
+  return placedIn(job, rack.id).find(
     ({ gear, placement }) =>
       isCarrier(gear) &&
       placement.face === face &&
@@ -85,7 +85,7 @@ export const facesFor = (gear: Gear): readonly Face[] =>
 
 /** Units with something to stand on, for what has no ears. */
 export function carrierUnits(job: Job, rack: Rack): { unit: number; face: Face }[] {
-  return standingIn(job, rack.id).flatMap(({ gear, placement }) =>
+  return placedIn(job, rack.id).flatMap(({ gear, placement }) =>
     isCarrier(gear) ? [{ unit: placement.bottomU, face: placement.face }] : [],
   );
 }

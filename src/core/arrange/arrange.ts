@@ -181,8 +181,8 @@ function leastNeeded({ gear, now, stack }: ArrangeProblem): Gear | undefined {
 
 function commandsOf(job: Job, places: readonly Arranged[], without: readonly string[]): Command[] {
   const moving = places.filter((place) => place.moved);
-  const standing = new Set(Object.values(job.placements).map((row) => row.gearId));
-  const lifted = [...moving.map((place) => place.gearId), ...without].filter((id) => standing.has(id));
+  const placed = new Set(Object.values(job.placements).map((row) => row.gearId));
+  const lifted = [...moving.map((place) => place.gearId), ...without].filter((id) => placed.has(id));
   return [
     ...(lifted.length > 0 ? [{ type: 'liftGear' as const, gearIds: lifted }] : []),
     ...moving.map(({ gearId, rackId, bottomU }) => ({ type: 'placeGear' as const, gearId, rackId, bottomU })),

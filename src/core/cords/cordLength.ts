@@ -68,10 +68,10 @@ export function cordKindFor(job: Job, device: Gear, port: number): CordKind {
   return answerOf(job, 'cord-awg') === '28' ? 'slim' : 'standard';
 }
 
-type Standing = { gear: Gear; place: Placement };
+type Placed = { gear: Gear; place: Placement };
 
 /** The manager that a cord between two devices lies in: one between them, or one that touches either. */
-function managerNear(index: JobIndex, from: Standing, to: Standing): Gear | null {
+function managerNear(index: JobIndex, from: Placed, to: Placed): Gear | null {
   const low = Math.min(from.place.bottomU, to.place.bottomU);
   const high = Math.max(from.place.bottomU + from.gear.heightU, to.place.bottomU + to.gear.heightU);
   let touching: Gear | null = null;

@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
 import { baseOf } from '../mounting/rackLoad';
-import { carriedBy, rearRailMm, standingIn } from '../rack/space';
+import { carriedBy, placedIn, rearRailMm } from '../rack/space';
 import { unitName } from '../rack/units';
 import type { Gear } from '../records/gear';
 import type { Rack } from '../records/rack';
@@ -82,12 +82,12 @@ export type LoadingStep = { words: string; lift: LiftAdvice | null };
  * things first where they stand low, and what stands on shelves last. Common practice, no source.
  */
 export function loadingOrder(job: Job, rack: Rack, lifters: Lifters): LoadingStep[] {
-  const standing = standingIn(job, rack.id);
+  const placed = placedIn(job, rack.id);
   const first =
     rack.standing === 'wall'
       ? `Hang ${rack.name} empty, all its fixings in and checked, before anything goes into it.`
       : `Level ${rack.name} and secure it against tipping before anything goes into it.`;
-  const railed = standing.filter(
+  const railed = placed.filter(
     ({ gear, placement }) => gear.rails !== 'none' && rearRailMm(rack, placement.bottomU) !== null,
   );
   const steps: LoadingStep[] = [{ words: first, lift: null }];
@@ -97,11 +97,11 @@ export function loadingOrder(job: Job, rack: Rack, lifters: Lifters): LoadingSte
       lift: null,
     });
   }
-  for (const { gear, placement } of standing) {
+  for (const { gear, placement } of placed) {
     const lift = liftOf(rack, gear, placement.bottomU, lifters);
     steps.push({ words: `${gear.name} into ${lift.place}. ${lift.words}`, lift });
   }
-  for (const { gear } of standing) {
+  for (const { gear } of placed) {
     const carried = carriedBy(job, gear.id);
     if (carried.length === 0) continue;
     steps.push({ words: `On ${gear.name}: ${carried.map((one) => one.name).join(', ')}.`, lift: null });

@@ -1,5 +1,5 @@
 import type { Job } from '../job/job';
-import { depthsOf, loadedKg, standingIn } from '../rack/space';
+import { depthsOf, loadedKg, placedIn } from '../rack/space';
 import type { Gear } from '../records/gear';
 import type { Placement } from '../records/placement';
 import type { Rack } from '../records/rack';
@@ -36,7 +36,7 @@ function outOf(rack: Rack, gear: Gear, { face }: Placement): number {
  */
 export function rackLoad(job: Job, rack: Rack): RackLoad {
   const base = baseOf(rack);
-  const parts = standingIn(job, rack.id).map(({ gear, placement }) => ({
+  const parts = placedIn(job, rack.id).map(({ gear, placement }) => ({
     massKg: loadedKg(job, gear),
     heightMm: base + (placement.bottomU - 1 + gear.heightU / 2) * rackDimensions.unitMm,
     outMm: outOf(rack, gear, placement),
@@ -68,7 +68,7 @@ export function tipping(job: Job, rack: Rack) {
   const topMm = rack.outerHeightMm ?? rack.units * rackDimensions.unitMm + belowMm;
   const toFrontMm = Math.max(0, outerDepthOf(rack) - load.outMm);
   // The heaviest device on slide rails, drawn out by its whole depth.
-  const drawn = standingIn(job, rack.id)
+  const drawn = placedIn(job, rack.id)
     .filter(({ gear }) => gear.rails !== 'none')
     .reduce((most, { gear }) => Math.max(most, loadedKg(job, gear) * gear.depthMm), 0);
   const drawnOutMm = load.massKg === 0 ? toFrontMm : toFrontMm - drawn / load.massKg;

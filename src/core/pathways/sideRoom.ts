@@ -1,7 +1,7 @@
 import { bodyWidthMm, isUpright } from '../gear/body';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { standingIn } from '../rack/space';
+import { placedIn } from '../rack/space';
 import { isPanel, portsOf } from '../records/ports';
 import type { Rack } from '../records/rack';
 import { cableKindOf } from '../runs/cableKinds';
@@ -15,11 +15,11 @@ const USUAL_CABLE_MM = 6.5;
 /** How full the sides of a rack become when the landed runs go down them, half on each; null while the room is not known. */
 export function sideRoom(job: Job, rack: Rack): { cables: number; roomMm: number; share: number } | null {
   if (rack.sideRoomMm === null) return null;
-  const standing = standingIn(job, rack.id);
-  const upright = Math.max(0, ...standing.filter(({ gear }) => isUpright(gear)).map(({ gear }) => bodyWidthMm(gear)));
+  const placed = placedIn(job, rack.id);
+  const upright = Math.max(0, ...placed.filter(({ gear }) => isUpright(gear)).map(({ gear }) => bodyWidthMm(gear)));
   const roomMm = Math.max(0, rack.sideRoomMm - upright);
   const panels = new Set(
-    standing.filter(({ gear }) => isPanel(gear) && portsOf(gear).length > 0).map(({ gear }) => gear.id),
+    placed.filter(({ gear }) => isPanel(gear) && portsOf(gear).length > 0).map(({ gear }) => gear.id),
   );
   const runs = [...indexJob(job).landingOfRun.values()].flatMap((row) =>
     panels.has(row.panelId) ? (job.runs[row.runId] ?? []) : [],

@@ -6,7 +6,7 @@ import type { Face, Placement } from '../records/placement';
 import type { Rack } from '../records/rack';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { itemHeightMm, shelfLayout, trayOf } from './shelf';
-import { depthsOf, loadedKg, standingIn } from './space';
+import { depthsOf, loadedKg, placedIn } from './space';
 import { shownUnit, unitName } from './units';
 
 /** A device in the drawing of one side: its box in millimetres, y downwards from the rack's top, x from the left rail's edge. */
@@ -153,7 +153,7 @@ export function elevation(job: Job, rack: Rack): Elevation {
       columns.map((x) => ({ x, y: heightMm - height })),
     ),
     rearRails: rearRailsOf(rack),
-    items: standingIn(job, rack.id).map(({ gear, placement }) => itemOf(job, rack, gear, placement)),
+    items: placedIn(job, rack.id).map(({ gear, placement }) => itemOf(job, rack, gear, placement)),
   };
 }
 

@@ -30,7 +30,7 @@ const words = (gear: Gear, rack: Partial<Rack> = {}): string => {
   return there ? (fitFaults(job, gear, { rack: there, bottomU: 3, face: 'front' })[0]?.words ?? '') : '';
 };
 /** A device in the rack: the job with it. */
-const standing = (gear: Gear, bottomU: number, face: Face = 'front', rack: Partial<Rack> = {}) =>
+const placed = (gear: Gear, bottomU: number, face: Face = 'front', rack: Partial<Rack> = {}) =>
   apply(
     bench({}, {}, rack),
     { type: 'addGear', gear: [gear] },
@@ -87,7 +87,7 @@ describe('what is wrong with a place', () => {
 
   it('is gear on the rear rails that it meets in the middle', () => {
     const rear = one({ id: 'rear', name: 'Rear', depthMm: 180 });
-    const job = standing(rear, 3, 'rear');
+    const job = placed(rear, 3, 'rear');
     expect(kinds(one({ depthMm: 220 }), {}, 3, 'front', job)).toEqual([]);
     expect(kinds(one({ depthMm: 221 }), {}, 3, 'front', job)).toEqual(['meets-rear']);
     expect(kinds(one({ depthMm: 221 }), {}, 4, 'front', job)).toEqual([]);
@@ -105,7 +105,7 @@ describe('what is wrong with a place', () => {
       ears: 'none',
     });
     expect(kinds(upright, {}, 1, 'front')).toEqual(['wrong-face']);
-    const job = standing(upright, 1, 'rear-left');
+    const job = placed(upright, 1, 'rear-left');
     expect(kinds(one({ depthMm: 350 }), {}, 6, 'front', job)).toEqual([]);
     expect(kinds(one({ depthMm: 351 }), {}, 6, 'front', job)).toEqual(['plugs-behind']);
     expect(kinds(one({ depthMm: 351 }), {}, 7, 'front', job)).toEqual([]);
@@ -196,7 +196,7 @@ describe('what is wrong with a place', () => {
   });
 
   it('is told by snags with a source for what stands', () => {
-    const job = standing(one({ depthMm: 360, inlet: 'c14', inlets: 1, massKg: 13, screwThread: '10-32' }), 3);
+    const job = placed(one({ depthMm: 360, inlet: 'c14', inlets: 1, massKg: 13, screwThread: '10-32' }), 3);
     const found = findSnags(job).filter((snag) => snag.gearIds.includes('one'));
     expect(found.map((snag) => snag.rule).sort()).toEqual(['plugs-meet-back', 'screw-threads', 'wants-support']);
     for (const snag of found) expect(snag.source.title).not.toBe('');
@@ -204,7 +204,7 @@ describe('what is wrong with a place', () => {
 
   it('is mended by setting the rear rails where a device wants them', () => {
     const railed = one({ rails: 'needed', railLeastMm: 380, railMostMm: 620 });
-    const job = standing(railed, 3, 'front', { rearRailMm: 300, rearRailLeastMm: 250, rearRailMostMm: 400 });
+    const job = placed(railed, 3, 'front', { rearRailMm: 300, rearRailLeastMm: 250, rearRailMostMm: 400 });
     const snag = findSnags(job).find((found) => found.rule === 'rails-do-not-reach');
     const mend = snag?.mends(job)[0];
     expect(mend?.label).toBe('Set the rear rails to 380 mm');
@@ -226,7 +226,7 @@ describe('aiming', () => {
     heightMm: 30,
     depthMm: 100,
   });
-  const job = apply(standing(shelf, 5), { type: 'addGear', gear: [hub] });
+  const job = apply(placed(shelf, 5), { type: 'addGear', gear: [hub] });
   const rack = job.racks.rack as Rack;
 
   it('puts what has no ears on a shelf, and says so elsewhere', () => {
@@ -264,8 +264,8 @@ describe('room at the sides', () => {
   const rules = (job: Job) => findSnags(job).map((snag) => snag.rule);
 
   it('is told when an upright unit is wider than it', () => {
-    expect(rules(standing(upright, 1, 'left', { sideRoomMm: 51 }))).toContain('upright-too-wide');
-    expect(rules(standing(upright, 1, 'left', { sideRoomMm: 52 }))).not.toContain('upright-too-wide');
+    expect(rules(placed(upright, 1, 'left', { sideRoomMm: 51 }))).toContain('upright-too-wide');
+    expect(rules(placed(upright, 1, 'left', { sideRoomMm: 52 }))).not.toContain('upright-too-wide');
   });
 
   it('is told when the landed cables do not go down it', () => {

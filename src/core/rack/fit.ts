@@ -8,7 +8,7 @@ import { frameWidths, holesOfPattern } from '../standards/rackDimensions';
 import { formatMass } from '../units/force';
 import { formatSize } from '../units/length';
 import { holesOf } from './holes';
-import { rearRailMm, standingIn, takesUnits } from './space';
+import { placedIn, rearRailMm, takesUnits } from './space';
 import { unitName } from './units';
 
 /** Where a device would stand. */
@@ -55,7 +55,7 @@ const wrongFace: Check = (_, gear, { face }) => {
 /** Others in the units that it would take, on the same rails or in the same corner. */
 const taken: Check = (job, gear, { rack, bottomU, face }) => {
   const wanted = span(bottomU, gear.heightU);
-  const other = standingIn(job, rack.id).find(
+  const other = placedIn(job, rack.id).find(
     ({ gear: there, placement }) =>
       there.id !== gear.id &&
       placement.face === face &&
@@ -83,7 +83,7 @@ const tooWide: Check = (job, gear, { rack }) => {
 function depthLeftMm(job: Job, rack: Rack, bottomU: number, heightU: number): { leftMm: number; by: Gear | null } {
   const { topU } = span(bottomU, heightU);
   let [leftMm, by]: [number, Gear | null] = [rack.depthMm, null];
-  for (const { gear, placement } of standingIn(job, rack.id)) {
+  for (const { gear, placement } of placedIn(job, rack.id)) {
     if (placement.face !== 'rear-left' && placement.face !== 'rear-right') continue;
     if (placement.bottomU > topU || span(placement.bottomU, gear.heightU).topU < bottomU) continue;
     const left = rack.depthMm - gear.depthMm - plugFrontMm(gear);
@@ -101,7 +101,7 @@ const tooDeep: Check = (job, gear, { rack }) => {
 const meetsRear: Check = (job, gear, { rack, bottomU, face }) => {
   if (!takesUnits({ face })) return null;
   const wanted = span(bottomU, gear.heightU);
-  for (const { gear: there, placement } of standingIn(job, rack.id)) {
+  for (const { gear: there, placement } of placedIn(job, rack.id)) {
     const across = there.id !== gear.id && placement.face === (face === 'front' ? 'rear' : 'front');
     if (!across || wanted.bottomU > span(placement.bottomU, there.heightU).topU || placement.bottomU > wanted.topU)
       continue;

@@ -2,7 +2,7 @@ import type { Job } from '../job/job';
 import type { Gear } from '../records/gear';
 import type { Rack } from '../records/rack';
 import { holesOfPattern, rackDimensions, standardHoles } from '../standards/rackDimensions';
-import { rearRailMm, standingIn } from './space';
+import { placedIn, rearRailMm } from './space';
 import { shownUnit, unitName } from './units';
 
 /** One hole of a column: its unit from the bottom, which of the three of that unit from below, and its height above unit 1's lower edge. */
@@ -54,7 +54,7 @@ const RAIL_SCREWS = 4;
 /** Which holes each device of a rack uses, from the top down, and what there must be of nuts and screws. */
 export function holeCard(job: Job, rack: Rack): HoleCard {
   const perUnit = holesOfPattern[rack.holePattern];
-  const rows = standingIn(job, rack.id)
+  const rows = placedIn(job, rack.id)
     .toReversed()
     .flatMap(({ gear, placement: { bottomU, face } }): HoleCardRow[] => {
       if (face !== 'front' && face !== 'rear') return [];
@@ -83,7 +83,7 @@ export function holeCard(job: Job, rack: Rack): HoleCard {
     rows,
     screws,
     nuts: rack.fixing === 'cage-nut' ? screws : 0,
-    mixed: standingIn(job, rack.id).flatMap(({ gear }) =>
+    mixed: placedIn(job, rack.id).flatMap(({ gear }) =>
       gear.screwThread !== null && gear.screwThread !== rack.thread ? [`${gear.name}: ${gear.screwThread}`] : [],
     ),
   };

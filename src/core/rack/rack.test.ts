@@ -88,13 +88,13 @@ describe('places', () => {
   });
 
   it('does not stand in its own way when it moves by a unit', () => {
-    const standing = apply(
+    const placed = apply(
       job,
       { type: 'addGear', gear: [two] },
       { type: 'placeGear', gearId: 'two', rackId: 'rack', bottomU: 4 },
     );
-    expect(placeFault(standing, two, { rack: rack(), bottomU: 5, face: 'front' })).toBeNull();
-    expect(placesFor(standing, rack(), two)).toContain(5);
+    expect(placeFault(placed, two, { rack: rack(), bottomU: 5, face: 'front' })).toBeNull();
+    expect(placesFor(placed, rack(), two)).toContain(5);
   });
 
   it('counts free units', () => {

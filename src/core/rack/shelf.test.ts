@@ -83,14 +83,14 @@ describe('shelves', () => {
   });
 
   it('and units exclude one another: a device stands in one place only', () => {
-    const standing = apply(on('a'), {
+    const placed = apply(on('a'), {
       type: 'editGear',
       gearId: 'a',
       changes: { frame: '19-inch', ears: 'removable', depthMm: 100 },
     });
-    const moved = apply(standing, { type: 'placeGear', gearId: 'a', rackId: 'rack', bottomU: 2 });
+    const moved = apply(placed, { type: 'placeGear', gearId: 'a', rackId: 'rack', bottomU: 2 });
     expect(Object.keys(moved.shelvings)).toEqual([]);
-    expect(clashes({ ...moved, shelvings: standing.shelvings })[0]).toContain('stands on a shelf and in units at once');
+    expect(clashes({ ...moved, shelvings: placed.shelvings })[0]).toContain('stands on a shelf and in units at once');
   });
 
   it('let go of what they carry when they go, and of a frame when it is taken away', () => {

@@ -22,15 +22,15 @@ export function depthsOf(rack: Rack, gear: Gear, face: Face): { frontMm: number;
   return { frontMm: backMm - gear.depthMm, backMm };
 }
 
-export type Standing = { gear: Gear; placement: Placement };
+export type Placed = { gear: Gear; placement: Placement };
 
-const cache = new WeakMap<Job['placements'], { gear: Job['gear']; byRack: Map<string, Standing[]> }>();
+const cache = new WeakMap<Job['placements'], { gear: Job['gear']; byRack: Map<string, Placed[]> }>();
 
 /** What stands in a rack, lowest first. Memoised for each version of the job. */
-export function standingIn(job: Job, rackId: string): Standing[] {
+export function placedIn(job: Job, rackId: string): Placed[] {
   let known = cache.get(job.placements);
   if (!known || known.gear !== job.gear) {
-    const byRack = new Map<string, Standing[]>();
+    const byRack = new Map<string, Placed[]>();
     for (const placement of Object.values(job.placements)) {
       const gear = job.gear[placement.gearId];
       if (!gear) continue;
@@ -58,4 +58,4 @@ export const loadedKg = (job: Job, gear: Gear): number =>
 
 /** All gear of a rack with what it carries, kilograms. */
 export const gearKg = (job: Job, rackId: string): number =>
-  standingIn(job, rackId).reduce((sum, { gear }) => sum + loadedKg(job, gear), 0);
+  placedIn(job, rackId).reduce((sum, { gear }) => sum + loadedKg(job, gear), 0);

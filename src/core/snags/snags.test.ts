@@ -232,7 +232,7 @@ describe('the survey and the ways of cables', () => {
       );
     expect(of(cords('26', '8000'), 'channel-too-long')).toEqual([]);
     expect(of(cords('26', '8100'), 'channel-too-long')[0]?.what).toMatch(/26 AWG may be 8 m/);
-    expect(of(cords('28', '6200'), 'channel-too-long')[0]?.source.standing).toBe('from memory');
+    expect(of(cords('28', '6200'), 'channel-too-long')[0]?.source.mark).toBe('from memory');
   });
 
   it('power does not arrive over thin and warm copper', () => {
@@ -267,7 +267,7 @@ describe('the survey and the ways of cables', () => {
   });
 
   it('mains nearer than 50 mm, or than A = S × P, is named', () => {
-    expect(of(laid(1, { mainsMm: 49 }), 'pathway-near-mains')[0]?.source.standing).toBe('published');
+    expect(of(laid(1, { mainsMm: 49 }), 'pathway-near-mains')[0]?.source.mark).toBe('published');
     expect(of(laid(1, { mainsMm: 50 }), 'pathway-near-mains')).toEqual([]);
     expect(of(laid(1, { mainsMm: 59, mainsCircuits: 8 }), 'pathway-near-mains')[0]?.what).toMatch(/60 mm/);
     expect(of(laid(1, { mainsMm: 5, containment: 'solid metal' }), 'pathway-near-mains')).toEqual([]);

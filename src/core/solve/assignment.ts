@@ -40,8 +40,8 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
     for (;;) {
       tree.push(row);
       reachedAt[row] = reached;
-      const shift = reached - (rowPrice[row] as number);
-      const out = shift + (leftOut[row] as number);
+      const shift = reached - rowPrice[row];
+      const out = shift + leftOut[row];
       if (out < outAt) {
         outAt = out;
         outRow = row;
@@ -52,13 +52,13 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
       let free = false;
       const at = row * columns;
       for (let slot = 0; slot < openCount; slot++) {
-        const column = open[slot] as number;
-        const through = shift + (cost[at + column] as number) - (columnPrice[column] as number);
-        if (through < (distance[column] as number)) {
+        const column = open[slot];
+        const through = shift + cost[at + column] - columnPrice[column];
+        if (through < distance[column]) {
           distance[column] = through;
           before[column] = row;
         }
-        const far = distance[column] as number;
+        const far = distance[column];
         if (far < least - (free ? TIE : 0) || (!free && far <= least + TIE && rowOf[column] === -1 && far < outAt)) {
           least = far;
           nearest = slot;
@@ -67,39 +67,38 @@ export function assign(rows: number, columns: number, cost: Float64Array, leftOu
       }
       reached = least;
       if (nearest < 0) break;
-      const column = open[nearest] as number;
+      const column = open[nearest];
       openCount -= 1;
-      open[nearest] = open[openCount] as number;
+      open[nearest] = open[openCount];
       open[openCount] = column;
       if (rowOf[column] === -1) {
         end = column;
         break;
       }
-      row = rowOf[column] as number;
+      row = rowOf[column];
     }
-    for (const one of tree) rowPrice[one] = (rowPrice[one] as number) + reached - (reachedAt[one] as number);
+    for (const one of tree) rowPrice[one] = rowPrice[one] + reached - reachedAt[one];
     for (let slot = openCount; slot < columns; slot++) {
-      const column = open[slot] as number;
-      if (column !== end)
-        columnPrice[column] = (columnPrice[column] as number) - (reached - (distance[column] as number));
+      const column = open[slot];
+      if (column !== end) columnPrice[column] = columnPrice[column] - (reached - distance[column]);
     }
     // Along the path each row takes the column by which the next one was reached.
-    let taker = end < 0 ? outRow : (before[end] as number);
+    let taker = end < 0 ? outRow : before[end];
     let column = end;
     for (;;) {
-      const given = columnOf[taker] as number;
+      const given = columnOf[taker];
       columnOf[taker] = column;
       if (column >= 0) rowOf[column] = taker;
       if (taker === start) break;
       column = given;
-      taker = before[column] as number;
+      taker = before[column];
     }
   }
 
   let total = 0;
   for (let row = 0; row < rows; row++) {
-    const column = columnOf[row] as number;
-    total += column < 0 ? (leftOut[row] as number) : (cost[row * columns + column] as number);
+    const column = columnOf[row];
+    total += column < 0 ? leftOut[row] : cost[row * columns + column];
   }
   return { columnOf, cost: total };
 }
@@ -131,13 +130,13 @@ function bidFirst(
         break;
       }
       const at = row * columns;
-      const out = leftOut[row] as number;
+      const out = leftOut[row];
       let best = out;
       let column = -1;
       let second = Number.POSITIVE_INFINITY;
       let other = -1;
       for (let one = 0; one < columns; one++) {
-        const price = (cost[at + one] as number) - (columnPrice[one] as number);
+        const price = cost[at + one] - columnPrice[one];
         if (price >= second) continue;
         if (price < best) {
           second = best;
@@ -162,11 +161,11 @@ function bidFirst(
         }
         column = other;
       }
-      const pushed = rowOf[column] as number;
-      if (strict) columnPrice[column] = (columnPrice[column] as number) - (second - best);
+      const pushed = rowOf[column];
+      if (strict) columnPrice[column] = columnPrice[column] - (second - best);
       rowOf[column] = row;
       columnOf[row] = column;
-      rowPrice[row] = (cost[at + column] as number) - (columnPrice[column] as number);
+      rowPrice[row] = cost[at + column] - columnPrice[column];
       if (pushed < 0) continue;
       columnOf[pushed] = -1;
       if (strict) waiting.push(pushed);

@@ -39,12 +39,12 @@ export function widerInverse({ size, rows, squares }: BasisInverse, by: number, 
  * @param direction the inverse times the member's column
  */
 export function changeBasis({ size, rows, squares }: BasisInverse, at: number, direction: Float64Array): void {
-  const pivot = direction[at] as number;
+  const pivot = direction[at];
   const start = at * size;
   const filled: number[] = [];
   let square = 0;
   for (let column = 0; column < size; column++) {
-    const entry = rows[start + column] as number;
+    const entry = rows[start + column];
     if (entry === 0) continue;
     const next = entry < TINY && entry > -TINY ? 0 : entry / pivot;
     rows[start + column] = next;
@@ -53,17 +53,17 @@ export function changeBasis({ size, rows, squares }: BasisInverse, at: number, d
   }
   squares[at] = square;
   for (let row = 0; row < size; row++) {
-    const factor = direction[row] as number;
+    const factor = direction[row];
     if (row === at || (factor < TINY && factor > -TINY)) continue;
     const first = row * size;
     let more = 0;
     for (let slot = 0; slot < filled.length; slot++) {
-      const column = filled[slot] as number;
-      const before = rows[first + column] as number;
-      const next = before - factor * (rows[start + column] as number);
+      const column = filled[slot];
+      const before = rows[first + column];
+      const next = before - factor * rows[start + column];
       rows[first + column] = next;
       more += next * next - before * before;
     }
-    squares[row] = (squares[row] as number) + more;
+    squares[row] = squares[row] + more;
   }
 }

@@ -17,11 +17,11 @@ function relax({ x, y, r }: Places, radius: number, steps: number): void {
   for (let step = 0; step < steps; step++) {
     let moved = 0;
     for (let i = 0; i < count; i++) {
-      let [ax, ay] = [x[i] as number, y[i] as number];
-      const ar = r[i] as number;
+      let [ax, ay] = [x[i], y[i]];
+      const ar = r[i];
       for (let j = i + 1; j < count; j++) {
-        const [dx, dy] = [(x[j] as number) - ax, (y[j] as number) - ay];
-        const touch = ar + (r[j] as number);
+        const [dx, dy] = [x[j] - ax, y[j] - ay];
+        const touch = ar + r[j];
         const squared = dx * dx + dy * dy;
         if (squared >= touch * touch) continue;
         const apart = Math.sqrt(squared) || 1e-9;
@@ -29,8 +29,8 @@ function relax({ x, y, r }: Places, radius: number, steps: number): void {
         const half = (overlap / apart) * 0.5;
         ax -= dx * half;
         ay -= dy * half;
-        x[j] = (x[j] as number) + dx * half;
-        y[j] = (y[j] as number) + dy * half;
+        x[j] = x[j] + dx * half;
+        y[j] = y[j] + dy * half;
         moved += overlap;
       }
       const from = Math.sqrt(ax * ax + ay * ay);
@@ -55,14 +55,14 @@ function middleOf({ x, y, r }: Places): { x: number; y: number } {
   for (let step = 2; step < MIDDLE_STEPS; step++) {
     let [far, reach, away] = [0, -1, 1];
     for (let i = 0; i < r.length; i++) {
-      const [dx, dy] = [(x[i] as number) - middle.x, (y[i] as number) - middle.y];
+      const [dx, dy] = [x[i] - middle.x, y[i] - middle.y];
       const from = Math.sqrt(dx * dx + dy * dy);
-      if (from + (r[i] as number) > reach) [far, reach, away] = [i, from + (r[i] as number), from];
+      if (from + r[i] > reach) [far, reach, away] = [i, from + r[i], from];
     }
     // The farthest point of that circle, not its centre, draws the middle.
     const by = reach / (away || 1) / step;
-    middle.x += ((x[far] as number) - middle.x) * by;
-    middle.y += ((y[far] as number) - middle.y) * by;
+    middle.x += (x[far] - middle.x) * by;
+    middle.y += (y[far] - middle.y) * by;
   }
   return middle;
 }
@@ -72,8 +72,8 @@ function settled({ x, y, r }: Places): Packing {
   let stretch = 0;
   for (let i = 0; i < r.length; i++) {
     for (let j = i + 1; j < r.length; j++) {
-      const [dx, dy] = [(x[i] as number) - (x[j] as number), (y[i] as number) - (y[j] as number)];
-      const ratio = ((r[i] as number) + (r[j] as number)) / (Math.sqrt(dx * dx + dy * dy) || 1e-9);
+      const [dx, dy] = [x[i] - x[j], y[i] - y[j]];
+      const ratio = (r[i] + r[j]) / (Math.sqrt(dx * dx + dy * dy) || 1e-9);
       if (ratio > stretch) stretch = ratio;
     }
   }
@@ -81,8 +81,8 @@ function settled({ x, y, r }: Places): Packing {
   const apart: Places = { x: x.map((one) => one * by), y: y.map((one) => one * by), r };
   const middle = middleOf(apart);
   const circles = Array.from(r, (own, i) => ({
-    x: (apart.x[i] as number) - middle.x,
-    y: (apart.y[i] as number) - middle.y,
+    x: apart.x[i] - middle.x,
+    y: apart.y[i] - middle.y,
     r: own,
   }));
   return { circles, radius: circles.reduce((most, { x, y, r }) => Math.max(most, length(x, y) + r), 0) };

@@ -35,7 +35,7 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
   const values = Float64Array.of(1, ...limits.map(Math.abs));
   inverse[0] = 1;
   limits.forEach((limit, row) => {
-    basis.push((limit >= 0 ? slacks : oversteps)[row] as Member);
+    basis.push((limit >= 0 ? slacks : oversteps)[row]);
     inverse[(row + 1) * size + row + 1] = limit >= 0 ? 1 : -1;
   });
   const prices = new Float64Array(size);
@@ -44,13 +44,12 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
   const priceAnew = () => {
     prices.fill(0);
     basis.forEach(({ cost }, at) => {
-      for (let row = 0; row < size && cost !== 0; row++)
-        prices[row] = (prices[row] as number) + cost * (inverse[at * size + row] as number);
+      for (let row = 0; row < size && cost !== 0; row++) prices[row] = prices[row] + cost * inverse[at * size + row];
     });
   };
   const gainOf = ({ cost, entries }: Member): number => {
     let gain = cost;
-    for (let row = 0; row < size; row++) gain -= (prices[row] as number) * (entries[row] as number);
+    for (let row = 0; row < size; row++) gain -= prices[row] * entries[row];
     return gain;
   };
   const enter = (member: Member): boolean => {
@@ -58,23 +57,22 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
     let least = Number.POSITIVE_INFINITY;
     for (let at = 0; at < size; at++) {
       let sum = 0;
-      for (let row = 0; row < size; row++)
-        sum += (inverse[at * size + row] as number) * (member.entries[row] as number);
+      for (let row = 0; row < size; row++) sum += inverse[at * size + row] * member.entries[row];
       direction[at] = sum;
-      if (sum <= TINY || (values[at] as number) / sum >= least) continue;
-      least = (values[at] as number) / sum;
+      if (sum <= TINY || values[at] / sum >= least) continue;
+      least = values[at] / sum;
       leaves = at;
     }
     if (leaves < 0) return false;
-    const pivot = direction[leaves] as number;
+    const pivot = direction[leaves];
     const from = leaves * size;
-    for (let row = 0; row < size; row++) inverse[from + row] = (inverse[from + row] as number) / pivot;
+    for (let row = 0; row < size; row++) inverse[from + row] = inverse[from + row] / pivot;
     for (let at = 0; at < size; at++) {
-      const factor = direction[at] as number;
+      const factor = direction[at];
       if (at === leaves || factor === 0) continue;
       for (let row = 0; row < size; row++)
-        inverse[at * size + row] = (inverse[at * size + row] as number) - factor * (inverse[from + row] as number);
-      values[at] = Math.max(0, (values[at] as number) - factor * least);
+        inverse[at * size + row] = inverse[at * size + row] - factor * inverse[from + row];
+      values[at] = Math.max(0, values[at] - factor * least);
     }
     values[leaves] = least;
     basis[leaves] = member;
@@ -99,8 +97,8 @@ export function columnLp(limits: Float64Array, penalty: number): ColumnLp {
         if (!best || !enter(best)) break;
       }
       priceAnew();
-      const value = basis.reduce((sum, { cost }, at) => sum + cost * (values[at] as number), 0);
-      return { value, base: prices[0] as number, prices: prices.slice(1) };
+      const value = basis.reduce((sum, { cost }, at) => sum + cost * values[at], 0);
+      return { value, base: prices[0], prices: prices.slice(1) };
     },
   };
 }

@@ -44,7 +44,7 @@ export function packRectangles(width: number, depth: number, boxes: readonly Box
     const xs = [...new Set([0, ...laid.map((there) => there.x + there.width)])].sort((a, b) => a - b);
     const ys = [...new Set([0, ...laid.map((there) => there.y + there.depth)])].sort((a, b) => a - b);
     for (const at of left) {
-      const box = boxes[at] as Box;
+      const box = boxes[at];
       for (const turned of box.width === box.depth ? [false] : [false, true]) {
         const [w, d] = turned ? [box.depth, box.width] : [box.width, box.depth];
         for (const y of ys) {

@@ -26,7 +26,7 @@ describe('category reach', () => {
     expect(reachFor('6', 10_000)).toMatchObject({
       sureMm: 37_000,
       perhapsMm: 55_000,
-      source: { standing: 'from memory' },
+      source: { mark: 'from memory' },
     });
   });
 

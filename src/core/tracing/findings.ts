@@ -9,7 +9,7 @@ import { sameKey } from '../text/sameKey';
 
 export type JackFinding = {
   jack: Jack;
-  standing: 'not asked' | 'found' | 'silent' | 'contradiction' | 'labelled';
+  state: 'not asked' | 'found' | 'silent' | 'contradiction' | 'labelled';
   /** The cables that answered. */
   runs: Run[];
   /** Any of it was made up by the simulated tone set. */
@@ -34,13 +34,13 @@ export function jackFindings(job: Job): JackFinding[] {
       const heard = tones.filter((tone) => tone.jackId === jack.id);
       const simulated = heard.some((tone) => tone.simulated);
       const runs = [...new Set(heard.flatMap((tone) => tone.runId ?? []))].flatMap((id) => job.runs[id] ?? []);
-      if (heard.length === 0) return { jack, standing: 'not asked', runs, simulated, why: null };
+      if (heard.length === 0) return { jack, state: 'not asked', runs, simulated, why: null };
       const [run] = runs;
-      if (!run) return { jack, standing: 'silent', runs, simulated, why: null };
+      if (!run) return { jack, state: 'silent', runs, simulated, why: null };
       if (runs.length > 1) {
         return {
           jack,
-          standing: 'contradiction',
+          state: 'contradiction',
           runs,
           simulated,
           why: `${runs.map((one) => one.label).join(' and ')} both answered: they touch each other, or one was misread.`,
@@ -51,19 +51,19 @@ export function jackFindings(job: Job): JackFinding[] {
         .flatMap((id) => job.jacks[id] ?? []);
       if (others.length > 0) {
         const where = others.map((one) => [one.room, one.outlet].filter(Boolean).join(' ')).join(' and ');
-        return { jack, standing: 'contradiction', runs, simulated, why: `${run.label} answered at ${where} as well.` };
+        return { jack, state: 'contradiction', runs, simulated, why: `${run.label} answered at ${where} as well.` };
       }
       if (heard.some((tone) => tone.runId === null)) {
         return {
           jack,
-          standing: 'contradiction',
+          state: 'contradiction',
           runs,
           simulated,
           why: `${run.label} answered once and was silent once.`,
         };
       }
       const labelled = placeKey(run) === placeKey(jack);
-      return { jack, standing: labelled ? 'labelled' : 'found', runs, simulated, why: null };
+      return { jack, state: labelled ? 'labelled' : 'found', runs, simulated, why: null };
     });
 }
 
@@ -80,7 +80,7 @@ export function openRuns(job: Job): Run[] {
  * scheme. Contradictions and silent jacks stay open.
  */
 export function settleCommands(job: Job, scheme: Scheme): Command[] {
-  const found = jackFindings(job).filter((finding) => finding.standing === 'found');
+  const found = jackFindings(job).filter((finding) => finding.state === 'found');
   const placed: Command[] = found.flatMap(({ jack, runs: [run] }) =>
     run
       ? [

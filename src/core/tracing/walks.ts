@@ -20,7 +20,7 @@ export type WalkPlan = {
  */
 export function planWalks(job: Job, remotes = figureOf(job, 'remotes')): WalkPlan {
   const open = jackFindings(job)
-    .filter((finding) => finding.standing === 'not asked' || finding.standing === 'contradiction')
+    .filter((finding) => finding.state === 'not asked' || finding.state === 'contradiction')
     .map((finding) => finding.jack);
   const hands = Math.max(1, Math.floor(remotes));
   const level = (jack: Jack) => siteOf(job).floorByName.get(sameKey(jack.floor))?.level ?? 0;

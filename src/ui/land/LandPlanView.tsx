@@ -105,7 +105,7 @@ function Proposal({
     ['Landed anew', plan.moved.length === 0 ? 'none' : `${plan.moved.length}, about ${minutes} min`],
     ['Out of order', plan.disorder === 0 ? 'nothing' : `${plan.disorder} points`],
     ['Shortest rest of tail', plan.spareMm === null ? 'no tail measured' : formatSize(plan.spareMm, job.units)],
-    ['Standing', plan.proven ? 'proven: no plan lands more or keeps better order' : 'best found, not proven'],
+    ['Proof', plan.proven ? 'proven: no plan lands more or keeps better order' : 'best found, not proven'],
   ];
   return (
     <section aria-label="Proposed landing" className="mt-2 rounded-[3px] border-2 border-act bg-sheet p-2.5">

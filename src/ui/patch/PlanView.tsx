@@ -105,7 +105,7 @@ function Figures({ job, plan }: { job: Job; plan: PatchPlan }) {
     ['Left out', String(plan.left.length)],
     ['Cords moved', String(plan.moved.length)],
     ['Cord in all', formatLength(plan.cordMm, job.units)],
-    ['Standing', plan.proven ? 'proven best' : `best found, at most ${short.toFixed(1)} points off`],
+    ['Proof', plan.proven ? 'proven best' : `best found, at most ${short.toFixed(1)} points off`],
   ];
   return (
     <dl className="mt-1 text-[13px]">

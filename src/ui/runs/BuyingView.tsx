@@ -55,7 +55,7 @@ export function BuyingView() {
                 <th className="px-2 text-right">Boxes to buy</th>
                 <th className="px-2 text-right">Scrap</th>
                 <th className="px-2 text-right">Kept</th>
-                <th className="px-2">Standing</th>
+                <th className="px-2">State</th>
               </tr>
             </thead>
             <tbody>

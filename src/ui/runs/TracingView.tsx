@@ -16,7 +16,7 @@ import { CommitField, committing } from '../kit/CommitField';
 import { newRowId, useRows } from '../kit/useRows';
 import { JackEntry, TailEntry } from './TracingEntry';
 
-const STANDINGS = {
+const STATES = {
   'not asked': { mark: '○', words: 'not asked', look: 'text-soft' },
   found: { mark: '●', words: 'found', look: 'font-bold text-good' },
   labelled: { mark: '✓', words: 'labelled', look: 'font-bold text-good' },
@@ -35,9 +35,9 @@ export function TracingView() {
   const findings = useMemo(() => jackFindings(job), [job]);
   const plan = useMemo(() => planWalks(job), [job]);
   const tails = openRuns(job);
-  const found = findings.filter((finding) => finding.standing === 'found');
+  const found = findings.filter((finding) => finding.state === 'found');
   const settled = useMemo(() => settleCommands(job, answerOf(job, 'label-scheme') as Scheme), [job]);
-  const asked = findings.filter((finding) => finding.standing !== 'not asked').length;
+  const asked = findings.filter((finding) => finding.state !== 'not asked').length;
   if (findings.length === 0 && !Object.values(job.runs).some(isUntraced)) {
     return (
       <div className="grid gap-4 p-3 lg:grid-cols-2">
@@ -114,8 +114,8 @@ export function TracingView() {
 function HeardRow({ finding }: { finding: ReturnType<typeof jackFindings>[number] }) {
   const job = useSession((session) => session.job);
   const { drop } = useRows();
-  const { jack, standing, runs, simulated, why } = finding;
-  const { mark, words, look } = STANDINGS[standing];
+  const { jack, state, runs, simulated, why } = finding;
+  const { mark, words, look } = STATES[state];
   const tones = Object.values(job.tones).filter((tone) => tone.jackId === jack.id);
   return (
     <li className="flex items-start gap-2 border-b py-1">
@@ -128,7 +128,7 @@ function HeardRow({ finding }: { finding: ReturnType<typeof jackFindings>[number
         {why && <span className="block text-wont text-xs">{why}</span>}
       </span>
       <b className="font-mono">{runs.map((run) => run.label).join(' ')}</b>
-      {tones.length > 0 && standing !== 'labelled' && (
+      {tones.length > 0 && state !== 'labelled' && (
         <Button
           look="quiet"
           className="min-h-6 px-1.5 py-0 text-xs"

@@ -143,13 +143,13 @@ function Proposal({
   const { cordsMm, gravityMm, hotPairs, freeU, moves, minutes } = made.figures;
   const moved = made.places.filter((place) => place.moved).length;
   const gap = made.cost - made.bound;
-  const standing = made.proven
+  const proof = made.proven
     ? 'proven best'
     : Number.isFinite(gap)
       ? `at most ${gap.toFixed(0)} points above the best`
       : 'best so far; how far from the best is not known';
   const figures: [string, string][] = [
-    ['Points by its own measure', `${made.cost.toFixed(1)}, ${standing}`],
+    ['Points by its own measure', `${made.cost.toFixed(1)}, ${proof}`],
     ['Cords, about', formatLength(cordsMm, job.units)],
     ['Centre of gravity', formatSize(Math.round(gravityMm), job.units)],
     ['Hot pairs that touch', String(hotPairs)],

@@ -70,7 +70,7 @@ export function CapacityView() {
             <tr key={row.id} className="border-b">
               <th scope="row" className="py-0.5 text-left font-semibold">
                 {row.name} <span className="font-normal text-soft">({row.unit})</span>
-                {row.source.standing !== 'common practice' && (
+                {row.source.mark !== 'common practice' && (
                   <span className="narrow block font-normal text-soft text-xs">{citeSource(row.source)}</span>
                 )}
               </th>

@@ -1,4 +1,4 @@
-import { standingIn } from '../../rack/space';
+import { placedIn } from '../../rack/space';
 import { screwThreadSource } from '../../standards/screwThreads';
 import type { SnagRule } from '../snag';
 
@@ -21,7 +21,7 @@ export const screwThreads: SnagRule = {
               },
             ]
           : [];
-      const gear = standingIn(job, rack.id).filter(
+      const gear = placedIn(job, rack.id).filter(
         (one) => one.gear.screwThread !== null && one.gear.screwThread !== rack.thread,
       );
       return [

@@ -9,8 +9,8 @@ export const toneContradiction: SnagRule = {
   stations: ['runs'],
   reads: { runs: ['id', 'label', 'floor', 'room', 'outlet'], jacks: true, tones: true },
   find: ({ job }) =>
-    jackFindings(job).flatMap(({ jack, standing, why, runs }) => {
-      if (standing !== 'contradiction') return [];
+    jackFindings(job).flatMap(({ jack, state, why, runs }) => {
+      if (state !== 'contradiction') return [];
       const tones = Object.values(job.tones).filter((tone) => tone.jackId === jack.id);
       return {
         grade: 'will-bite' as const,

@@ -1,5 +1,5 @@
 import { bodyWidthMm, isUpright } from '../../gear/body';
-import { standingIn } from '../../rack/space';
+import { placedIn } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
 import type { SnagRule } from '../snag';
@@ -12,7 +12,7 @@ export const uprightTooWide: SnagRule = {
   reads: { racks: true, gear: true, placements: true, units: true },
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack) =>
-      standingIn(job, rack.id).flatMap(({ gear }) => {
+      placedIn(job, rack.id).flatMap(({ gear }) => {
         const room = rack.sideRoomMm;
         if (!isUpright(gear) || room === null || bodyWidthMm(gear) <= room) return [];
         const size = (mm: number) => formatSize(mm, job.units);

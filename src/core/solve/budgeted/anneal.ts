@@ -42,7 +42,7 @@ export function anneal(
     openOf[row] = some.length;
     choices.set(some, row * most);
     some.forEach((column, at) => {
-      priceOf[row * most + at] = (column < 0 ? leftOut[row] : guide[row * columns + column]) as number;
+      priceOf[row * most + at] = column < 0 ? leftOut[row] : guide[row * columns + column];
     });
   });
   // One place more for what is left out: no group, no weight.
@@ -56,14 +56,13 @@ export function anneal(
   const paid = new Float64Array(rows);
   columnOf.forEach((column, row) => {
     if (column >= 0) rowOf[column] = row;
-    paid[row] = (column < 0 ? leftOut[row] : guide[row * columns + column]) as number;
+    paid[row] = column < 0 ? leftOut[row] : guide[row * columns + column];
   });
   const beyond = Float64Array.from([
-    ...givenBy(problem, columnOf).map((given, group) => given - (budget[group] as number) - SLACK),
+    ...givenBy(problem, columnOf).map((given, group) => given - budget[group] - SLACK),
     Number.NEGATIVE_INFINITY,
   ]);
-  const trueCost = (row: number, column: number) =>
-    (column < 0 ? leftOut[row] : cost[row * columns + column]) as number;
+  const trueCost = (row: number, column: number) => (column < 0 ? leftOut[row] : cost[row * columns + column]);
   let now = costOf(problem, columnOf);
   let excess = beyond.reduce((sum, one) => sum + Math.max(0, one), 0);
   let best: Int32Array | null = null;
@@ -82,32 +81,32 @@ export function anneal(
     // Row and column from one number: what is left of it after the row is as good as another.
     const draw = random() * rows;
     const row = draw | 0;
-    const count = openOf[row] as number;
+    const count = openOf[row];
     if (count === 0) continue;
     const at = row * most + (((draw - row) * count) | 0);
-    const to = choices[at] as number;
-    const from = columnOf[row] as number;
+    const to = choices[at];
+    const from = columnOf[row];
     if (to === from) continue;
-    const toPrice = priceOf[at] as number;
-    let change = toPrice - (paid[row] as number);
-    const other = to < 0 ? -1 : (rowOf[to] as number);
+    const toPrice = priceOf[at];
+    let change = toPrice - paid[row];
+    const other = to < 0 ? -1 : rowOf[to];
     let back = -1;
     let backPrice = 0;
     if (other >= 0) {
-      const swapped = from >= 0 ? (single[other * columns + from] as number) : Number.POSITIVE_INFINITY;
-      const pushed = must[other] ? Number.POSITIVE_INFINITY : (leftOut[other] as number);
+      const swapped = from >= 0 ? single[other * columns + from] : Number.POSITIVE_INFINITY;
+      const pushed = must[other] ? Number.POSITIVE_INFINITY : leftOut[other];
       if (swapped <= pushed || random() < 0.3) {
         back = from;
         backPrice = from < 0 ? pushed : swapped;
       } else backPrice = pushed;
-      change += backPrice - (paid[other] as number);
+      change += backPrice - paid[other];
     }
     const hopeless = heat * HOPELESS;
     if (!(change - excess * overPrice <= hopeless)) continue;
-    const watts = weight[row] as number;
-    const otherWatts = other < 0 ? 0 : (weight[other] as number);
-    const toGroup = groups[placeOf(to)] as number;
-    const fromGroup = groups[placeOf(from)] as number;
+    const watts = weight[row];
+    const otherWatts = other < 0 ? 0 : weight[other];
+    const toGroup = groups[placeOf(to)];
+    const fromGroup = groups[placeOf(from)];
     let more = 0;
     let less = 0;
     if (toGroup !== fromGroup) {
@@ -115,12 +114,12 @@ export function anneal(
       less = back < 0 ? watts : watts - otherWatts;
     } else if (back < 0) more = -otherWatts;
     let outside = 0;
-    if (more !== 0) outside += further(beyond[toGroup] as number, more);
-    if (less !== 0) outside += further(beyond[fromGroup] as number, -less);
+    if (more !== 0) outside += further(beyond[toGroup], more);
+    if (less !== 0) outside += further(beyond[fromGroup], -less);
     if (outside !== 0) change += outside * overPrice;
     if (change > 0 && (change > hopeless || random() >= Math.exp(-change / heat))) continue;
-    beyond[toGroup] = (beyond[toGroup] as number) + more;
-    beyond[fromGroup] = (beyond[fromGroup] as number) - less;
+    beyond[toGroup] = beyond[toGroup] + more;
+    beyond[fromGroup] = beyond[fromGroup] - less;
     if (from >= 0) rowOf[from] = -1;
     if (other >= 0) {
       columnOf[other] = back;

@@ -1,6 +1,7 @@
 import { assign } from '../assignment';
 import { isOver, type SearchLimits } from '../limits';
 import { seededRandom } from '../random';
+import type { Basis } from './basisState';
 import { budgetCuts } from './budgetCuts';
 import { choiceMaking, isLarge } from './choices';
 import { grainOf } from './grain';
@@ -11,7 +12,6 @@ import { type Prices, relaxation } from './relaxation';
 import { roundShares } from './rounding';
 import { budgetRules, type Rule } from './rules';
 import { mostBroken, splitsOf } from './splits';
-import type { Basis } from './standing';
 
 /** Called with each better choice as it is found. */
 type OnBetter = (columnOf: Int32Array, cost: number) => void;
@@ -183,7 +183,7 @@ function outOrIn(closed: Uint8Array, cell: number, width: number): [Uint8Array, 
   without[cell] = 1;
   const first = cell - (cell % width);
   within.fill(1, first, first + width);
-  within[cell] = closed[cell] as number;
+  within[cell] = closed[cell];
   return [without, within];
 }
 
@@ -191,9 +191,9 @@ function outOrIn(closed: Uint8Array, cell: number, width: number): [Uint8Array, 
 function dearest({ rows, columns, cost, leftOut }: BudgetedProblem): number {
   let sum = 1;
   for (let row = 0; row < rows; row++) {
-    let most = leftOut[row] as number;
+    let most = leftOut[row];
     for (let column = 0; column < columns; column++) {
-      const one = cost[row * columns + column] as number;
+      const one = cost[row * columns + column];
       if (Number.isFinite(one) && one > most) most = one;
     }
     sum += most;
@@ -206,13 +206,13 @@ function lightened(problem: BudgetedProblem, columnOf: Int32Array): Int32Array {
   const { weight, leftOut, must, groupOf, budget } = problem;
   const given = givenBy(problem, columnOf);
   const lighter = Int32Array.from(columnOf);
-  const worth = (row: number) => (leftOut[row] as number) / (weight[row] as number);
-  const heavy = [...lighter.keys()].filter((row) => (weight[row] as number) > 0 && !must[row]);
+  const worth = (row: number) => leftOut[row] / weight[row];
+  const heavy = [...lighter.keys()].filter((row) => weight[row] > 0 && !must[row]);
   for (const row of heavy.sort((a, b) => worth(a) - worth(b))) {
-    const column = lighter[row] as number;
-    const group = column < 0 ? -1 : (groupOf[column] as number);
-    if (group < 0 || (given[group] as number) <= (budget[group] as number) + SLACK) continue;
-    given[group] = (given[group] as number) - (weight[row] as number);
+    const column = lighter[row];
+    const group = column < 0 ? -1 : groupOf[column];
+    if (group < 0 || given[group] <= budget[group] + SLACK) continue;
+    given[group] = given[group] - weight[row];
     lighter[row] = -1;
   }
   return lighter;

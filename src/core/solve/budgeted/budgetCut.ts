@@ -37,7 +37,7 @@ export function budgetCut(
   );
   for (let kind = 0; kind < kinds; kind++) {
     const entries = new Float64Array(kinds);
-    entries[kind] = -Math.min(most[kind] as number, Math.floor(budget / (weights[kind] as number)));
+    entries[kind] = -Math.min(most[kind], Math.floor(budget / weights[kind]));
     lp.add(0, entries);
   }
   for (let round = 0; round < ROUNDS; round++) {
@@ -46,7 +46,7 @@ export function budgetCut(
     const factors = prices.map((price) => Math.max(0, -price));
     const { counts: filling, value: worth, bound } = fullBudget(weights, factors, most, budget);
     if (worth <= -base + 1e-9 || round === ROUNDS - 1) {
-      const here = factors.reduce((sum, factor, kind) => sum + factor * (counts[kind] as number), 0);
+      const here = factors.reduce((sum, factor, kind) => sum + factor * counts[kind], 0);
       return here > bound * (1 + WORTH) ? { factors, limit: bound } : null;
     }
     lp.add(

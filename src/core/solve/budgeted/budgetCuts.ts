@@ -17,24 +17,24 @@ export function budgetCuts(problem: BudgetedProblem, { kindOf, weights }: Kinds)
   heavy.forEach((one, at) => {
     const rowsOf = [...kindOf.keys()].filter((row) => weight[row] === one);
     for (let column = 0; column < columns; column++) {
-      const room = most[groupOf[column] as number] as Int32Array;
-      if ((room[at] as number) < rowsOf.length && rowsOf.some((row) => Number.isFinite(cost[row * columns + column])))
-        room[at] = (room[at] as number) + 1;
+      const room = most[groupOf[column]];
+      if (room[at] < rowsOf.length && rowsOf.some((row) => Number.isFinite(cost[row * columns + column])))
+        room[at] = room[at] + 1;
     }
   });
   if (rows === 0 || heavy.length > MOST_WEIGHTS) return () => [];
   return (counts) =>
     [...budget].flatMap((limit, group): Rule[] => {
       const here = Float64Array.from(kindsOfWeight, (kinds) =>
-        kinds.reduce((sum, kind) => sum + (counts[kind * width + group] as number), 0),
+        kinds.reduce((sum, kind) => sum + counts[kind * width + group], 0),
       );
       // What is whole fills the budget as well as a choice can.
       if (here.every((count) => brokenBy(count) < WHOLE)) return [];
       // With the play that a choice has too: else what fills a budget to the last decimal would be cut off.
-      const cut = budgetCut(heavy, most[group] as Int32Array, limit + SLACK, here);
+      const cut = budgetCut(heavy, most[group], limit + SLACK, here);
       if (!cut) return [];
       const parts = kindsOfWeight.flatMap((kinds, at) =>
-        kinds.map((kind): [number, number] => [kind * width + group, cut.factors[at] as number]),
+        kinds.map((kind): [number, number] => [kind * width + group, cut.factors[at]]),
       );
       return [ruleOf(parts, cut.limit + 1e-9)];
     });

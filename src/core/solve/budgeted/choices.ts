@@ -85,7 +85,7 @@ export function choiceMaking(
   let idleLeaps = 0;
   const begin = ({ shares }: Relaxed, guide: Float64Array) => {
     const start = polish(problem, roundShares(problem, shares, out, random, turns === 0 ? 0 : BENT.start), out);
-    const made = annealed(start, guide, WARMTHS[turns % WARMTHS.length] as number);
+    const made = annealed(start, guide, WARMTHS[turns % WARMTHS.length]);
     const columnOf = made ? polish(problem, made, out) : start;
     turns += 1;
     if (take(columnOf)) waiting.push({ columnOf, cost: costOf(problem, columnOf) });
@@ -129,10 +129,10 @@ export function choiceMaking(
 function openColumns({ rows, columns, cost, must }: BudgetedProblem, random: () => number): Int32Array[] {
   const lot = Float64Array.from({ length: columns }, random);
   return Array.from({ length: rows }, (_, row) => {
-    const price = (column: number) => cost[row * columns + column] as number;
+    const price = (column: number) => cost[row * columns + column];
     const open: number[] = [];
     for (let column = 0; column < columns; column++) if (Number.isFinite(price(column))) open.push(column);
-    open.sort((a, b) => price(a) - price(b) || (lot[a] as number) - (lot[b] as number));
+    open.sort((a, b) => price(a) - price(b) || lot[a] - lot[b]);
     return Int32Array.from([...(must[row] ? [] : [-1]), ...open.slice(0, OPEN)]);
   });
 }
@@ -142,7 +142,7 @@ function heatOf({ rows, columns, cost, leftOut }: BudgetedProblem, open: Int32Ar
   let spread = 0;
   open.forEach((choices, row) => {
     const known = choices.filter((column) => column >= 0);
-    const price = (at: number) => cost[row * columns + (known[Math.min(at, known.length - 1)] ?? 0)] as number;
+    const price = (at: number) => cost[row * columns + (known[Math.min(at, known.length - 1)] ?? 0)];
     if (known.length > 0) spread += (price(NEXT) - price(0)) / rows;
   });
   if (spread > 0) return { hot: HEAT.hot * spread, cold: HEAT.cold * spread };
@@ -155,7 +155,7 @@ function heatOf({ rows, columns, cost, leftOut }: BudgetedProblem, open: Int32Ar
 function priceOfWeight({ weight, leftOut }: BudgetedProblem): number {
   let least = Number.POSITIVE_INFINITY;
   weight.forEach((one, row) => {
-    if (one > 0 && (leftOut[row] as number) > 0) least = Math.min(least, (leftOut[row] as number) / one);
+    if (one > 0 && leftOut[row] > 0) least = Math.min(least, leftOut[row] / one);
   });
   return Number.isFinite(least) ? least : 1;
 }

@@ -17,7 +17,7 @@ function bundlesOf(weights: readonly number[], { rows, bundles }: { rows: number
       const from = bundle.many.reduce((at, count, one) => (count > 0 ? one : at), 0);
       return weights.slice(from).map((weight, at): Bundle => {
         const many = Int32Array.from(bundle.many);
-        many[from + at] = (many[from + at] as number) + 1;
+        many[from + at] = many[from + at] + 1;
         return { many, weight: bundle.weight + weight, count: bundle.count + 1 };
       });
     });
@@ -51,10 +51,10 @@ export function countExchanges(
       Float64Array.from(bundles, ({ many }) => {
         let sum = 0;
         for (let one = 0; one < many.length; one++) {
-          const count = many[one] as number;
+          const count = many[one];
           if (count === 0) continue;
-          if (count > (counts[one * places + from] as number)) return Number.POSITIVE_INFINITY;
-          sum += count * ((cut.slope[one * places + to] as number) - (cut.slope[one * places + from] as number));
+          if (count > counts[one * places + from]) return Number.POSITIVE_INFINITY;
+          sum += count * (cut.slope[one * places + to] - cut.slope[one * places + from]);
         }
         return sum;
       });
@@ -63,8 +63,8 @@ export function countExchanges(
       const next = Int32Array.from(counts);
       for (const { bundle, from, to } of moves) {
         bundle.many.forEach((count, one) => {
-          next[one * places + from] = (next[one * places + from] as number) - count;
-          next[one * places + to] = (next[one * places + to] as number) + count;
+          next[one * places + from] = next[one * places + from] - count;
+          next[one * places + to] = next[one * places + to] + count;
         });
       }
       found.push(next);
@@ -74,12 +74,12 @@ export function countExchanges(
         const there = costs(pairs, a, b);
         const back = costs(pairs, b, a);
         pairs.forEach((given, at) => {
-          const first = there[at] as number;
+          const first = there[at];
           if (first === Number.POSITIVE_INFINITY) return;
           pairs.forEach((taken, to) => {
-            if (first + (back[to] as number) >= gain) return;
+            if (first + back[to] >= gain) return;
             const more = given.weight - taken.weight;
-            if (more > (room[b] as number) || -more > (room[a] as number) || haveInCommon(given, taken)) return;
+            if (more > room[b] || -more > room[a] || haveInCommon(given, taken)) return;
             keep({ bundle: given, from: a, to: b }, { bundle: taken, from: b, to: a });
           });
         });
@@ -95,12 +95,12 @@ export function countExchanges(
           rings.forEach((one, at) => {
             if (first[at] === Number.POSITIVE_INFINITY) return;
             rings.forEach((two, then) => {
-              const so = (first[at] as number) + (second[then] as number);
-              if (so === Number.POSITIVE_INFINITY || one.weight - two.weight > (room[b] as number)) return;
+              const so = first[at] + second[then];
+              if (so === Number.POSITIVE_INFINITY || one.weight - two.weight > room[b]) return;
               rings.forEach((three, last) => {
-                if (so + (third[last] as number) >= gain) return;
-                if (two.weight - three.weight > (room[c] as number)) return;
-                if (three.weight - one.weight > (room[a] as number)) return;
+                if (so + third[last] >= gain) return;
+                if (two.weight - three.weight > room[c]) return;
+                if (three.weight - one.weight > room[a]) return;
                 keep(
                   { bundle: one, from: a, to: b },
                   { bundle: two, from: b, to: c },
@@ -118,4 +118,4 @@ export function countExchanges(
 
 /** Rows of one weight that go and come are an exchange of fewer. */
 const haveInCommon = (one: Bundle, other: Bundle): boolean =>
-  one.many.some((count, at) => count > 0 && (other.many[at] as number) > 0);
+  one.many.some((count, at) => count > 0 && other.many[at] > 0);

@@ -65,34 +65,34 @@ export function countLeap(
     const to = (from + 1 + Math.floor(random() * (places - 1))) % places;
     const goes = Math.floor(random() * weights.length);
     const given = goes * places + from;
-    if ((counts[given] as number) === 0) continue;
+    if (counts[given] === 0) continue;
     const taken = goes * places + to;
     const chance = random();
     const comes = Math.floor(random() * weights.length);
     const back = chance >= BACK.some ? 0 : chance < BACK.two ? 2 : 1;
     const lost = comes * places + to;
     const got = comes * places + from;
-    if (back > 0 && (comes === goes || (counts[lost] as number) < back)) continue;
-    const more = (weights[goes] as number) - back * (weights[comes] as number);
-    const outside = further(beyond[to] as number, more) + further(beyond[from] as number, -more);
+    if (back > 0 && (comes === goes || counts[lost] < back)) continue;
+    const more = weights[goes] - back * weights[comes];
+    const outside = further(beyond[to], more) + further(beyond[from], -more);
     let then = Number.NEGATIVE_INFINITY;
     for (let cut = 0; cut < many; cut++) {
-      const step = (slopes[taken * many + cut] as number) - (slopes[given * many + cut] as number);
-      const stepBack = (slopes[got * many + cut] as number) - (slopes[lost * many + cut] as number);
-      const cost = (costs[cut] as number) + step + back * stepBack;
+      const step = slopes[taken * many + cut] - slopes[given * many + cut];
+      const stepBack = slopes[got * many + cut] - slopes[lost * many + cut];
+      const cost = costs[cut] + step + back * stepBack;
       next[cut] = cost;
       if (cost > then) then = cost;
     }
     const change = then - now + outside * beyondPrice;
     if (change > 0 && random() >= Math.exp(-change / heat)) continue;
-    counts[given] = (counts[given] as number) - 1;
-    counts[taken] = (counts[taken] as number) + 1;
-    counts[lost] = (counts[lost] as number) - back;
-    counts[got] = (counts[got] as number) + back;
+    counts[given] = counts[given] - 1;
+    counts[taken] = counts[taken] + 1;
+    counts[lost] = counts[lost] - back;
+    counts[got] = counts[got] + back;
     costs.set(next);
     now = then;
-    beyond[to] = (beyond[to] as number) + more;
-    beyond[from] = (beyond[from] as number) - more;
+    beyond[to] = beyond[to] + more;
+    beyond[from] = beyond[from] - more;
     excess += outside;
     if (excess < 1e-7 && now < least && !isKnown(counts)) {
       least = now;

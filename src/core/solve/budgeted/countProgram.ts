@@ -1,10 +1,10 @@
+import { type BasisState, basisOf, beginning, invert } from './basisState';
 import { dualSimplex, MOST_CHANGES } from './dualSimplex';
 import type { Kinds } from './kinds';
 import { lpModel, rowOf } from './lpModel';
 import type { BudgetedProblem } from './problem';
 import { type Rule, ruleOf } from './rules';
 import { WHOLE } from './splits';
-import { basisOf, beginning, invert, type Standing } from './standing';
 import type { WeightClasses } from './weightCounts';
 
 /** Choices with such counts, or with less in some groups, cost at least base + slope · counts. */
@@ -12,7 +12,7 @@ export type CountCut = { base: number; slope: Float64Array };
 
 export function costByCut({ base, slope }: CountCut, counts: Int32Array): number {
   let sum = base;
-  for (let cell = 0; cell < slope.length; cell++) sum += (slope[cell] as number) * (counts[cell] as number);
+  for (let cell = 0; cell < slope.length; cell++) sum += slope[cell] * counts[cell];
   return sum;
 }
 
@@ -47,42 +47,41 @@ export function countProgram(
     ),
   );
   const cells = weights.flatMap((_, weight) => Array.from({ length: groups }, (_, group) => weight * places + group));
-  let standing: Standing | null = null;
+  let state: BasisState | null = null;
   let asked = 0;
 
-  /** Bring the limits to these counts, and what the standing comes to with them. */
+  /** Bring the limits to these counts, and what the state comes to with them. */
   const setLimits = (counts: Int32Array) => {
     rules.forEach((rule, at) => {
-      const more = (counts[cells[at] as number] as number) - rule.limit;
+      const more = counts[cells[at]] - rule.limit;
       rule.limit += more;
-      if (more === 0 || !standing) return;
-      const { size, rows: entries } = standing.inverse;
+      if (more === 0 || !state) return;
+      const { size, rows: entries } = state.inverse;
       for (let row = 0; row < size; row++) {
-        const entry = entries[row * size + firstRule + at] as number;
-        if (entry !== 0) standing.values[row] = (standing.values[row] as number) + more * entry;
+        const entry = entries[row * size + firstRule + at];
+        if (entry !== 0) state.values[row] = state.values[row] + more * entry;
       }
     });
   };
-  const standingFor = (counts: Int32Array): Standing => {
+  const stateFor = (counts: Int32Array): BasisState => {
     setLimits(counts);
-    if (standing && asked++ % FRESH < FRESH - 1) return standing;
+    if (state && asked++ % FRESH < FRESH - 1) return state;
     return (
-      (standing && invert(model, rules, basisOf(model, standing))) ??
-      (invert(model, rules, beginning(model)) as Standing)
+      (state && invert(model, rules, basisOf(model, state))) ?? (invert(model, rules, beginning(model)) as BasisState)
     );
   };
-  const cutOf = ({ price }: Standing): CountCut => {
+  const cutOf = ({ price }: BasisState): CountCut => {
     const slope = new Float64Array(weights.length * places);
     cells.forEach((cell, at) => {
-      slope[cell] = Math.min(0, price[firstRule + at] as number);
+      slope[cell] = Math.min(0, price[firstRule + at]);
     });
     return { base: price.subarray(0, firstRule).reduce((sum, one) => sum + one, 0), slope };
   };
-  const choiceOf = ({ member, values }: Standing): Int32Array | null => {
+  const choiceOf = ({ member, values }: BasisState): Int32Array | null => {
     const columnOf = new Int32Array(rows).fill(-1);
     for (let at = 0; at < member.length; at++) {
-      const one = member[at] as number;
-      const share = values[at] as number;
+      const one = member[at];
+      const share = values[at];
       if (one >= model.firstSlack || share < WHOLE) continue;
       if (share < 1 - WHOLE) return null;
       if (one < model.firstOut) columnOf[rowOf(model, one)] = one % columns;
@@ -90,15 +89,15 @@ export function countProgram(
     return columnOf;
   };
   return (counts, enough, isOver) => {
-    standing = standingFor(counts);
-    const outcome = dualSimplex(model, standing, {
+    state = stateFor(counts);
+    const outcome = dualSimplex(model, state, {
       closed: null,
       passes: (value) => value >= enough,
       isOver,
-      most: MOST_CHANGES * standing.member.length,
+      most: MOST_CHANGES * state.member.length,
     });
-    const told = { cut: cutOf(standing), columnOf: outcome === 'settled' ? choiceOf(standing) : null };
-    if (outcome === 'lost') standing = null;
+    const told = { cut: cutOf(state), columnOf: outcome === 'settled' ? choiceOf(state) : null };
+    if (outcome === 'lost') state = null;
     return told;
   };
 }

@@ -1,7 +1,7 @@
 import { changeBasis } from '../basisInverse';
+import { type BasisState, directTo, TINY_PIVOT } from './basisState';
 import { type LpModel, placeOf, rowOf } from './lpModel';
-import { type Rule, sumOfRules } from './rules';
-import { directTo, type Standing, TINY_PIVOT } from './standing';
+import { sumOfRules } from './rules';
 
 /** What is less than this below 0 is 0. */
 export const TINY_SHARE = 1e-7;
@@ -34,24 +34,24 @@ export type Course = {
 };
 
 /**
- * Bring a standing whose prices speak against no member to one that keeps all rows (dual simplex with steepest edges:
+ * Bring a state whose prices speak against no member to one that keeps all rows (dual simplex with steepest edges:
  * Forrest and Goldfarb 1992). It is changed in place, and its prices give a bound at every step.
  */
-export function dualSimplex(model: LpModel, standing: Standing, { closed, passes, isOver, most }: Course): Outcome {
+export function dualSimplex(model: LpModel, state: BasisState, { closed, passes, isOver, most }: Course): Outcome {
   const { rows, columns, groups, width, firstOut, firstSlack, kindOf, groupOf, priceOf, never, cellCount } = model;
   const { columnAt, priceAt, from, until } = model.pairs;
-  const { rules, inverse, member, values, price } = standing;
+  const { rules, inverse, member, values, price } = state;
   const { size, rows: entries, squares } = inverse;
   const firstRuleRow = rows + columns;
   // Members that must come to 0.
   const shut = new Uint8Array(size);
   let value = 0;
   for (let at = 0; at < size; at++) {
-    const one = member[at] as number;
+    const one = member[at];
     if (one >= firstSlack) continue;
-    value += (priceOf[one] as number) * (values[at] as number);
+    value += priceOf[one] * values[at];
     if (never[one]) shut[at] = 1;
-    else if (closed !== null) shut[at] = closed[rowOf(model, one) * width + placeOf(model, one)] as number;
+    else if (closed !== null) shut[at] = closed[rowOf(model, one) * width + placeOf(model, one)];
   }
   // What the prices of the rules, and a step along the leaving row, come to in each cell.
   const added = new Float64Array(cellCount);
@@ -66,9 +66,9 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
     let leaving = -1;
     let furthest = 0;
     for (let at = 0; at < size; at++) {
-      const one = values[at] as number;
+      const one = values[at];
       if (one > -TINY_SHARE && !(shut[at] === 1 && one > TINY_SHARE)) continue;
-      const far = (one * one) / Math.max(LEAST_SQUARE, squares[at] as number);
+      const far = (one * one) / Math.max(LEAST_SQUARE, squares[at]);
       if (far <= furthest) continue;
       furthest = far;
       leaving = at;
@@ -76,15 +76,15 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
     if (leaving < 0) return 'settled';
     if (passes(value)) return 'passed';
     if (changes >= most || (changes % LOOK === LOOK - 1 && isOver())) return 'stopped';
-    const beyond = values[leaving] as number;
+    const beyond = values[leaving];
     const sign = beyond < 0 ? -1 : 1;
-    for (let at = 0; at < size; at++) step[at] = sign * (entries[leaving * size + at] as number);
+    for (let at = 0; at < size; at++) step[at] = sign * entries[leaving * size + at];
     sumOfRules(rules, step, firstRuleRow, stepAdded);
     steepestOf.fill(Number.NEGATIVE_INFINITY);
     for (let column = 0; column < columns; column++) {
-      const group = groupOf[column] as number;
-      const one = step[rows + column] as number;
-      if (one > (steepestOf[group] as number)) steepestOf[group] = one;
+      const group = groupOf[column];
+      const one = step[rows + column];
+      if (one > steepestOf[group]) steepestOf[group] = one;
     }
     // Which member takes its place: the one whose cost is the first to be met by the prices on their way.
     // The test stands three times, for pairs, rows left out and slacks: as a function it made all a tenth slower.
@@ -92,20 +92,20 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
     let least = Number.POSITIVE_INFINITY;
     let steepest = 0;
     for (let row = 0; row < rows; row++) {
-      const first = (kindOf[row] as number) * width;
-      const rowStep = step[row] as number;
-      const rowPrice = price[row] as number;
+      const first = kindOf[row] * width;
+      const rowStep = step[row];
+      const rowPrice = price[row];
       for (let group = 0; group < groups; group++) {
         if (closed?.[row * width + group]) continue;
-        const pairStep = rowStep + (stepAdded[first + group] as number);
-        if (pairStep + (steepestOf[group] as number) < TINY_PIVOT) continue;
-        const pairPrice = rowPrice + (added[first + group] as number);
-        const end = until[row * groups + group] as number;
-        for (let slot = from[row * groups + group] as number; slot < end; slot++) {
-          const column = columnAt[slot] as number;
-          const slope = pairStep + (step[rows + column] as number);
+        const pairStep = rowStep + stepAdded[first + group];
+        if (pairStep + steepestOf[group] < TINY_PIVOT) continue;
+        const pairPrice = rowPrice + added[first + group];
+        const end = until[row * groups + group];
+        for (let slot = from[row * groups + group]; slot < end; slot++) {
+          const column = columnAt[slot];
+          const slope = pairStep + step[rows + column];
           if (slope < TINY_PIVOT) continue;
-          const over = (priceAt[slot] as number) - pairPrice - (price[rows + column] as number);
+          const over = priceAt[slot] - pairPrice - price[rows + column];
           const limit = least * slope;
           if (over > limit + TINY_COST || (over > limit - TINY_COST && slope <= steepest)) continue;
           least = over > 0 ? over / slope : 0;
@@ -114,9 +114,9 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
         }
       }
       if (never[firstOut + row] || closed?.[row * width + groups]) continue;
-      const slope = rowStep + (stepAdded[first + groups] as number);
+      const slope = rowStep + stepAdded[first + groups];
       if (slope < TINY_PIVOT) continue;
-      const over = (priceOf[firstOut + row] as number) - rowPrice - (added[first + groups] as number);
+      const over = priceOf[firstOut + row] - rowPrice - added[first + groups];
       const limit = least * slope;
       if (over > limit + TINY_COST || (over > limit - TINY_COST && slope <= steepest)) continue;
       least = over > 0 ? over / slope : 0;
@@ -124,9 +124,9 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
       entering = firstOut + row;
     }
     for (let at = rows; at < size; at++) {
-      const slope = step[at] as number;
+      const slope = step[at];
       if (slope < TINY_PIVOT) continue;
-      const over = -(price[at] as number);
+      const over = -price[at];
       const limit = least * slope;
       if (over > limit + TINY_COST || (over > limit - TINY_COST && slope <= steepest)) continue;
       least = over > 0 ? over / slope : 0;
@@ -141,17 +141,16 @@ export function dualSimplex(model: LpModel, standing: Standing, { closed, passes
       // Told by the rules themselves and not by the values, which may have been rounded: no member helps, and yet the sum
       // of all rows along the step wants more than nothing.
       let wanted = 0;
-      for (let at = 0; at < size; at++)
-        wanted += (step[at] as number) * (at < firstRuleRow ? 1 : (rules[at - firstRuleRow] as Rule).limit);
+      for (let at = 0; at < size; at++) wanted += step[at] * (at < firstRuleRow ? 1 : rules[at - firstRuleRow].limit);
       return wanted > UNSETTLED ? 'contradicted' : 'lost';
     }
-    directTo(model, standing, entering, direction);
-    if (!(Math.abs((direction[leaving] as number) - sign * steepest) <= LOST * steepest)) return 'lost';
+    directTo(model, state, entering, direction);
+    if (!(Math.abs(direction[leaving] - sign * steepest) <= LOST * steepest)) return 'lost';
     value += least * Math.abs(beyond);
-    for (let at = 0; at < size; at++) price[at] = (price[at] as number) + least * (step[at] as number);
-    for (let at = 0; at < cellCount; at++) added[at] = (added[at] as number) + least * (stepAdded[at] as number);
-    const moved = beyond / (direction[leaving] as number);
-    for (let at = 0; at < size; at++) values[at] = (values[at] as number) - moved * (direction[at] as number);
+    for (let at = 0; at < size; at++) price[at] = price[at] + least * step[at];
+    for (let at = 0; at < cellCount; at++) added[at] = added[at] + least * stepAdded[at];
+    const moved = beyond / direction[leaving];
+    for (let at = 0; at < size; at++) values[at] = values[at] - moved * direction[at];
     values[leaving] = moved;
     changeBasis(inverse, leaving, direction);
     member[leaving] = entering;

@@ -19,8 +19,8 @@ export function fullBudget(
   budget: number,
 ): Filling & { bound: number } {
   const order = [...weights.keys()]
-    .filter((at) => (values[at] as number) > 0)
-    .sort((a, b) => (values[b] as number) / (weights[b] as number) - (values[a] as number) / (weights[a] as number));
+    .filter((at) => values[at] > 0)
+    .sort((a, b) => values[b] / weights[b] - values[a] / weights[a]);
   const counts = new Int32Array(weights.length);
   let best = new Int32Array(weights.length);
   let least = 0;
@@ -37,10 +37,10 @@ export function fullBudget(
     let hope = value;
     let left = room;
     for (let next = depth; next < order.length && left > 0; next++) {
-      const one = order[next] as number;
-      const share = Math.min(most[one] as number, left / (weights[one] as number));
-      hope += share * (values[one] as number);
-      left -= share * (weights[one] as number);
+      const one = order[next];
+      const share = Math.min(most[one], left / weights[one]);
+      hope += share * values[one];
+      left -= share * weights[one];
     }
     if (hope <= least + 1e-12) return;
     steps += 1;
@@ -48,10 +48,10 @@ export function fullBudget(
       missed = Math.max(missed, hope);
       return;
     }
-    const weight = weights[at] as number;
-    for (let count = Math.min(most[at] as number, Math.floor(room / weight)); count >= 0; count--) {
+    const weight = weights[at];
+    for (let count = Math.min(most[at], Math.floor(room / weight)); count >= 0; count--) {
       counts[at] = count;
-      visit(depth + 1, room - count * weight, value + count * (values[at] as number));
+      visit(depth + 1, room - count * weight, value + count * values[at]);
     }
     counts[at] = 0;
   };

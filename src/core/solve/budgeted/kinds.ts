@@ -16,8 +16,8 @@ export function kindsOf({ rows, weight, leftOut, must }: BudgetedProblem): Kinds
     if (kind === undefined) {
       kind = kinds.weights.length;
       known.set(key, kind);
-      kinds.weights.push(weight[row] as number);
-      kinds.prices.push(must[row] ? 0 : (leftOut[row] as number));
+      kinds.weights.push(weight[row]);
+      kinds.prices.push(must[row] ? 0 : leftOut[row]);
     }
     kinds.kindOf[row] = kind;
   }

@@ -38,23 +38,23 @@ export function chooseSplit(
       { rule: up, bound },
     ];
   };
-  const [first] = splits as [Split, ...Split[]];
+  const [first] = splits;
   if (!tries || splits.length === 1) return plain(first);
   const gain = (to: number) => Math.max(1e-3, Math.min(to, least) - bound);
   const ranked = splits
     .map((split) => {
       const known = book.get(split.key);
-      const down = split.value - Math.floor(split.value);
+      const part = split.value - Math.floor(split.value);
       const guess = known
-        ? Math.max(1e-3, (known.down / known.tried) * down) * Math.max(1e-3, (known.up / known.tried) * (1 - down))
+        ? Math.max(1e-3, (known.down / known.tried) * part) * Math.max(1e-3, (known.up / known.tried) * (1 - part))
         : Number.POSITIVE_INFINITY;
-      return { split, known, down, guess };
+      return { split, known, part, guess };
     })
     .sort((a, b) => (a.guess === b.guess ? 0 : b.guess - a.guess));
   let best: [Half, Half] | null = null;
   let bestScore = -1;
   let without = 0;
-  for (const { split, known, down, guess } of ranked) {
+  for (const { split, known, part, guess } of ranked) {
     if (known && known.tried >= TRUSTED) {
       if (guess <= bestScore) continue;
       bestScore = guess;
@@ -62,16 +62,15 @@ export function chooseSplit(
       continue;
     }
     if (without >= PATIENCE) continue;
-    const tried = halves(split).map((rule): Half => ({ rule, bound: Math.max(bound, glance(rule, CHANGES)) })) as [
-      Half,
-      Half,
-    ];
-    const [low, high] = tried.map((half) => gain(half.bound)) as [number, number];
+    const glanced = (rule: Rule): Half => ({ rule, bound: Math.max(bound, glance(rule, CHANGES)) });
+    const [down, up] = halves(split);
+    const tried: [Half, Half] = [glanced(down), glanced(up)];
+    const [low, high] = [gain(tried[0].bound), gain(tried[1].bound)];
     const gains = known ?? { tried: 0, down: 0, up: 0 };
     book.set(split.key, {
       tried: gains.tried + 1,
-      down: gains.down + low / down,
-      up: gains.up + high / (1 - down),
+      down: gains.down + low / part,
+      up: gains.up + high / (1 - part),
     });
     if (tried.some((half) => passes(half.bound))) return tried;
     const score = low * high;

@@ -41,13 +41,13 @@ export function lpModel(problem: BudgetedProblem, { kindOf, weights }: Kinds, ou
   const grain = grainOf(problem);
   let sum = 0;
   for (let row = 0; row < rows; row++)
-    sum += cost.subarray(row * columns, (row + 1) * columns).reduce((a, b) => Math.min(a, b), out[row] as number);
+    sum += cost.subarray(row * columns, (row + 1) * columns).reduce((a, b) => Math.min(a, b), out[row]);
   // Ties make the way long.
   const nudge = grain > 0 ? grain * NUDGE.step : (sum / rows || 1) * NUDGE.sum;
   const random = seededRandom(1);
   const priceOf = new Float64Array(firstSlack);
   for (let at = 0; at < firstSlack; at++)
-    priceOf[at] = (at < firstOut ? (cost[at] as number) : (out[at - firstOut] as number)) + nudge * random();
+    priceOf[at] = (at < firstOut ? cost[at] : out[at - firstOut]) + nudge * random();
   const never = new Uint8Array(firstSlack);
   never.set(must, firstOut);
   return {
@@ -72,8 +72,8 @@ export const rowOf = ({ columns, firstOut }: LpModel, member: number): number =>
 
 /** The group that a pair is in, or the place after the last for a row left out. */
 export const placeOf = ({ columns, groups, groupOf, firstOut }: LpModel, member: number): number =>
-  member >= firstOut ? groups : (groupOf[member % columns] as number);
+  member >= firstOut ? groups : groupOf[member % columns];
 
 /** The cell that a pair or a row left out is counted in. */
 export const cellOf = (model: LpModel, member: number): number =>
-  (model.kindOf[rowOf(model, member)] as number) * model.width + placeOf(model, member);
+  model.kindOf[rowOf(model, member)] * model.width + placeOf(model, member);

@@ -13,7 +13,7 @@ export type OpenPairs = { columnAt: Int32Array; priceAt: Float64Array; from: Int
 export function openPairs({ rows, columns, groupOf, budget }: BudgetedProblem, price: Float64Array): OpenPairs {
   const groups = budget.length;
   const order = Int32Array.from({ length: columns }, (_, column) => column);
-  order.sort((a, b) => (groupOf[a] as number) - (groupOf[b] as number) || a - b);
+  order.sort((a, b) => groupOf[a] - groupOf[b] || a - b);
   const pairs: OpenPairs = {
     columnAt: new Int32Array(rows * columns),
     priceAt: new Float64Array(rows * columns),
@@ -25,9 +25,9 @@ export function openPairs({ rows, columns, groupOf, budget }: BudgetedProblem, p
     let at = 0;
     for (let group = 0; group < groups; group++) {
       pairs.from[row * groups + group] = count;
-      for (; at < columns && groupOf[order[at] as number] === group; at++) {
-        const column = order[at] as number;
-        const one = price[row * columns + column] as number;
+      for (; at < columns && groupOf[order[at]] === group; at++) {
+        const column = order[at];
+        const one = price[row * columns + column];
         if (!Number.isFinite(one)) continue;
         pairs.columnAt[count] = column;
         pairs.priceAt[count] = one;
@@ -44,12 +44,12 @@ export function keepPairs(pairs: OpenPairs, keeps: (segment: number, slot: numbe
   const { columnAt, priceAt, from, until } = pairs;
   let count = 0;
   for (let segment = 0; segment < from.length; segment++) {
-    const [first, end] = [from[segment] as number, until[segment] as number];
+    const [first, end] = [from[segment], until[segment]];
     from[segment] = count;
     for (let slot = first; slot < end; slot++) {
       if (!keeps(segment, slot)) continue;
-      columnAt[count] = columnAt[slot] as number;
-      priceAt[count] = priceAt[slot] as number;
+      columnAt[count] = columnAt[slot];
+      priceAt[count] = priceAt[slot];
       count += 1;
     }
     until[segment] = count;

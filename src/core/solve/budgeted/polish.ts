@@ -32,7 +32,7 @@ function changeHands(
   const held: number[] = [];
   const taken = new Uint8Array(columns);
   for (let row = 0; row < rows; row++) {
-    const column = columnOf[row] as number;
+    const column = columnOf[row];
     if (column >= 0) taken[column] = 1;
     if (weight[row] !== of) continue;
     who.push(row);
@@ -42,16 +42,16 @@ function changeHands(
   const part = new Float64Array(who.length * held.length);
   who.forEach((row, at) => {
     held.forEach((column, seat) => {
-      part[at * held.length + seat] = cost[row * columns + column] as number;
+      part[at * held.length + seat] = cost[row * columns + column];
     });
   });
   const found = assign(
     who.length,
     held.length,
     part,
-    Float64Array.from(who, (row) => out[row] as number),
+    Float64Array.from(who, (row) => out[row]),
   );
   who.forEach((row, at) => {
-    columnOf[row] = held[found.columnOf[at] as number] ?? -1;
+    columnOf[row] = held[found.columnOf[at]] ?? -1;
   });
 }

@@ -18,11 +18,11 @@ export type BudgetedProblem = {
 export const SLACK = 1e-6;
 
 const costAt = (problem: BudgetedProblem, row: number, column: number): number =>
-  column < 0 ? (problem.leftOut[row] as number) : (problem.cost[row * problem.columns + column] as number);
+  column < 0 ? problem.leftOut[row] : problem.cost[row * problem.columns + column];
 
 export function costOf(problem: BudgetedProblem, columnOf: Int32Array): number {
   let sum = 0;
-  for (let row = 0; row < problem.rows; row++) sum += costAt(problem, row, columnOf[row] as number);
+  for (let row = 0; row < problem.rows; row++) sum += costAt(problem, row, columnOf[row]);
   return sum;
 }
 
@@ -30,10 +30,10 @@ export function costOf(problem: BudgetedProblem, columnOf: Int32Array): number {
 export function givenBy({ rows, weight, groupOf, budget }: BudgetedProblem, columnOf: Int32Array): Float64Array {
   const given = new Float64Array(budget.length);
   for (let row = 0; row < rows; row++) {
-    const column = columnOf[row] as number;
+    const column = columnOf[row];
     if (column >= 0) {
-      const group = groupOf[column] as number;
-      given[group] = (given[group] as number) + (weight[row] as number);
+      const group = groupOf[column];
+      given[group] = given[group] + weight[row];
     }
   }
   return given;
@@ -41,7 +41,7 @@ export function givenBy({ rows, weight, groupOf, budget }: BudgetedProblem, colu
 
 export function isWithin(problem: BudgetedProblem, columnOf: Int32Array): boolean {
   const given = givenBy(problem, columnOf);
-  return problem.budget.every((budget, group) => (given[group] as number) <= budget + SLACK);
+  return problem.budget.every((budget, group) => given[group] <= budget + SLACK);
 }
 
 /** By how much a group comes further over its budget when it gives so much more. */

@@ -2,13 +2,13 @@ import loadHighs from 'highs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { seededRandom } from '../random';
 import { assignWithin } from './assignWithin';
+import { type BasisState, beginning, invert } from './basisState';
 import { dualSimplex } from './dualSimplex';
 import { type Kinds, kindsOf } from './kinds';
 import { lpModel } from './lpModel';
 import type { BudgetedProblem } from './problem';
 import { type Asked, type Relaxed, relaxation } from './relaxation';
 import { budgetRules, type Rule, ruleOf } from './rules';
-import { beginning, invert, type Standing } from './standing';
 
 let highs: Awaited<ReturnType<typeof loadHighs>>;
 beforeAll(async () => {
@@ -177,17 +177,17 @@ describe('an inverse that has lost its figures', () => {
       const problem = { ...some, must: new Uint8Array(some.rows) };
       const kinds = kindsOf(problem);
       const model = lpModel(problem, kinds, problem.leftOut);
-      const standing = invert(model, budgetRules(problem, kinds), beginning(model)) as Standing;
+      const state = invert(model, budgetRules(problem, kinds), beginning(model)) as BasisState;
       const course = { closed: null, passes: () => false, isOver: () => false };
-      dualSimplex(model, standing, { ...course, most: 3 });
-      const { rows: entries, size } = standing.inverse;
+      dualSimplex(model, state, { ...course, most: 3 });
+      const { rows: entries, size } = state.inverse;
       for (let turn = 0; turn < size; turn++) {
         const at = Math.floor(random() * entries.length);
         entries[at] = (entries[at] as number) + 4 * random() - 2;
         const row = Math.floor(random() * size);
-        standing.values[row] = 2 * random() - 1;
+        state.values[row] = 2 * random() - 1;
       }
-      return dualSimplex(model, standing, { ...course, most: 200 });
+      return dualSimplex(model, state, { ...course, most: 200 });
     });
     expect(outcomes).not.toContain('contradicted');
     // Without the test of what it tells, or of its pivots, this would not be noticed.

@@ -1,10 +1,10 @@
+import { type Basis, type BasisState, basisOf, beginning, extend, invert } from './basisState';
 import { dualSimplex, MOST_CHANGES, TINY_SHARE } from './dualSimplex';
 import type { Kinds } from './kinds';
 import { lpModel, placeOf, rowOf } from './lpModel';
 import { keepPairs } from './openPairs';
 import type { BudgetedProblem } from './problem';
 import { type Rule, sumOfRules } from './rules';
-import { type Basis, basisOf, beginning, extend, invert, type Standing } from './standing';
 
 /** What columns and rules are priced at, none above 0. */
 export type Prices = { columns: Float64Array; rules: Float64Array };
@@ -69,54 +69,54 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
   const boundOf = (prices: Prices, rules: readonly Rule[], closed: Uint8Array | null, paid?: Float64Array): number => {
     const added = addedBy(prices, rules);
     let sum = 0;
-    for (let column = 0; column < columns; column++) sum += prices.columns[column] as number;
-    for (let at = 0; at < rules.length; at++) sum += (prices.rules[at] as number) * (rules[at] as Rule).limit;
+    for (let column = 0; column < columns; column++) sum += prices.columns[column];
+    for (let at = 0; at < rules.length; at++) sum += prices.rules[at] * rules[at].limit;
     for (let row = 0; row < rows; row++) {
-      const first = (kindOf[row] as number) * width;
+      const first = kindOf[row] * width;
       let least = Number.POSITIVE_INFINITY;
       for (let group = 0; group < groups; group++) {
         if (closed?.[row * width + group]) continue;
-        const more = added[first + group] as number;
-        const end = until[row * groups + group] as number;
-        for (let slot = from[row * groups + group] as number; slot < end; slot++) {
-          const column = columnAt[slot] as number;
-          const one = (cost[row * columns + column] as number) - (prices.columns[column] as number) - more;
+        const more = added[first + group];
+        const end = until[row * groups + group];
+        for (let slot = from[row * groups + group]; slot < end; slot++) {
+          const column = columnAt[slot];
+          const one = cost[row * columns + column] - prices.columns[column] - more;
           if (one < least) least = one;
         }
       }
       if (!never[firstOut + row] && !closed?.[row * width + groups])
-        least = Math.min(least, (out[row] as number) - (added[first + groups] as number));
+        least = Math.min(least, out[row] - added[first + groups]);
       if (paid) paid[row] = least;
       sum += least;
     }
     return sum;
   };
-  const pricesOf = ({ price }: Standing): Prices => {
+  const pricesOf = ({ price }: BasisState): Prices => {
     const below = price.slice(rows);
-    for (let at = 0; at < below.length; at++) if ((below[at] as number) > 0) below[at] = 0;
+    for (let at = 0; at < below.length; at++) if (below[at] > 0) below[at] = 0;
     return { columns: below.subarray(0, columns), rules: below.subarray(columns) };
   };
 
-  // The latest standings by their bases, and where the inverses of those no longer kept were: new ones are written there.
-  const kept = new Map<Basis, Standing>();
+  // The latest states by their bases, and where the inverses of those no longer kept were: new ones are written there.
+  const kept = new Map<Basis, BasisState>();
   const keptAtMost = Math.max(2, Math.floor(KEPT_NUMBERS / (rows + columns) ** 2));
   const spare: Float64Array[] = [];
-  const keep = (basis: Basis, standing: Standing) => {
-    kept.set(basis, standing);
+  const keep = (basis: Basis, state: BasisState) => {
+    kept.set(basis, state);
     const oldest = kept.keys().next();
     if (kept.size <= keptAtMost || oldest.done) return;
-    spare.push((kept.get(oldest.value) as Standing).inverse.rows);
+    spare.push((kept.get(oldest.value) as BasisState).inverse.rows);
     kept.delete(oldest.value);
   };
-  const standingOf = ({ rules, basis }: Asked): Standing => {
+  const stateOf = ({ rules, basis }: Asked): BasisState => {
     const known = basis && kept.get(basis);
     if (known?.rules.every((rule, at) => rules[at] === rule)) return extend(model, known, rules, spare.pop());
-    return (basis && invert(model, rules, basis)) ?? (invert(model, rules, beginning(model)) as Standing);
+    return (basis && invert(model, rules, basis)) ?? (invert(model, rules, beginning(model)) as BasisState);
   };
   /** As far as the program goes, and its bound: Infinity when nothing keeps the rules. */
-  const settle = (asked: Asked, standing: Standing, most: number): { bound: number; cut: boolean } => {
+  const settle = (asked: Asked, state: BasisState, most: number): { bound: number; cut: boolean } => {
     const { rules, closed, passes, isOver } = asked;
-    const boundNow = () => boundOf(pricesOf(standing), rules, closed);
+    const boundNow = () => boundOf(pricesOf(state), rules, closed);
     // The value is a little above the bound of its prices: only that one counts.
     let passed = Number.NaN;
     const isEnough = (value: number) => {
@@ -125,10 +125,10 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
       return passes(passed);
     };
     const course = { closed, passes: isEnough, isOver, most };
-    let outcome = dualSimplex(model, standing, course);
+    let outcome = dualSimplex(model, state, course);
     if (outcome === 'lost') {
-      Object.assign(standing, invert(model, rules, basisOf(model, standing)) ?? invert(model, rules, beginning(model)));
-      outcome = dualSimplex(model, standing, course);
+      Object.assign(state, invert(model, rules, basisOf(model, state)) ?? invert(model, rules, beginning(model)));
+      outcome = dualSimplex(model, state, course);
     }
     if (outcome === 'contradicted') return { bound: Number.POSITIVE_INFINITY, cut: true };
     if (outcome === 'passed') return { bound: passed, cut: true };
@@ -138,30 +138,30 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
 
   return {
     relax: (asked) => {
-      const standing = standingOf(asked);
-      const { bound, cut } = settle(asked, standing, MOST_CHANGES * standing.member.length);
-      const { member, values } = standing;
+      const state = stateOf(asked);
+      const { bound, cut } = settle(asked, state, MOST_CHANGES * state.member.length);
+      const { member, values } = state;
       const shares = new Float64Array(rows * width);
       const counts = new Float64Array(cellCount);
       for (let at = 0; at < member.length && !cut; at++) {
-        const one = member[at] as number;
-        const share = Math.min(1, values[at] as number);
+        const one = member[at];
+        const share = Math.min(1, values[at]);
         if (one >= firstSlack || share < TINY_SHARE) continue;
         const row = rowOf(model, one);
         const place = placeOf(model, one);
-        shares[row * width + place] = (shares[row * width + place] as number) + share;
-        const cell = (kindOf[row] as number) * width + place;
-        counts[cell] = (counts[cell] as number) + share;
+        shares[row * width + place] = shares[row * width + place] + share;
+        const cell = kindOf[row] * width + place;
+        counts[cell] = counts[cell] + share;
       }
-      const basis = basisOf(model, standing);
-      if (cut) spare.push(standing.inverse.rows);
-      else keep(basis, standing);
-      return { bound, cut, basis, prices: pricesOf(standing), shares, counts };
+      const basis = basisOf(model, state);
+      if (cut) spare.push(state.inverse.rows);
+      else keep(basis, state);
+      return { bound, cut, basis, prices: pricesOf(state), shares, counts };
     },
     glance: (asked, changes) => {
-      const standing = standingOf(asked);
-      const { bound } = settle(asked, standing, changes);
-      spare.push(standing.inverse.rows);
+      const state = stateOf(asked);
+      const { bound } = settle(asked, state, changes);
+      spare.push(state.inverse.rows);
       return bound;
     },
     narrow: (prices, rules, below) => {
@@ -169,26 +169,26 @@ export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64A
       const room = below - boundOf(prices, rules, null, paid);
       const added = addedBy(prices, rules);
       const isShut = (row: number, place: number, own: number) =>
-        own - (added[(kindOf[row] as number) * width + place] as number) - (paid[row] as number) > room;
+        own - added[kindOf[row] * width + place] - paid[row] > room;
       keepPairs(pairs, (segment, slot) => {
         const row = Math.floor(segment / groups);
-        const column = columnAt[slot] as number;
-        const own = (cost[row * columns + column] as number) - (prices.columns[column] as number);
+        const column = columnAt[slot];
+        const own = cost[row * columns + column] - prices.columns[column];
         const shut = isShut(row, segment % groups, own);
         if (shut) never[row * columns + column] = 1;
         return !shut;
       });
-      for (let row = 0; row < rows; row++) if (isShut(row, groups, out[row] as number)) never[firstOut + row] = 1;
+      for (let row = 0; row < rows; row++) if (isShut(row, groups, out[row])) never[firstOut + row] = 1;
     },
     guideOf: (prices, rules) => {
       const added = addedBy(prices, rules);
       const guide = new Float64Array(cost);
       const most = weights.map((_, kind) => Math.max(...added.subarray(kind * width, kind * width + groups)));
       for (let row = 0; row < rows; row++) {
-        const kind = kindOf[row] as number;
+        const kind = kindOf[row];
         for (let column = 0; column < columns; column++) {
-          const more = (most[kind] as number) - (added[kind * width + (groupOf[column] as number)] as number);
-          guide[row * columns + column] = (guide[row * columns + column] as number) + more;
+          const more = most[kind] - added[kind * width + groupOf[column]];
+          guide[row * columns + column] = guide[row * columns + column] + more;
         }
       }
       return guide;

@@ -17,12 +17,12 @@ export function roundShares(
   const { rows, weight, budget, must } = problem;
   const groups = budget.length;
   const width = groups + 1;
-  const share = (row: number, place: number) => shares[row * width + place] as number;
+  const share = (row: number, place: number) => shares[row * width + place];
   const room = Float64Array.from(budget, (one) => one + SLACK);
   const placeOf = new Int32Array(rows).fill(groups);
   const take = (row: number, group: number): boolean => {
-    if ((weight[row] as number) > (room[group] as number)) return false;
-    room[group] = (room[group] as number) - (weight[row] as number);
+    if (weight[row] > room[group]) return false;
+    room[group] = room[group] - weight[row];
     placeOf[row] = group;
     return true;
   };
@@ -31,9 +31,7 @@ export function roundShares(
     for (let place = 0; place < width; place++) most = Math.max(most, share(row, place));
     return most + loose * random();
   });
-  const order = [...placeOf.keys()].sort(
-    (a, b) => (sureness[b] as number) - (sureness[a] as number) || (weight[b] as number) - (weight[a] as number),
-  );
+  const order = [...placeOf.keys()].sort((a, b) => sureness[b] - sureness[a] || weight[b] - weight[a]);
   for (const row of order) {
     const leaning = Array.from({ length: width }, (_, place) => place)
       .filter((place) => share(row, place) > 0)
@@ -41,9 +39,7 @@ export function roundShares(
       .sort((a, b) => b.lean - a.lean);
     for (const { place } of leaning) if (place === groups || take(row, place)) break;
   }
-  const waiting = order
-    .filter((row) => placeOf[row] === groups)
-    .sort((a, b) => (out[b] as number) - (out[a] as number));
+  const waiting = order.filter((row) => placeOf[row] === groups).sort((a, b) => out[b] - out[a]);
   for (const row of waiting) {
     if (share(row, groups) > 0.99) continue;
     for (let group = 0; group < groups; group++) if (take(row, group)) break;
@@ -54,7 +50,7 @@ export function roundShares(
 /** The cheapest choice in which every row stays in the group in which it is, or left out. */
 export function assignInGroups(problem: BudgetedProblem, columnOf: Int32Array, out: Float64Array): Int32Array {
   const { groupOf, budget } = problem;
-  const places = columnOf.map((column) => (column < 0 ? budget.length : (groupOf[column] as number)));
+  const places = columnOf.map((column) => (column < 0 ? budget.length : groupOf[column]));
   return assignToGroups(problem, places, out);
 }
 

@@ -32,12 +32,12 @@ export function budgetRules({ budget }: BudgetedProblem, { weights }: Kinds): Ru
 export function sumOfRules(rules: readonly Rule[], amounts: Float64Array, first: number, sums: Float64Array): void {
   sums.fill(0);
   for (let at = 0; at < rules.length; at++) {
-    const amount = amounts[first + at] as number;
+    const amount = amounts[first + at];
     if (amount === 0) continue;
-    const { cells, factors } = rules[at] as Rule;
+    const { cells, factors } = rules[at];
     for (let part = 0; part < cells.length; part++) {
-      const cell = cells[part] as number;
-      sums[cell] = (sums[cell] as number) + amount * (factors[part] as number);
+      const cell = cells[part];
+      sums[cell] = sums[cell] + amount * factors[part];
     }
   }
 }

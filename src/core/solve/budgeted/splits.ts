@@ -27,7 +27,7 @@ export function splitsOf({ weights, prices }: Kinds, groups: number, counts: Flo
   const found: Split[] = [];
   const consider = (key: string, parts: [cell: number, factor: number][]) => {
     let value = 0;
-    for (const [cell, factor] of parts) value += factor * (counts[cell] as number);
+    for (const [cell, factor] of parts) value += factor * counts[cell];
     if (brokenBy(value) > WHOLE) found.push({ key, parts, value });
   };
   const kinds = [...weights.keys()];
@@ -35,7 +35,7 @@ export function splitsOf({ weights, prices }: Kinds, groups: number, counts: Flo
   if (prices.every((price) => brokenBy(price / unit) < WHOLE)) {
     consider(
       'price',
-      kinds.map((kind) => [kind * width + groups, Math.round((prices[kind] as number) / unit)]),
+      kinds.map((kind) => [kind * width + groups, Math.round(prices[kind] / unit)]),
     );
   }
   if (found.length > 0) return found;

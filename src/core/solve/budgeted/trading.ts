@@ -55,7 +55,7 @@ export function trading(
   const costBelow = (counts: Int32Array, below: number): number => {
     let most = Number.NEGATIVE_INFINITY;
     for (let at = cuts.length - 1; at >= 0; at--) {
-      most = Math.max(most, costByCut(cuts[at] as CountCut, counts));
+      most = Math.max(most, costByCut(cuts[at], counts));
       if (most >= below) return Number.POSITIVE_INFINITY;
     }
     return most;
@@ -83,7 +83,7 @@ export function trading(
       const key = counts.join();
       if (settled.has(key) || isOver()) return;
       settled.add(key);
-      const here = cuts.at(-1) as CountCut;
+      const here = cuts[cuts.length - 1];
       const known = cuts.length;
       const below = belowOf(least);
       const likely: { other: Int32Array; cost: number }[] = [];

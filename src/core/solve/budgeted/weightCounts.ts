@@ -25,10 +25,10 @@ export function weightCounts(
 ): Int32Array {
   const counts = new Int32Array(weights.length * places);
   columnOf.forEach((column, row) => {
-    const one = classOf[row] as number;
+    const one = classOf[row];
     if (one < 0) return;
-    const cell = one * places + (column < 0 ? places - 1 : (groupOf[column] as number));
-    counts[cell] = (counts[cell] as number) + 1;
+    const cell = one * places + (column < 0 ? places - 1 : groupOf[column]);
+    counts[cell] = counts[cell] + 1;
   });
   return counts;
 }
@@ -37,7 +37,7 @@ export function weightCounts(
 export function roomBeside({ weights, places }: WeightClasses, budget: Float64Array, counts: Int32Array): Float64Array {
   return Float64Array.from({ length: places }, (_, place) => {
     if (place === places - 1) return Number.POSITIVE_INFINITY;
-    const given = weights.reduce((sum, weight, one) => sum + weight * (counts[one * places + place] as number), 0);
-    return (budget[place] as number) + SLACK - given;
+    const given = weights.reduce((sum, weight, one) => sum + weight * counts[one * places + place], 0);
+    return budget[place] + SLACK - given;
   });
 }

@@ -33,15 +33,15 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
   const disorder = (): number => {
     let sum = 0;
     for (let item = 1; item < items; item++) {
-      const before = seatOf[item - 1] as number;
-      const seat = seatOf[item] as number;
-      if (before < 0 || seat !== before + 1 || !joined[seat]) sum += prices[item] as number;
+      const before = seatOf[item - 1];
+      const seat = seatOf[item];
+      if (before < 0 || seat !== before + 1 || !joined[seat]) sum += prices[item];
     }
     look += 1;
     let last = -1;
     for (let seat = 0; seat < seats; seat++) {
-      const item = itemOf[seat] as number;
-      const room = item < 0 ? -1 : (roomOf[item] as number);
+      const item = itemOf[seat];
+      const room = item < 0 ? -1 : roomOf[item];
       if (room >= 0 && (room !== last || !joined[seat])) {
         if (seen[room] === look) sum += roomBreak;
         seen[room] = look;
@@ -54,10 +54,10 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
     itemOf[seat] = item;
     if (item >= 0) seatOf[item] = seat;
   };
-  const reaches = (item: number, seat: number) => item < 0 || (way[seat] as number) <= (reach[item] as number) + PLAY;
+  const reaches = (item: number, seat: number) => item < 0 || way[seat] <= reach[item] + PLAY;
   const changed = new Int32Array(2 * TOGETHER + seats);
   const was = new Int32Array(2 * TOGETHER + seats);
-  const without: number[] = [...seatOf.keys()].filter((item) => (seatOf[item] as number) < 0);
+  const without: number[] = [...seatOf.keys()].filter((item) => seatOf[item] < 0);
 
   /** Stretches of so many seats change places. @returns how many seats changed, 0 when somebody would not reach */
   const swap = (): number => {
@@ -67,7 +67,7 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
     if (Math.abs(a - b) < length) return 0;
     let any = false;
     for (let at = 0; at < length; at++) {
-      const [one, other] = [itemOf[a + at] as number, itemOf[b + at] as number];
+      const [one, other] = [itemOf[a + at], itemOf[b + at]];
       if (!reaches(one, b + at) || !reaches(other, a + at)) return 0;
       any ||= one >= 0 || other >= 0;
     }
@@ -75,12 +75,12 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
     for (let at = 0; at < length; at++) {
       changed[2 * at] = a + at;
       changed[2 * at + 1] = b + at;
-      was[2 * at] = itemOf[a + at] as number;
-      was[2 * at + 1] = itemOf[b + at] as number;
+      was[2 * at] = itemOf[a + at];
+      was[2 * at + 1] = itemOf[b + at];
     }
     for (let at = 0; at < length; at++) {
-      put(a + at, was[2 * at + 1] as number);
-      put(b + at, was[2 * at] as number);
+      put(a + at, was[2 * at + 1]);
+      put(b + at, was[2 * at]);
     }
     return 2 * length;
   };
@@ -90,16 +90,16 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
     const to = Math.max(0, Math.min(seats - 1, from + Math.round((random() - 0.5) * 30)));
     if (from === to || itemOf[from] === itemOf[to]) return 0;
     const step = to > from ? 1 : -1;
-    if (!reaches(itemOf[from] as number, to)) return 0;
-    for (let seat = from; seat !== to; seat += step) if (!reaches(itemOf[seat + step] as number, seat)) return 0;
+    if (!reaches(itemOf[from], to)) return 0;
+    for (let seat = from; seat !== to; seat += step) if (!reaches(itemOf[seat + step], seat)) return 0;
     let count = 0;
     for (let seat = from; ; seat += step) {
       changed[count] = seat;
-      was[count++] = itemOf[seat] as number;
+      was[count++] = itemOf[seat];
       if (seat === to) break;
     }
-    for (let at = 0; at + 1 < count; at++) put(changed[at] as number, was[at + 1] as number);
-    put(to, was[0] as number);
+    for (let at = 0; at + 1 < count; at++) put(changed[at], was[at + 1]);
+    put(to, was[0]);
     return count;
   };
   /** An item changes places with whoever sits beside its neighbour in the order. */
@@ -108,11 +108,11 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
     const item = Math.floor(random() * items);
     const neighbour = item - side;
     if (neighbour < 0 || neighbour >= items) return 0;
-    const beside = (seatOf[neighbour] as number) + side;
-    const seat = seatOf[item] as number;
-    if (seat < 0 || (seatOf[neighbour] as number) < 0 || beside < 0 || beside >= seats || beside === seat) return 0;
+    const beside = seatOf[neighbour] + side;
+    const seat = seatOf[item];
+    if (seat < 0 || seatOf[neighbour] < 0 || beside < 0 || beside >= seats || beside === seat) return 0;
     if (!joined[side > 0 ? beside : beside + 1]) return 0;
-    const other = itemOf[beside] as number;
+    const other = itemOf[beside];
     if (!reaches(item, beside) || !reaches(other, seat)) return 0;
     changed[0] = beside;
     changed[1] = seat;
@@ -125,9 +125,9 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
   /** One without a seat takes that of another. */
   const oust = (): number => {
     const place = Math.floor(random() * without.length);
-    const item = without[place] as number;
+    const item = without[place];
     const seat = Math.floor(random() * seats);
-    const other = itemOf[seat] as number;
+    const other = itemOf[seat];
     if (other < 0 || !reaches(item, seat)) return 0;
     changed[0] = seat;
     was[0] = other;
@@ -157,11 +157,11 @@ export function anneal(problem: SeatingProblem, start: Int32Array, { random, mov
       continue;
     }
     if (ousts) {
-      const item = itemOf[changed[0] as number] as number;
-      without[without.indexOf(was[0] as number)] = item;
+      const item = itemOf[changed[0]];
+      without[without.indexOf(was[0])] = item;
       seatOf[item] = -1;
     }
-    for (let at = 0; at < count; at++) put(changed[at] as number, was[at] as number);
+    for (let at = 0; at < count; at++) put(changed[at], was[at]);
   }
   return best;
 }

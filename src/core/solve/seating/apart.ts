@@ -18,7 +18,7 @@ export function leastApart(problem: SeatingProblem): (first: number, last: numbe
       for (let last = first; last < items; last++) {
         const here = seat + last - first;
         if (here >= seats || (last > first && !joined[here])) break;
-        if ((way[here] as number) > (reach[last] as number) + PLAY) break;
+        if (way[here] > reach[last] + PLAY) break;
         latest[first * items + last] = seat;
       }
     }
@@ -27,19 +27,16 @@ export function leastApart(problem: SeatingProblem): (first: number, last: numbe
     for (let first = 0; first + length <= items; first++) {
       const last = first + length - 1;
       for (let seat = 0; seat <= seats; seat++) {
-        if ((latest[first * items + last] as number) >= seat) continue;
+        if (latest[first * items + last] >= seat) continue;
         // One alone that finds no seat is judged elsewhere.
         let least = length === 1 ? 0 : Number.POSITIVE_INFINITY;
         for (let split = first + 1; split <= last; split++) {
-          const price =
-            (table[at(first, split - 1, seat)] as number) +
-            breakPrice(problem, split) +
-            (table[at(split, last, seat)] as number);
+          const price = table[at(first, split - 1, seat)] + breakPrice(problem, split) + table[at(split, last, seat)];
           if (price < least) least = price;
         }
         table[at(first, last, seat)] = least;
       }
     }
   }
-  return (first, last, seat) => table[at(first, last, seat)] as number;
+  return (first, last, seat) => table[at(first, last, seat)];
 }

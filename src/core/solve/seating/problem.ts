@@ -41,21 +41,21 @@ export function judge(problem: SeatingProblem, seatOf: Int32Array): Seating {
       unseated += 1;
       return;
     }
-    const rest = (reach[item] as number) - (way[seat] as number);
+    const rest = reach[item] - way[seat];
     if (itemOf[seat] !== -1 || rest < -PLAY) throw new RangeError(`Seat ${seat} cannot be given to item ${item}.`);
     itemOf[seat] = item;
     spare = Math.min(spare, rest);
   });
   let disorder = 0;
   for (let item = 1; item < seatOf.length; item++) {
-    const [before, seat] = [seatOf[item - 1] as number, seatOf[item] as number];
+    const [before, seat] = [seatOf[item - 1], seatOf[item]];
     if (before < 0 || seat !== before + 1 || !joined[seat]) disorder += breakPrice(problem, item);
   }
   const seen = new Set<number>();
   itemOf.forEach((item, seat) => {
     if (item < 0) return;
-    const room = roomOf[item] as number;
-    const before = seat > 0 && joined[seat] ? (itemOf[seat - 1] as number) : -1;
+    const room = roomOf[item];
+    const before = seat > 0 && joined[seat] ? itemOf[seat - 1] : -1;
     if (before >= 0 && roomOf[before] === room) return;
     if (seen.has(room)) disorder += roomBreak;
     seen.add(room);
@@ -79,7 +79,7 @@ export function fewestUnseated({ reach, way }: SeatingProblem, over = 0): number
   const near = Float64Array.from(way).sort();
   const short = Float64Array.from(reach).sort();
   let seated = 0;
-  for (const one of short) if (seated < near.length && (near[seated] as number) + over <= one + PLAY) seated += 1;
+  for (const one of short) if (seated < near.length && near[seated] + over <= one + PLAY) seated += 1;
   return reach.length - seated;
 }
 
@@ -91,7 +91,7 @@ export function mostSpare(problem: SeatingProblem, unseated: number): number {
   let [low, high] = [0, sorted.length - 1];
   while (low < high) {
     const middle = Math.ceil((low + high) / 2);
-    if (fewestUnseated(problem, sorted[middle] as number) <= unseated) low = middle;
+    if (fewestUnseated(problem, sorted[middle]) <= unseated) low = middle;
     else high = middle - 1;
   }
   return sorted[low] ?? 0;

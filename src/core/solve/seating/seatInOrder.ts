@@ -89,16 +89,16 @@ export function dealInOrder(problem: SeatingProblem): Seated {
   const far = way.reduce((most, one) => Math.max(most, one), 0);
   const seatOf = new Int32Array(reach.length).fill(-1);
   const taken = new Uint8Array(way.length);
-  const short = [...reach.keys()].filter((item) => (reach[item] as number) < far);
-  for (const item of short.sort((a, b) => (reach[a] as number) - (reach[b] as number))) {
-    const seat = way.findIndex((one, at) => !taken[at] && one <= (reach[item] as number));
+  const short = [...reach.keys()].filter((item) => reach[item] < far);
+  for (const item of short.sort((a, b) => reach[a] - reach[b])) {
+    const seat = way.findIndex((one, at) => !taken[at] && one <= reach[item]);
     if (seat < 0) continue;
     seatOf[item] = seat;
     taken[seat] = 1;
   }
   let seat = 0;
   for (let item = 0; item < reach.length; item++) {
-    if ((reach[item] as number) < far) continue;
+    if (reach[item] < far) continue;
     while (seat < way.length && taken[seat]) seat += 1;
     if (seat === way.length) break;
     seatOf[item] = seat;
@@ -139,13 +139,13 @@ const cheapestBreak = (problem: SeatingProblem): number =>
 
 /** The nearest seats to the shortest, without regard to order: as many as can be have one. */
 function dealt({ reach, way }: SeatingProblem): Int32Array {
-  const near = [...way.keys()].sort((a, b) => (way[a] as number) - (way[b] as number));
-  const short = [...reach.keys()].sort((a, b) => (reach[a] as number) - (reach[b] as number));
+  const near = [...way.keys()].sort((a, b) => way[a] - way[b]);
+  const short = [...reach.keys()].sort((a, b) => reach[a] - reach[b]);
   const seatOf = new Int32Array(reach.length).fill(-1);
   let seated = 0;
   for (const item of short) {
     const seat = near[seated];
-    if (seat === undefined || (way[seat] as number) > (reach[item] as number) + 1e-9) continue;
+    if (seat === undefined || way[seat] > reach[item] + 1e-9) continue;
     seatOf[item] = seat;
     seated += 1;
   }

@@ -45,9 +45,9 @@ export function sweep(
   const toSeat = items - goal.unseated;
   const roomItems = Array.from({ length: items }, () => new Int32Array(words));
   roomOf.forEach((room, item) => {
-    const set = roomItems[room] as Int32Array;
+    const set = roomItems[room];
     const word = Math.floor(item / WORD);
-    set[word] = (set[word] as number) | (1 << (item % WORD));
+    set[word] = set[word] | (1 << (item % WORD));
   });
   // A block of a room is charged when it is left while others of the room still come, or, where some go without a
   // seat and may be those, when the next one is begun.
@@ -56,8 +56,7 @@ export function sweep(
   const within = Array.from({ length: seats + 1 }, () => new Int32Array(ladder.length));
   for (let seat = seats - 1; seat >= 0; seat--)
     ladder.forEach((far, rung) => {
-      (within[seat] as Int32Array)[rung] =
-        ((within[seat + 1] as Int32Array)[rung] as number) + ((way[seat] as number) <= far + PLAY ? 1 : 0);
+      within[seat][rung] = within[seat + 1][rung] + (way[seat] <= far + PLAY ? 1 : 0);
     });
   const rungOf = Int32Array.from(reach, (far) => ladder.indexOf(far));
 
@@ -71,7 +70,7 @@ export function sweep(
   const lookups = Array.from({ length: items + 1 }, () => new Map<number | string, number>());
   const next = new Int32Array(words);
   const holds = (set: Int32Array, from: number, item: number) =>
-    ((set[from + Math.floor(item / WORD)] as number) >> (item % WORD)) & 1;
+    (set[from + Math.floor(item / WORD)] >> (item % WORD)) & 1;
 
   /** What the items without a seat so far must still pay, given the seats from this one on. */
   const still = (seat: number): number => {
@@ -96,11 +95,11 @@ export function sweep(
   const fitsRest = (seat: number): boolean => {
     const waiting = new Int32Array(ladder.length);
     for (let item = 0; item < items; item++)
-      if (!holds(next, 0, item)) waiting[rungOf[item] as number] = (waiting[rungOf[item] as number] as number) + 1;
+      if (!holds(next, 0, item)) waiting[rungOf[item]] = waiting[rungOf[item]] + 1;
     let sum = 0;
     for (let rung = 0; rung < ladder.length; rung++) {
-      sum += waiting[rung] as number;
-      if (sum - goal.unseated > ((within[seat] as Int32Array)[rung] as number)) return false;
+      sum += waiting[rung];
+      if (sum - goal.unseated > within[seat][rung]) return false;
     }
     return true;
   };
@@ -125,13 +124,11 @@ export function sweep(
       const hope = paid + still(seat + 1);
       if (hope > goal.disorder + PLAY) return;
       if (hope > goal.disorder - PLAY && Math.min(spare, goal.mostSpare) <= goal.spare + PLAY) return;
-      const lookup = lookups[last + 1] as Map<number | string, number>;
-      const key = words <= 2 ? (next[0] as number) + (next[1] ?? 0) * 2 ** WORD : next.join();
+      const lookup = lookups[last + 1];
+      const key = words <= 2 ? next[0] + (next[1] ?? 0) * 2 ** WORD : next.join();
       const known = lookup.get(key);
       if (known !== undefined) {
-        const worse =
-          paid > (bestCosts[known] as number) + PLAY ||
-          (paid > (bestCosts[known] as number) - PLAY && spare <= (bestSpares[known] as number));
+        const worse = paid > bestCosts[known] + PLAY || (paid > bestCosts[known] - PLAY && spare <= bestSpares[known]);
         if (worse) return;
         bestCosts[known] = paid;
         bestSpares[known] = spare;
@@ -159,8 +156,8 @@ export function sweep(
     };
     const leavingRoom = (set: Int32Array, item: number): number => {
       if (!early) return 0;
-      const room = roomItems[roomOf[item] as number] as Int32Array;
-      for (let word = 0; word < words; word++) if ((room[word] as number) & ~(set[word] as number)) return roomBreak;
+      const room = roomItems[roomOf[item]];
+      for (let word = 0; word < words; word++) if (room[word] & ~set[word]) return roomBreak;
       return 0;
     };
     for (let state = 0; state < lasts.length; state++) {
@@ -168,15 +165,15 @@ export function sweep(
         return { seatOf: null, disorder: 0, spare: 0, letGo: Number.NEGATIVE_INFINITY };
       const from = state * words;
       const set = sets.subarray(from, from + words);
-      const last = lasts[state] as number;
-      const cost = costs[state] as number;
-      const spare = spares[state] as number;
-      const count = counts[state] as number;
+      const last = lasts[state];
+      const cost = costs[state];
+      const spare = spares[state];
+      const count = counts[state];
       next.set(set);
       offer(state, -1, cost + (last >= 0 ? leaving(set, last) : 0), spare, count);
       if (count === toSeat) continue;
       for (let item = 0; item < items; item++) {
-        const rest = (reach[item] as number) - (way[seat] as number);
+        const rest = reach[item] - way[seat];
         if (holds(set, 0, item) || rest < -PLAY) continue;
         let more = 0;
         const follows = last >= 0 && item === last + 1;
@@ -184,34 +181,33 @@ export function sweep(
           if (last >= 0 && last + 1 < items && !holds(set, 0, last + 1)) more += breakPrice(problem, last + 1);
           if (item > 0 && !holds(set, 0, item - 1)) more += breakPrice(problem, item);
         }
-        const room = roomOf[item] as number;
+        const room = roomOf[item];
         const sameRoom = last >= 0 && roomOf[last] === room;
         if (!sameRoom) {
           if (last >= 0) more += leavingRoom(set, last);
-          if (!early && (roomItems[room] as Int32Array).some((word, at) => word & (set[at] as number)))
-            more += roomBreak;
+          if (!early && roomItems[room].some((word, at) => word & set[at])) more += roomBreak;
         }
         next.set(set);
         const word = Math.floor(item / WORD);
-        next[word] = (next[word] as number) | (1 << (item % WORD));
+        next[word] = next[word] | (1 << (item % WORD));
         offer(state, item, cost + more, Math.min(spare, rest), count + 1);
       }
     }
     let order: Int32Array | null = null;
     if (bestLasts.length > goal.width) {
       // Those that stand behind in seats taken have more to do: cost alone would favour them.
-      const rank = Float64Array.from(hopes, (hope, at) => hope - 1e-3 * (bestCounts[at] as number));
-      order = Int32Array.from(bestLasts.keys()).sort((a, b) => (rank[a] as number) - (rank[b] as number));
-      for (const state of order.subarray(goal.width)) letGo = Math.min(letGo, hopes[state] as number);
+      const rank = Float64Array.from(hopes, (hope, at) => hope - 1e-3 * bestCounts[at]);
+      order = Int32Array.from(bestLasts.keys()).sort((a, b) => rank[a] - rank[b]);
+      for (const state of order.subarray(goal.width)) letGo = Math.min(letGo, hopes[state]);
       order = order.slice(0, goal.width);
     }
     const kept = order ?? Int32Array.from(bestLasts.keys());
     sets = new Int32Array(kept.length * words);
     kept.forEach((state, at) => {
-      for (let word = 0; word < words; word++) sets[at * words + word] = bestSets[state * words + word] as number;
+      for (let word = 0; word < words; word++) sets[at * words + word] = bestSets[state * words + word];
     });
-    const pick = (list: number[]) => Float64Array.from(kept, (state) => list[state] as number);
-    const pickWhole = (list: number[]) => Int32Array.from(kept, (state) => list[state] as number);
+    const pick = (list: number[]) => Float64Array.from(kept, (state) => list[state]);
+    const pickWhole = (list: number[]) => Int32Array.from(kept, (state) => list[state]);
     lasts = pickWhole(bestLasts);
     costs = pick(bestCosts);
     spares = pick(bestSpares);
@@ -224,9 +220,9 @@ export function sweep(
   let disorder = Number.POSITIVE_INFINITY;
   let spare = Number.NEGATIVE_INFINITY;
   for (let state = 0; state < lasts.length; state++) {
-    if ((counts[state] as number) !== toSeat) continue;
-    const total = (costs[state] as number) + unpaid(sets, state * words);
-    const rest = spares[state] as number;
+    if (counts[state] !== toSeat) continue;
+    const total = costs[state] + unpaid(sets, state * words);
+    const rest = spares[state];
     if (total > disorder + PLAY || (total > disorder - PLAY && rest <= spare)) continue;
     best = state;
     disorder = total;
@@ -236,10 +232,10 @@ export function sweep(
   const seatOf = new Int32Array(items).fill(-1);
   let state = best;
   for (let seat = seats - 1; seat >= 0; seat--) {
-    const trail = trails[seat] as Trail;
-    const item = trail.items[state] as number;
+    const trail = trails[seat];
+    const item = trail.items[state];
     if (item >= 0) seatOf[item] = seat;
-    state = trail.parents[state] as number;
+    state = trail.parents[state];
   }
   return { seatOf, disorder, spare: toSeat === 0 ? 0 : spare, letGo };
 }

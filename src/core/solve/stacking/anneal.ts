@@ -63,38 +63,36 @@ export function anneal(
     let position = 0;
     let points = 0;
     let largest = 0;
-    let topHot = (fast[0] as number) & 2;
+    let topHot = fast[0] & 2;
     for (let at = 0; at <= count; at++) {
-      let gap = gaps[at] as number;
+      let gap = gaps[at];
       while (gap > 0) {
-        const stretch = Math.min(gap, open[position] as number);
+        const stretch = Math.min(gap, open[position]);
         if (stretch > largest) largest = stretch;
         gap -= stretch;
         position += stretch;
-        topHot = (fast[position] as number) & 2;
+        topHot = fast[position] & 2;
       }
       if (at === count) break;
-      const block = order[at] as number;
-      const variant = (firstWay[block] as number) + (ways[block] as number);
+      const block = order[at];
+      const variant = firstWay[block] + ways[block];
       points += costs[variant * length + position] ?? MISPLACED;
       if (topHot && hotBottom[variant]) points += heatCost;
-      topHot = hotTop[variant] as number;
+      topHot = hotTop[variant];
       positions[block] = position;
-      position += heights[block] as number;
-      const seam = fast[position] as number;
+      position += heights[block];
+      const seam = fast[position];
       if (seam) {
         if (topHot && seam & 1) points += heatCost;
         topHot = seam & 2;
       }
     }
     for (let pair = 0; pair < pairI.length; pair++) {
-      const i = pairI[pair] as number;
-      const j = pairJ[pair] as number;
-      const apart = (real[positions[i] as number] as number) - (real[positions[j] as number] as number);
-      const lever =
-        (levers[((firstWay[i] as number) + (ways[i] as number)) * count + j] as number) -
-        (levers[((firstWay[j] as number) + (ways[j] as number)) * count + i] as number);
-      const link = (pairWeight[pair] as number) * apart + lever;
+      const i = pairI[pair];
+      const j = pairJ[pair];
+      const apart = real[positions[i]] - real[positions[j]];
+      const lever = levers[(firstWay[i] + ways[i]) * count + j] - levers[(firstWay[j] + ways[j]) * count + i];
+      const link = pairWeight[pair] * apart + lever;
       points += apart > 0 ? link : -link;
     }
     return points - freeReward * largest;
@@ -104,13 +102,13 @@ export function anneal(
   const moves: (() => void)[] = [
     () => {
       const [a, b] = [pick(count), pick(count)];
-      const was = order[a] as number;
-      order[a] = order[b] as number;
+      const was = order[a];
+      order[a] = order[b];
       order[b] = was;
     },
     () => {
       const [from, to] = [pick(count), pick(count)];
-      const block = order[from] as number;
+      const block = order[from];
       if (from < to) order.copyWithin(from, from + 1, to + 1);
       else order.copyWithin(to + 1, to, from);
       order[to] = block;
@@ -122,20 +120,20 @@ export function anneal(
     () => {
       const from = pick(count + 1);
       const to = pick(count + 1);
-      const units = random() < 0.5 ? (gaps[from] as number) : Math.min(gaps[from] as number, 1 + pick(2));
-      gaps[from] = (gaps[from] as number) - units;
-      gaps[to] = (gaps[to] as number) + units;
+      const units = random() < 0.5 ? gaps[from] : Math.min(gaps[from], 1 + pick(2));
+      gaps[from] = gaps[from] - units;
+      gaps[to] = gaps[to] + units;
     },
     () => {
       // A free block keeps its size and changes places with what is beside it.
       const at = pick(count);
-      const was = gaps[at] as number;
-      gaps[at] = gaps[at + 1] as number;
+      const was = gaps[at];
+      gaps[at] = gaps[at + 1];
       gaps[at + 1] = was;
     },
     () => {
       const block = turning[pick(turning.length)];
-      if (block !== undefined) ways[block] = 1 - (ways[block] as number);
+      if (block !== undefined) ways[block] = 1 - ways[block];
     },
   ];
 
@@ -145,13 +143,13 @@ export function anneal(
     let position = 0;
     order.forEach((block, at) => {
       gaps[at] = (start.positions[block] ?? 0) - position;
-      position = (start.positions[block] ?? 0) + (heights[block] as number);
+      position = (start.positions[block] ?? 0) + heights[block];
     });
     gaps[count] = realOf.length - position;
   } else {
     for (let at = count - 1; at > 0; at--) {
       const other = pick(at + 1);
-      [order[at], order[other]] = [order[other] as number, order[at] as number];
+      [order[at], order[other]] = [order[other], order[at]];
     }
     gaps[count] = spare;
   }

@@ -184,9 +184,9 @@ export function prepare(problem: StackProblem): Stacking | null {
     const may = new Set(places);
     const cost = Float64Array.from(realOf, (bottom, at) => {
       if (!may.has(bottom) || (openFrom[at] ?? 0) < height) return Number.POSITIVE_INFINITY;
-      const standing = members.reduce((sum, one) => sum + (items[one.item]?.costAt[bottom + one.below - 1] ?? 0), 0);
+      const state = members.reduce((sum, one) => sum + (items[one.item]?.costAt[bottom + one.below - 1] ?? 0), 0);
       const linked = toFixed.reduce((sum, one) => sum + one.weight * Math.abs(bottom + one.offset - one.middle), 0);
-      return standing + linked + inner;
+      return state + linked + inner;
     });
     return { members, hotBottom: hot(members[0]?.item), hotTop: hot(members.at(-1)?.item), cost, lever };
   };

@@ -24,10 +24,10 @@ export function completionBounds({ blocks, realOf, spare, weight }: Stacking): C
   const real = (position: number) => realOf[position] ?? (realOf.at(-1) ?? 0) + 1;
 
   /** Least cost of a block at each position, whichever way round. */
-  const standing = blocks.map(({ variants }) =>
+  const state = blocks.map(({ variants }) =>
     Array.from({ length }, (_, at) => Math.min(...variants.map(({ cost }) => cost[at] ?? Number.POSITIVE_INFINITY))),
   );
-  const slopes = standing.map((costs) => {
+  const slopes = state.map((costs) => {
     let [slope, last] = [Number.POSITIVE_INFINITY, -1];
     costs.forEach((cost, at) => {
       if (!Number.isFinite(cost)) return;
@@ -37,10 +37,10 @@ export function completionBounds({ blocks, realOf, spare, weight }: Stacking): C
     return Number.isFinite(slope) ? Math.max(0, slope) : 0;
   });
   /** Least of what is not even, from a position up. */
-  const rest = standing.map((costs, block) => {
+  const rest = state.map((costs, block) => {
     const from = new Float64Array(length + 1).fill(Number.POSITIVE_INFINITY);
     for (let at = length - 1; at >= 0; at--) {
-      from[at] = Math.min(from[at + 1] as number, (costs[at] ?? 0) - (slopes[block] ?? 0) * real(at));
+      from[at] = Math.min(from[at + 1], (costs[at] ?? 0) - (slopes[block] ?? 0) * real(at));
     }
     return from;
   });
@@ -79,30 +79,30 @@ export function completionBounds({ blocks, realOf, spare, weight }: Stacking): C
       let [left, even, inner, levers] = [0, 0, 0, 0];
       for (let block = 0; block < count; block++) {
         if ((set >>> block) & 1) continue;
-        const rate = ((slopes[block] as number) + pull(block, set)) / (heights[block] as number);
+        const rate = (slopes[block] + pull(block, set)) / heights[block];
         rates[block] = rate;
-        even += rate * (heights[block] as number);
+        even += rate * heights[block];
         levers += lever(block, set);
         let at = left++;
-        for (; at > 0 && (rates[order[at - 1] as number] as number) < rate; at--) order[at] = order[at - 1] as number;
+        for (; at > 0 && rates[order[at - 1]] < rate; at--) order[at] = order[at - 1];
         order[at] = block;
         let rank = 0;
-        for (const other of partners[block] as number[]) {
+        for (const other of partners[block]) {
           if ((set >>> other) & 1) continue;
-          const away = ((weight[block] as Float64Array)[other] as number) * least * (rank >> 1);
-          inner += ((touching[block] as number[])[other] as number) / 2 + away / 2;
+          const away = weight[block][other] * least * (rank >> 1);
+          inner += touching[block][other] / 2 + away / 2;
           rank += 1;
         }
       }
       let [packed, above] = [0, 0];
       for (let at = 0; at < left; at++) {
-        const block = order[at] as number;
-        packed += (rates[block] as number) * (heights[block] as number) * above;
-        above += heights[block] as number;
+        const block = order[at];
+        packed += rates[block] * heights[block] * above;
+        above += heights[block];
       }
       for (let used = 0; used <= spare; used++) {
         let bound = inner + levers + packed + even * real(height + used);
-        for (let at = 0; at < left; at++) bound += (rest[order[at] as number] as Float64Array)[height + used] as number;
+        for (let at = 0; at < left; at++) bound += rest[order[at]][height + used];
         into[used] = bound;
       }
     },

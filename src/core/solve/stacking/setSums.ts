@@ -12,17 +12,17 @@ export function setSums(rows: readonly Float64Array[], members: number): (row: n
       const table = new Float64Array(size);
       for (let set = 1; set < size; set++) {
         const low = 31 - Math.clz32(set & -set);
-        table[set] = (table[set & (set - 1)] as number) + (row[chunk * CHUNK + low] ?? 0);
+        table[set] = table[set & (set - 1)] + (row[chunk * CHUNK + low] ?? 0);
       }
       return table;
     }),
   );
   const mask = size - 1;
   return (row, set) => {
-    const [first, second, third] = tables[row] as Float64Array[];
-    let sum = (first as Float64Array)[set & mask] as number;
-    if (second) sum += second[(set >>> CHUNK) & mask] as number;
-    if (third) sum += third[(set >>> (2 * CHUNK)) & mask] as number;
+    const [first, second, third] = tables[row];
+    let sum = first[set & mask];
+    if (second) sum += second[(set >>> CHUNK) & mask];
+    if (third) sum += third[(set >>> (2 * CHUNK)) & mask];
     return sum;
   };
 }

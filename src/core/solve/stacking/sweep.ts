@@ -35,9 +35,6 @@ class Layer {
     this.values = new Float64Array(row * rows);
     this.origins = new Uint8Array(row * rows);
   }
-  find(set: number): number | undefined {
-    return this.slots.get(set);
-  }
   /** Where the row of a set begins. */
   at(set: number): number {
     const known = this.slots.get(set);
@@ -100,7 +97,7 @@ export function sweep(
   const before = twinsBefore(stacking);
 
   const layers: Layer[] = [new Layer(row, 1)];
-  const first = layers[0] as Layer;
+  const first = layers[0];
   first.at(0);
   first.values[seams[0]?.hotTop ? HOT : COLD] = 0;
   const heightOf = (set: number) => {
@@ -111,7 +108,7 @@ export function sweep(
   let complete = true;
 
   for (let size = 0; size <= count; size++) {
-    const layer = layers[size] as Layer;
+    const layer = layers[size];
     const next = new Layer(row, size < count ? Math.max(1, Math.min(layer.sets.length * 2, 4096)) : 1);
     let layerBound = NONE;
     const promises = new Float64Array(layer.sets.length).fill(NONE);
@@ -124,16 +121,16 @@ export function sweep(
       // A free unit more, from the lowest number up.
       for (let used = 0; used <= spare; used++) {
         const here = start + used * WAYS_ON;
-        const open = (toCome[used] as number) - under + 1e-7;
+        const open = toCome[used] - under + 1e-7;
         for (let on = 0; on < WAYS_ON; on++) {
-          const value = values[here + on] as number;
+          const value = values[here + on];
           if (value === NONE) continue;
           const saved = on < LEFT_COLD ? freeReward * (spare - used) : 0;
           if (value + open - saved >= 0) {
             values[here + on] = NONE;
             continue;
           }
-          promises[slot] = Math.min(promises[slot] as number, value + (toCome[used] as number) - saved);
+          promises[slot] = Math.min(promises[slot], value + toCome[used] - saved);
           if (used === spare) continue;
           const seam = seams[height + used + 1] ?? null;
           const step = (to: number, cost: number) => {
@@ -141,7 +138,7 @@ export function sweep(
               here +
               WAYS_ON +
               (seam ? (to < LEAVING ? (seam.hotTop ? HOT : COLD) : seam.hotTop ? LEFT_HOT : LEFT_COLD) : to);
-            if (cost < (values[at] as number)) {
+            if (cost < values[at]) {
               values[at] = cost;
               origins[at] = GAP + on;
             }
@@ -151,14 +148,14 @@ export function sweep(
           else step(LEFT_COLD, value);
         }
       }
-      layerBound = Math.min(layerBound, promises[slot] as number);
+      layerBound = Math.min(layerBound, promises[slot]);
     }
     bound = Math.max(bound, Math.min(under, layerBound));
     if (size === count) break;
-    const worst = layer.sets.length > width ? (promises.slice().sort()[width] as number) : NONE;
+    const worst = layer.sets.length > width ? promises.slice().sort()[width] : NONE;
     if (worst < NONE) complete = false;
     for (const [slot, set] of layer.sets.entries()) {
-      if ((promises[slot] as number) >= worst) continue;
+      if (promises[slot] >= worst) continue;
       if ((slot & 63) === 0 && (isOver(limits) || next.sets.length * row > mostValues))
         return { found: null, bound, finished: false };
       const start = slot * row;
@@ -166,21 +163,21 @@ export function sweep(
       for (let at = 0; at < variants.length; at++) {
         const variant = variants[at] as (typeof variants)[number];
         const { block } = variant;
-        if ((set >>> block) & 1 || ((before[block] as number) & ~set) !== 0) continue;
-        const slope = 2 * pull(block, set) - (totalPull[block] as number);
-        const offset = 2 * levers(at, set) - (totalLever[at] as number);
+        if ((set >>> block) & 1 || (before[block] & ~set) !== 0) continue;
+        const slope = 2 * pull(block, set) - totalPull[block];
+        const offset = 2 * levers(at, set) - totalLever[at];
         const { cost, height: tall, hotBottom, hotTop } = variant;
         let target = -1;
         for (let used = 0; used <= spare; used++) {
           const here = start + used * WAYS_ON;
-          const cold = values[here + COLD] as number;
-          const hot = values[here + HOT] as number;
-          const leaving = values[here + LEAVING] as number;
-          const leftCold = values[here + LEFT_COLD] as number;
-          const leftHot = values[here + LEFT_HOT] as number;
+          const cold = values[here + COLD];
+          const hot = values[here + HOT];
+          const leaving = values[here + LEAVING];
+          const leftCold = values[here + LEFT_COLD];
+          const leftHot = values[here + LEFT_HOT];
           const position = height + used;
-          const standing = cost[position] as number;
-          if (standing === NONE) continue;
+          const state = cost[position];
+          if (state === NONE) continue;
           const touch = hotBottom ? heatCost : 0;
           // Of the states below, the cheaper one goes on.
           const early = Math.min(cold, hot + touch);
@@ -188,21 +185,21 @@ export function sweep(
           if (early === NONE && late === NONE) continue;
           if (target < 0) target = next.at(set | (1 << block));
           const seam = seams[position + tall];
-          let more = standing + slope * (realOf[position] as number) + offset;
+          let more = state + slope * realOf[position] + offset;
           if (seam && hotTop && seam.hotBottom) more += heatCost;
           const topHot = seam ? seam.hotTop : hotTop;
           const [nextValues, nextOrigins] = [next.values, next.origins];
           const there = target + used * WAYS_ON;
           if (early !== NONE) {
             const to = there + (topHot ? HOT : COLD);
-            if (early + more < (nextValues[to] as number)) {
+            if (early + more < nextValues[to]) {
               nextValues[to] = early + more;
               nextOrigins[to] = at * 3 + (early === cold ? 0 : 1);
             }
           }
           if (late !== NONE) {
             const to = there + (topHot ? LEFT_HOT : LEFT_COLD);
-            if (late + more < (nextValues[to] as number)) {
+            if (late + more < nextValues[to]) {
               nextValues[to] = late + more;
               nextOrigins[to] = at * 3 + (late === leaving ? 0 : late === leftCold ? 1 : 2);
             }
@@ -231,7 +228,7 @@ function twinsBefore({ blocks, weight }: Stacking): Int32Array {
       if (!other || !a || !b || block.variants.length > 1 || other.variants.length > 1) continue;
       if (block.height !== other.height || a.hotBottom !== b.hotBottom || a.hotTop !== b.hotTop) continue;
       if (!same(a.cost, b.cost, []) || !same(weight[i] ?? [], weight[j] ?? [], [i, j])) continue;
-      if (same(a.lever, b.lever, [i, j]) && weight[i]?.[j] === 0) before[i] = (before[i] as number) | (1 << j);
+      if (same(a.lever, b.lever, [i, j]) && weight[i]?.[j] === 0) before[i] = before[i] | (1 << j);
     }
   });
   return before;
@@ -244,20 +241,19 @@ function readBack(
   spare: number,
   height: number,
 ): Found | null {
-  const last = layers.at(-1) as Layer;
+  const last = layers[layers.length - 1];
   if (last.sets.length === 0) return null;
   const from = row - WAYS_ON;
   let on = 0;
-  for (let way = 1; way < WAYS_ON; way++)
-    if ((last.values[from + way] as number) < (last.values[from + on] as number)) on = way;
-  const cost = last.values[from + on] as number;
+  for (let way = 1; way < WAYS_ON; way++) if (last.values[from + way] < last.values[from + on]) on = way;
+  const cost = last.values[from + on];
   if (cost === NONE) return null;
   const positions: number[] = [];
   const ways: number[] = [];
-  let [used, size, set, below] = [spare, layers.length - 1, last.sets[0] as number, height];
+  let [used, size, set, below] = [spare, layers.length - 1, last.sets[0], height];
   while (size > 0 || used > 0) {
-    const layer = layers[size] as Layer;
-    const origin = layer.origins[(layer.find(set) as number) + used * WAYS_ON + on] as number;
+    const layer = layers[size];
+    const origin = layer.origins[layer.at(set) + used * WAYS_ON + on];
     if (origin >= GAP) {
       used -= 1;
       on = origin - GAP;

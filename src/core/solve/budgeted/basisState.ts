@@ -6,7 +6,7 @@ import type { Rule } from './rules';
 export type Basis = { members: Int32Array; binding: readonly Rule[] };
 
 /** A basis, for each of its rows the member solved for and what it comes to, and what the row is priced at. */
-export type Standing = {
+export type BasisState = {
   rules: readonly Rule[];
   /** For each cell the rules that count it: row of the program, and factor. */
   uses: Uses;
@@ -24,10 +24,10 @@ export const TINY_PIVOT = 1e-7;
 function moreUses({ rows, columns }: LpModel, before: Uses, rules: readonly Rule[], first: number): Uses {
   const uses = [...before];
   for (let rule = first; rule < rules.length; rule++) {
-    const { cells, factors } = rules[rule] as Rule;
+    const { cells, factors } = rules[rule];
     for (let part = 0; part < cells.length; part++) {
-      const cell = cells[part] as number;
-      const by = factors[part] as number;
+      const cell = cells[part];
+      const by = factors[part];
       if (by !== 0) uses[cell] = [...(uses[cell] ?? []), { at: rows + columns + rule, by }];
     }
   }
@@ -37,39 +37,39 @@ function moreUses({ rows, columns }: LpModel, before: Uses, rules: readonly Rule
 /** The inverse times the column of a member, into `direction`. */
 export function directTo(
   model: LpModel,
-  { inverse: { size, rows: entries }, uses }: Pick<Standing, 'inverse' | 'uses'>,
+  { inverse: { size, rows: entries }, uses }: Pick<BasisState, 'inverse' | 'uses'>,
   member: number,
   direction: Float64Array,
 ): void {
   const { rows, columns, firstOut, firstSlack } = model;
   if (member >= firstSlack) {
     const at = rows + member - firstSlack;
-    for (let row = 0; row < size; row++) direction[row] = entries[row * size + at] as number;
+    for (let row = 0; row < size; row++) direction[row] = entries[row * size + at];
     return;
   }
   const first = rowOf(model, member);
-  for (let row = 0; row < size; row++) direction[row] = entries[row * size + first] as number;
+  for (let row = 0; row < size; row++) direction[row] = entries[row * size + first];
   const add = (at: number, by: number) => {
     for (let row = 0; row < size; row++) {
-      const entry = entries[row * size + at] as number;
-      if (entry !== 0) direction[row] = (direction[row] as number) + by * entry;
+      const entry = entries[row * size + at];
+      if (entry !== 0) direction[row] = direction[row] + by * entry;
     }
   };
   if (member < firstOut) add(rows + (member % columns), 1);
-  for (const { at, by } of uses[cellOf(model, member)] as Uses[number]) add(at, by);
+  for (const { at, by } of uses[cellOf(model, member)]) add(at, by);
 }
 
 /** Each row by itself at its cheapest: no price speaks against it, though columns may be taken more than once. */
 export function beginning({ rows, columns, groups, firstOut, firstSlack, priceOf, never, pairs }: LpModel): Basis {
   const members = new Int32Array(rows + columns);
   for (let row = 0; row < rows; row++) {
-    let least = never[firstOut + row] ? Number.POSITIVE_INFINITY : (priceOf[firstOut + row] as number);
+    let least = never[firstOut + row] ? Number.POSITIVE_INFINITY : priceOf[firstOut + row];
     members[row] = firstOut + row;
     const end = pairs.until[row * groups + groups - 1] ?? 0;
     for (let slot = pairs.from[row * groups] ?? 0; slot < end; slot++) {
-      if ((pairs.priceAt[slot] as number) >= least) continue;
-      least = pairs.priceAt[slot] as number;
-      members[row] = row * columns + (pairs.columnAt[slot] as number);
+      if (pairs.priceAt[slot] >= least) continue;
+      least = pairs.priceAt[slot];
+      members[row] = row * columns + pairs.columnAt[slot];
     }
   }
   for (let column = 0; column < columns; column++) members[rows + column] = firstSlack + column;
@@ -77,7 +77,7 @@ export function beginning({ rows, columns, groups, firstOut, firstSlack, priceOf
 }
 
 /** A basis inverted, or null when it is none. The leaves of its tree come first, which keeps the inverse thin. */
-export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): Standing | null {
+export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): BasisState | null {
   const { rows, columns, firstOut, firstSlack, firstRule, priceOf } = model;
   const size = rows + columns + rules.length;
   const uses = moreUses(
@@ -95,7 +95,7 @@ export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): St
   const direction = new Float64Array(size);
   const aim = (one: number) => directTo(model, { inverse, uses }, one, direction);
   const seat = (at: number, one: number) => {
-    if (Math.abs(direction[at] as number) < TINY_PIVOT) return false;
+    if (Math.abs(direction[at]) < TINY_PIVOT) return false;
     changeBasis(inverse, at, direction);
     member[at] = one;
     return true;
@@ -111,19 +111,20 @@ export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): St
       if (!seat(one - firstOut, one)) return null;
     } else {
       waiting.add(one);
-      for (const end of ends(one)) (edges[end] as number[]).push(one);
+      for (const end of ends(one)) edges[end].push(one);
     }
   }
   const left = Int32Array.from(edges, (some) => some.length);
   const leaves = [...left.keys()].filter((end) => left[end] === 1);
   for (let end = leaves.pop(); end !== undefined; end = leaves.pop()) {
     if (left[end] !== 1 || member[end] !== -1) continue;
-    const one = (edges[end] as number[]).find((edge) => waiting.has(edge)) as number;
+    const one = edges[end].find((edge) => waiting.has(edge));
+    if (one === undefined) continue;
     aim(one);
     if (!seat(end, one)) continue;
     waiting.delete(one);
     for (const other of ends(one)) {
-      left[other] = (left[other] as number) - 1;
+      left[other] = left[other] - 1;
       if (left[other] === 1) leaves.push(other);
     }
   }
@@ -131,22 +132,21 @@ export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): St
     aim(one);
     let at = -1;
     for (let row = 0; row < size; row++)
-      if (member[row] === -1 && (at < 0 || Math.abs(direction[row] as number) > Math.abs(direction[at] as number)))
-        at = row;
+      if (member[row] === -1 && (at < 0 || Math.abs(direction[row]) > Math.abs(direction[at]))) at = row;
     if (at < 0 || !seat(at, one)) return null;
   }
   if (member.includes(-1)) return null;
   const values = new Float64Array(size);
   const price = new Float64Array(size);
   for (let at = 0; at < size; at++) {
-    const one = member[at] as number;
-    const own = one < firstSlack ? (priceOf[one] as number) : 0;
+    const one = member[at];
+    const own = one < firstSlack ? priceOf[one] : 0;
     let sum = 0;
     for (let to = 0; to < size; to++) {
-      const entry = inverse.rows[at * size + to] as number;
+      const entry = inverse.rows[at * size + to];
       if (entry === 0) continue;
-      sum += entry * (to < rows + columns ? 1 : (rules[to - rows - columns] as Rule).limit);
-      price[to] = (price[to] as number) + own * entry;
+      sum += entry * (to < rows + columns ? 1 : rules[to - rows - columns].limit);
+      price[to] = price[to] + own * entry;
     }
     values[at] = sum;
   }
@@ -158,7 +158,7 @@ export function invert(model: LpModel, rules: readonly Rule[], basis: Basis): St
  * @param rules those it has first
  * @param numbers where the inverse may be written
  */
-export function extend(model: LpModel, known: Standing, rules: readonly Rule[], numbers?: Float64Array): Standing {
+export function extend(model: LpModel, known: BasisState, rules: readonly Rule[], numbers?: Float64Array): BasisState {
   const { rows, columns, firstSlack, firstRule, cellCount } = model;
   const narrow = known.inverse.size;
   const inverse = widerInverse(known.inverse, rules.length - known.rules.length, numbers);
@@ -171,23 +171,23 @@ export function extend(model: LpModel, known: Standing, rules: readonly Rule[], 
   price.set(known.price);
   const factorOf = new Float64Array(cellCount);
   for (let rule = known.rules.length; rule < rules.length; rule++) {
-    const { cells, factors, limit } = rules[rule] as Rule;
+    const { cells, factors, limit } = rules[rule];
     factorOf.fill(0);
-    for (let part = 0; part < cells.length; part++) factorOf[cells[part] as number] = factors[part] as number;
+    for (let part = 0; part < cells.length; part++) factorOf[cells[part]] = factors[part];
     const own = rows + columns + rule;
     let value = limit;
     for (let at = 0; at < narrow; at++) {
-      const one = member[at] as number;
-      const factor = one < firstSlack ? (factorOf[cellOf(model, one)] as number) : 0;
+      const one = member[at];
+      const factor = one < firstSlack ? factorOf[cellOf(model, one)] : 0;
       if (factor === 0) continue;
-      value -= factor * (values[at] as number);
+      value -= factor * values[at];
       for (let to = 0; to < narrow; to++) {
-        const entry = entries[at * size + to] as number;
-        if (entry !== 0) entries[own * size + to] = (entries[own * size + to] as number) - factor * entry;
+        const entry = entries[at * size + to];
+        if (entry !== 0) entries[own * size + to] = entries[own * size + to] - factor * entry;
       }
     }
     let square = 0;
-    for (let to = 0; to < size; to++) square += (entries[own * size + to] as number) ** 2;
+    for (let to = 0; to < size; to++) square += entries[own * size + to] ** 2;
     squares[own] = square;
     member[own] = firstRule + rule;
     values[own] = value;
@@ -196,8 +196,8 @@ export function extend(model: LpModel, known: Standing, rules: readonly Rule[], 
   return { rules, uses, inverse, member, values, price };
 }
 
-/** The basis of a standing, by which it can be found again. */
-export function basisOf({ firstRule }: LpModel, { member, rules }: Standing): Basis {
+/** The basis of a state, by which it can be found again. */
+export function basisOf({ firstRule }: LpModel, { member, rules }: BasisState): Basis {
   const isSlack = new Uint8Array(rules.length);
   const members = new Int32Array(member.length);
   let count = 0;
