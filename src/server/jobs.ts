@@ -75,6 +75,11 @@ export async function jobName(store: Store, id: string): Promise<string | null> 
   return (await readHead(store.em.fork(), id))?.name ?? null;
 }
 
+/** The revision that a job stands at; null where there is no such job. */
+export async function jobRevision(store: Store, id: string): Promise<number | null> {
+  return (await readHead(store.em.fork(), id))?.revision ?? null;
+}
+
 /** Start a job. @returns its id */
 export async function createJob(store: Store, wish: NewJob): Promise<string> {
   const id = randomUUID();

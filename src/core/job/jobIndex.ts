@@ -69,7 +69,25 @@ function ofTable<T extends object, R>(make: (rows: T) => R): (rows: T) => R {
   };
 }
 
-const orderRuns = ofTable((runs: Job['runs']) => Object.values(runs).sort((a, b) => naturalOrder(a.label, b.label)));
+const byLabels = (runs: Run[]): Run[] => runs.sort((a, b) => naturalOrder(a.label, b.label));
+const orders = new WeakMap<Job['runs'], Run[]>();
+function orderRuns(runs: Job['runs']): Run[] {
+  const known = orders.get(runs);
+  if (known) return known;
+  const made = byLabels(Object.values(runs));
+  if (Object.isFrozen(runs)) orders.set(runs, made);
+  return made;
+}
+
+/** Hand the order of the runs on to their next version, brought up to date: none of these came, went or was relabelled. */
+export function handOnOrder(before: Job['runs'], after: Job['runs']): void {
+  const known = orders.get(before);
+  if (known && Object.isFrozen(after))
+    orders.set(
+      after,
+      known.map((run) => after[run.id] ?? run),
+    );
+}
 const byLabel = ofTable((runs: Job['runs']) => mapBy(Object.values(runs), (row) => sameKey(row.label)));
 const byName = ofTable((networks: Job['networks']) => mapBy(Object.values(networks), (row) => sameKey(row.name)));
 const byGear = ofTable((rows: Job['placements']) => mapBy(Object.values(rows), (row) => row.gearId));

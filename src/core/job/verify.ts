@@ -1,6 +1,8 @@
+import { grouped } from '../text/counted';
 import { refuse } from '../text/refusal';
-import { type Change, diffJobs } from './change';
+import { type Change, diffJobs, isFieldChange } from './change';
 import type { Job } from './job';
+import { handOnOrder } from './jobIndex';
 import { handOnKeyMaps, keyMap, sharing } from './keyMaps';
 import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from './tables';
 
@@ -62,7 +64,7 @@ export const clashes = (job: Job): string[] =>
 function mustHaveRoom(after: Job, table: TableName): void {
   const { atMost, many } = tableOf(table);
   if (Object.keys(rowsOf(after, table)).length > atMost)
-    refuse('too-many', `A job has at most ${atMost.toLocaleString('en')} ${many}.`);
+    refuse('too-many', `A job has at most ${grouped(atMost)} ${many}.`);
 }
 
 function mustBeOnlyOne(before: Job, after: Job, table: TableName, touched: ReadonlySet<string>): void {
@@ -124,4 +126,6 @@ export function verify(before: Job, after: Job, changes: readonly Change[] = dif
     for (const { code, words, at } of rowFaults(after, table, row, true)) refuse(code, words, at);
   }
   for (const [table, ids] of touched) handOnKeyMaps(before, after, table, ids);
+  const sameOrder = (change: Change) => change.table !== 'runs' || (isFieldChange(change) && change.field !== 'label');
+  if (changes.every(sameOrder)) handOnOrder(before.runs, after.runs);
 }

@@ -130,26 +130,33 @@ export const SNAG_RULES: readonly SnagRule[] = [
   networkUnnumbered,
 ];
 
-type Found = { inputs: readonly unknown[]; snags: readonly Snag[] };
+/** Fields that most rules only name things by. */
+const NAMES: Partial<Record<TableName, string>> = { runs: 'label', gear: 'name', racks: 'name' };
+
+type Inputs = { judged: unknown[]; named: unknown[] };
+type Found = Inputs & { snags: readonly Snag[] };
 
 /** What each rule found last, and what it read then: it holds for every version of a job with the very same of that. */
 const kept = new Map<SnagRule, Found[]>();
 /** A job and the one that is confirmed of it are asked in turn. */
 const MOST_KEPT = 3;
 
-/** The tables and fields that a rule reads, as tokens that change when those do. */
-function inputsOf(job: Job, { reads }: SnagRule): unknown[] {
-  const inputs: unknown[] = [];
+/** The tables and fields that a rule reads, as tokens that change when those do: what it judges, and its words. */
+function inputsOf(job: Job, { reads, judgesNames }: SnagRule): Inputs {
+  const [judged, named]: [unknown[], unknown[]] = [[], []];
   for (const [part, fields] of Object.entries(reads)) {
-    if (part === 'units') inputs.push(job.units);
-    else if (fields === true) inputs.push(job[part as TableName]);
+    if (part === 'units') judged.push(job.units);
+    else if (fields === true) judged.push(job[part as TableName]);
     else {
       const stamps = stampsOf(job, part as TableName);
-      for (const field of fields as readonly string[]) inputs.push(stamps[field]);
+      for (const field of fields as readonly string[])
+        (!judgesNames && NAMES[part as TableName] === field ? named : judged).push(stamps[field]);
     }
   }
-  return inputs;
+  return { judged, named };
 }
+
+const same = (a: readonly unknown[], b: readonly unknown[]): boolean => a.every((input, at) => input === b[at]);
 
 const noMends = () => [];
 
@@ -208,7 +215,10 @@ const brokenRule = (rule: SnagRule, fault: unknown): Snag => ({
 export function findByRule(rule: SnagRule, job: Job): readonly Snag[] {
   const inputs = inputsOf(job, rule);
   const known = kept.get(rule) ?? [];
-  const there = known.find((one) => one.inputs.every((input, at) => input === inputs[at]));
+  // Where nothing was found, nothing has a name in it.
+  const there = known.find(
+    (one) => same(one.judged, inputs.judged) && (one.snags.length === 0 || same(one.named, inputs.named)),
+  );
   if (there) return there.snags;
   let snags: readonly Snag[];
   try {
@@ -217,8 +227,13 @@ export function findByRule(rule: SnagRule, job: Job): readonly Snag[] {
     return [brokenRule(rule, fault)];
   }
   // A draft changes in place: only what is final is kept.
-  if (Object.isFrozen(job)) kept.set(rule, [{ inputs, snags }, ...known].slice(0, MOST_KEPT));
+  if (Object.isFrozen(job)) kept.set(rule, [{ ...inputs, snags }, ...known].slice(0, MOST_KEPT));
   return snags;
+}
+
+/** Ask rule by rule, for whoever has other things to do in between; what is found is kept for `findSnags`. */
+export function* judgeInParts(job: Job): Generator<void> {
+  for (const rule of SNAG_RULES) yield void findByRule(rule, job);
 }
 
 const cache = new WeakMap<Job, Snag[]>();

@@ -52,6 +52,26 @@ describe('what rules say that they read', () => {
     );
   });
 
+  it('no rule judges labels and names, but those that say so', () => {
+    const findings = (job: Job) =>
+      SNAG_RULES.filter((rule) => !rule.judgesNames)
+        .flatMap((rule) => findByRule(rule, Object.freeze(job)))
+        .map(({ rule, grade }) => `${rule} ${grade}`)
+        .sort();
+    const named = fc.array(fc.stringMatching(/^[A-Za-z0-9 -]{1,12}$/), { minLength: 3, maxLength: 3 });
+    fc.assert(
+      fc.property(fc.array(anyCommand, { maxLength: 20 }), named, (commands, [run, gear, rack]) => {
+        const { job } = play(patched(bench({ 1: {}, 2: {} }), '1', '2'), commands);
+        const renamed = structuredClone(job);
+        for (const [at, one] of Object.values(renamed.runs).entries()) one.label = `${run}${at >> 1}`;
+        for (const [at, one] of Object.values(renamed.gear).entries()) one.name = `${gear}${at >> 1}`;
+        for (const [at, one] of Object.values(renamed.racks).entries()) one.name = `${rack}${at >> 1}`;
+        expect(findings(renamed)).toEqual(findings(structuredClone(job)));
+      }),
+      { numRuns: 80 },
+    );
+  });
+
   it('asks a rule again only when something it reads changed', () => {
     let asked = 0;
     const rule: SnagRule = {

@@ -47,6 +47,8 @@ export type SnagRule = {
   source: Source;
   stations: readonly StationId[];
   reads: Reads;
+  /** It judges the labels of runs or the names of gear and racks; other rules read those for their words and order only. */
+  judgesNames?: true;
   find: (index: JobIndex) => Finding[];
 };
 

@@ -12,16 +12,13 @@ import { counted } from '@/core/text/counted';
 import { Button } from '../kit/Button';
 import { GRADE_INK, GradeMark } from '../kit/GradeMark';
 import { useSession } from './session';
+import { useJudged } from './useJudged';
 
 const AT_ONCE = 30;
 
 /** The docket: key figures of the station, and the snags that concern it with their mends. */
 export function Docket({ station }: { station: StationId }) {
-  // What a person types is drawn first, what it is judged by right behind it.
-  const judged = useDeferredValue(
-    useSession((session) => session.job),
-    null,
-  );
+  const judged = useJudged();
   const here = useDeferredValue(station);
   return judged ? <Judged job={judged} station={here} /> : <aside aria-label="Docket" className={LOOK} aria-busy />;
 }

@@ -1,5 +1,5 @@
 import { ChevronLeft, ChevronRight, List } from 'lucide-react';
-import { useDeferredValue, useState } from 'react';
+import { useState } from 'react';
 import type { StationId } from '@/core/job/stationIds';
 import { STATION_LIST, type StationState, stationStates } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
@@ -7,6 +7,7 @@ import { JobLink } from '../kit/JobLink';
 import { Sheet } from '../kit/Sheet';
 import { StationShape } from './StationShape';
 import { useSession } from './session';
+import { useJudged } from './useJudged';
 
 /** A state in words, for those who do not see its shape. */
 const stateWords = ({ state, snags }: StationState): string =>
@@ -38,10 +39,8 @@ const Cable = () => (
 
 /** The job as one length of cable with its stations on it: the only navigation inside a job. */
 export function JobLine({ station }: { station: StationId }) {
-  const job = useSession((session) => session.job);
   const base = useSession((session) => session.base);
-  // What a person types is drawn first, what it is judged by right behind it.
-  const judged = useDeferredValue(job, null);
+  const judged = useJudged();
   const states = judged ? stationStates(judged) : UNJUDGED;
   return (
     <>

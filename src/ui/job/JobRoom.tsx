@@ -1,5 +1,6 @@
 'use client';
 
+import './earlyStation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { indexJob, sameKey } from '@/core/job/jobIndex';
@@ -14,7 +15,7 @@ import { KeysSheet } from './KeysSheet';
 import { LookBackBar } from './LookBackBar';
 import { type Opened, openHere, openPast } from './openHere';
 import { StationGuard } from './StationGuard';
-import { loadStation, StationScreen } from './StationScreen';
+import { StationScreen } from './StationScreen';
 import { type Notice, SessionContext, type SessionStore } from './session';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
@@ -29,7 +30,7 @@ const notify = ({ tone, words, action }: Notice) => {
 
 /** A job in its room. It is opened here, in the browser, from the server or from what is kept of it. */
 export function JobRoom({ jobId }: { jobId: string }) {
-  const { revision, station } = useJobPath();
+  const { revision } = useJobPath();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [fault, setFault] = useState<Error | null>(null);
   const [attempt, setAttempt] = useState(0);
@@ -38,8 +39,6 @@ export function JobRoom({ jobId }: { jobId: string }) {
     let here = true;
     let mine: Opened | null = null;
     setFault(null);
-    // The screen is fetched beside the job, not behind it.
-    void loadStation(station).catch(() => undefined);
     const opening = revision === null ? openHere(jobId, notify) : openPast(jobId, revision, notify);
     opening.then(
       (made) => {

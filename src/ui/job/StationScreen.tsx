@@ -1,12 +1,6 @@
-import { type ComponentType, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { STATIONS, type StationId } from '@/core/job/stationIds';
-import { STATION_VIEWS } from './stations';
-
-const loaded = new Map<StationId, ComponentType>();
-
-export async function loadStation(id: StationId): Promise<void> {
-  if (!loaded.has(id)) loaded.set(id, await STATION_VIEWS[id].load());
-}
+import { loadedStation, loadStation } from './loadStation';
 
 /** Once what was asked for is drawn and nothing else is to be done, but not for ever later. */
 function afterwards(work: () => void): void {
@@ -41,7 +35,7 @@ export function StationScreen({ station }: { station: StationId }) {
       window.removeEventListener('online', fetchIt);
     };
   }, [station]);
-  const Screen = loaded.get(station);
+  const Screen = loadedStation(station);
   if (Screen) return <Screen />;
   return (
     <p className="p-6 text-soft" role="status">

@@ -73,6 +73,7 @@ export async function openPast(jobId: string, revision: number, notify: (notice:
 /** Hear of what other windows do. */
 function hearNews(session: SessionStore, jobId: string): () => void {
   let events: EventSource | null = null;
+  let wasOpen = false;
   // A browser keeps six connections to a server for all its windows, so only those in view listen.
   const attend = () => {
     events?.close();
@@ -80,10 +81,11 @@ function hearNews(session: SessionStore, jobId: string): () => void {
     if (document.visibilityState === 'hidden') return;
     events = new EventSource(`/api/jobs/${jobId}/events`);
     events.onmessage = ({ data }) => session.getState().heard(data === 'gap' ? 'gap' : Number(data));
-    // After a gap in the line something may have been missed: asking costs little.
+    // The first thing it says is where the job stands. After a gap in the line that may be another history: we ask.
     events.onopen = () => {
       session.getState().tryNow();
-      session.getState().heard('gap');
+      if (wasOpen) session.getState().heard('gap');
+      wasOpen = true;
     };
   };
   const online = () => {

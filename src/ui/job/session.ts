@@ -255,6 +255,8 @@ export function createSession(given: SessionGiven): SessionStore {
         adding.delete(batchId);
         void drain();
       });
+    // Begun beside it: the outbox answers in order, so what is read there next has it.
+    void drain();
   }
   /** Entries that the browser would not keep: they are sent from here. */
   const unkept: Entry[] = [];

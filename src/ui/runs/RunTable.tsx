@@ -55,6 +55,8 @@ export function RunTable({
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_PX,
     overscan: 6,
+    // Rows for a screen are there at once, before it is measured.
+    initialRect: { width: 0, height: 480 },
   });
 
   // A run that was found or traced elsewhere comes into view.
@@ -63,16 +65,21 @@ export function RunTable({
     if (row !== undefined) virtual.scrollToIndex(itemOf[row] ?? 0, { align: 'auto' });
   }, [selected, rowOf, itemOf, virtual]);
 
+  // What the rows call reads the latest of everything, so that a row is drawn anew only when it changed itself.
+  const latest = useRef({ runs, itemOf, columns, chosen, onChoose });
+  useEffect(() => {
+    latest.current = { runs, itemOf, columns, chosen, onChoose };
+  });
   const focusCell = useCallback(
     (row: number, column: number) => {
       const seek = () =>
         scroller.current?.parentElement?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
       const there = seek();
       if (there) return there.focus();
-      virtual.scrollToIndex(itemOf[row] ?? 0, { align: 'center' });
+      virtual.scrollToIndex(latest.current.itemOf[row] ?? 0, { align: 'center' });
       requestAnimationFrame(() => requestAnimationFrame(() => seek()?.focus()));
     },
-    [virtual, itemOf],
+    [virtual],
   );
 
   const take = useCallback(
@@ -87,9 +94,9 @@ export function RunTable({
       focusCell,
       select,
       choose: (run) => {
-        const next = new Set(chosen);
+        const next = new Set(latest.current.chosen);
         if (!next.delete(run.id)) next.add(run.id);
-        onChoose(next);
+        latest.current.onChoose(next);
       },
       commit: (run, column, text) => {
         const read = editCell(run, column, text);
@@ -100,13 +107,14 @@ export function RunTable({
         return dispatch(read.commands);
       },
       paste: (text, at) => {
+        const { runs, columns } = latest.current;
         const read = pasteCells(text, { runs: runs.slice(at.row), columns: columns.slice(at.column) }, newId);
         if (read) take(read);
         return read !== null;
       },
       remove: (run) => dispatch([{ type: 'removeRuns', runIds: [run.id] }]),
     }),
-    [runs, columns, chosen, onChoose, focusCell, select, dispatch, take],
+    [focusCell, select, dispatch, take],
   );
 
   const grid = gridOf(columns);

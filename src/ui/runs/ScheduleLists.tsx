@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/records/run';
 import { cableKindsOf } from '@/core/runs/cableKinds';
 import type { RunColumn } from '@/core/runs/runColumns';
@@ -23,7 +23,8 @@ export const LISTS: Partial<Record<RunColumn, string>> = {
 
 /** The lists themselves: words that are in use, and those that a field knows. */
 export function ScheduleLists() {
-  const job = useSession((session) => session.job);
+  // They are for the next cell: what a person typed is drawn first.
+  const job = useDeferredValue(useSession((session) => session.job));
   const { runs, networks, cableKinds } = job;
   const lists = useMemo(() => {
     const distinct = (values: string[]) => [...new Set(values)].filter(Boolean).slice(0, 60);

@@ -13,7 +13,7 @@ import {
   type ScheduleView as View,
 } from '@/core/schedule/scheduleView';
 import { citeSource } from '@/core/standards/source';
-import { counted } from '@/core/text/counted';
+import { counted, grouped } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { useDropFile } from '../kit/useDropFile';
@@ -101,7 +101,7 @@ export function ScheduleView() {
               ))}
             </select>
             <output className="ml-auto text-soft" aria-live="polite">
-              {shown === count ? counted(count, 'run') : `${shown.toLocaleString('en')} of ${counted(count, 'run')}`}
+              {shown === count ? counted(count, 'run') : `${grouped(shown)} of ${counted(count, 'run')}`}
             </output>
           </>
         )}

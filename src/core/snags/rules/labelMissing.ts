@@ -6,6 +6,7 @@ export const labelMissing: SnagRule = {
   why: 'A cable that nobody can name has to be traced again on every visit.',
   source: commonPractice,
   stations: ['runs'],
+  judgesNames: true,
   reads: { runs: ['id', 'label', 'room', 'outlet'] },
   find: ({ runsInOrder }) =>
     runsInOrder

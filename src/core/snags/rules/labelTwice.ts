@@ -23,6 +23,7 @@ export const labelTwice: SnagRule = {
   why: 'Two cables of one name: one of them will be patched in the other’s stead.',
   source: commonPractice,
   stations: ['runs'],
+  judgesNames: true,
   reads: { runs: ['id', 'label'] },
   find: ({ runsInOrder }) =>
     sharing(

@@ -1,6 +1,6 @@
 import { answer } from '@/server/answer';
 import { listen } from '@/server/changes';
-import { jobName } from '@/server/jobs';
+import { jobRevision } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
 import { getStore } from '@/server/store';
 
@@ -8,19 +8,22 @@ export const dynamic = 'force-dynamic';
 
 const BEAT_MS = 25_000;
 
-/** Server-sent events: one line for each new revision of the job, or `gap` when some may have been missed. */
+/** Server-sent events: one line for the revision of the job and for each new one, or `gap` when some may have been missed. */
 export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/events'>) =>
   answer(async () => {
     const { id } = await params;
-    if ((await jobName(await getStore(), id)) === null) return noJob();
+    const store = await getStore();
+    if ((await jobRevision(store, id)) === null) return noJob();
     const encoder = new TextEncoder();
     let close = () => {};
     const stream = new ReadableStream({
       start(controller) {
         const send = (text: string) => controller.enqueue(encoder.encode(text));
+        let listening = true;
         const deaf = listen(id, (revision) => send(`data: ${revision}\n\n`));
         const beat = setInterval(() => send(': beat\n\n'), BEAT_MS);
         close = () => {
+          listening = false;
           deaf();
           clearInterval(beat);
           close = () => {};
@@ -36,7 +39,11 @@ export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/e
         // It may be gone before we begin.
         if (request.signal.aborted) return gone();
         request.signal.addEventListener('abort', gone);
-        send(': here\n\n');
+        // Where it stands, read once we listen: whoever has that already need not ask.
+        void jobRevision(store, id).then(
+          (revision) => listening && send(`data: ${revision ?? 'gap'}\n\n`),
+          () => listening && send('data: gap\n\n'),
+        );
       },
       cancel: () => close(),
     });

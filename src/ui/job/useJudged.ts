@@ -1,0 +1,53 @@
+import { startTransition, useDeferredValue, useEffect, useState } from 'react';
+import type { Job } from '@/core/job/job';
+import { judgeInParts } from '@/core/snags/findSnags';
+import { type SessionStore, useSession, useSessionStore } from './session';
+
+/** Milliseconds that a part of the judging may take where the browser does not tell how long it is idle. */
+const SLICE_MS = 8;
+
+const judged = new WeakMap<SessionStore, Promise<void>>();
+
+/** Judge a job for the first time, rule by rule, while nothing else is to be done. */
+function judgeWhenIdle(session: SessionStore): Promise<void> {
+  const known = judged.get(session);
+  if (known) return known;
+  const judging = new Promise<void>((done) => {
+    const parts = judgeInParts(session.getState().job);
+    const slice = (left: () => number) => {
+      do {
+        if (parts.next().done) return done();
+      } while (left() > 2);
+      later();
+    };
+    const later = () => {
+      // A page that is never idle, or not in view, is judged all the same.
+      if (window.requestIdleCallback)
+        window.requestIdleCallback((idle) => slice(() => idle.timeRemaining()), { timeout: 500 });
+      else {
+        setTimeout(() => {
+          const until = performance.now() + SLICE_MS;
+          slice(() => until - performance.now());
+        });
+      }
+    };
+    later();
+  });
+  judged.set(session, judging);
+  return judging;
+}
+
+/** The job to be judged: null before it was for the first time, then right behind what a person types. */
+export function useJudged(): Job | null {
+  const session = useSessionStore();
+  const job = useDeferredValue(useSession((now) => now.job));
+  const [known, setKnown] = useState(false);
+  useEffect(() => {
+    let here = true;
+    void judgeWhenIdle(session).then(() => here && startTransition(() => setKnown(true)));
+    return () => {
+      here = false;
+    };
+  }, [session]);
+  return known ? job : null;
+}
