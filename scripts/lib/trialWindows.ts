@@ -4,8 +4,9 @@ import { writeJobFile } from '../../src/core/formats/jobFile';
 import { diffJobs } from '../../src/core/job/change';
 import type { Job } from '../../src/core/job/job';
 import type { OpenJob, Outcome } from '../../src/core/wire/wire';
+import { createSession } from '../../src/ui/job/createSession';
 import { passingOutbox } from '../../src/ui/job/outbox';
-import { createSession, type SessionStore } from '../../src/ui/job/session';
+import { linkOf, type SessionStore } from '../../src/ui/job/session';
 import { plannedJob } from './benchJob';
 
 export type WindowsResult = {
@@ -108,7 +109,7 @@ export async function trialWindows(address: string, count: number, seed = 1): Pr
     };
     await Promise.all([...windows.map(inWindow), client('three'), client('four')]);
     const settled = (session: SessionStore) =>
-      session.getState().pending.length === 0 && session.getState().link === 'saved';
+      session.getState().pending.length === 0 && linkOf(session.getState()) === 'saved';
     const until = Date.now() + 60_000;
     for (const session of windows) session.getState().heard('gap');
     while (Date.now() < until) {

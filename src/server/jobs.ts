@@ -6,7 +6,7 @@ import { openJobFile } from '../core/formats/jobFile';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
-import { type Actor, actorWords, type Step } from '../core/job/step';
+import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
 import type { Batch, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
@@ -257,7 +257,7 @@ export function reverse(store: Store, jobId: string, reversal: Reversal): Promis
     const next = applyChanges(job, changes);
     verify(job, next, changes);
     const note = () => setState(em, jobId, step.revision, undo ? 'undone' : 'done');
-    const label = `${undo ? 'Undo' : 'Redo'}: ${step.label}`;
+    const label = stepWords(undo ? 'undo' : 'redo', step.label);
     return { job: next, step: { kind: direction, target: step.revision, label, changes }, note };
   });
 }

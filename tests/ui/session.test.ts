@@ -6,8 +6,9 @@ import type { Job } from '../../src/core/job/job';
 import type { Actor, Step } from '../../src/core/job/step';
 import type { Refusal } from '../../src/core/text/refusal';
 import type { Point } from '../../src/core/wire/wire';
+import { createSession } from '../../src/ui/job/createSession';
 import { passingOutbox } from '../../src/ui/job/outbox';
-import { createSession, type Notice } from '../../src/ui/job/session';
+import { linkOf, type Notice } from '../../src/ui/job/session';
 import { bench } from '../support/jobs';
 
 const me: Actor = { id: 'me', name: 'Ada' };
@@ -114,7 +115,7 @@ function open(outbox = passingOutbox()) {
   const { server, take, opened } = smallServer(start);
   const store = createSession({ opened: opened(), outbox, actor: () => me, notify: (notice) => notices.push(notice) });
   const settled = () =>
-    vi.waitFor(() => expect(store.getState()).toMatchObject({ link: 'saved', pending: [] }), { timeout: 20_000 });
+    vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }), { timeout: 20_000 });
   return { server, take, store, notices, settled, outbox, opened };
 }
 
@@ -163,13 +164,14 @@ describe('one job in one window', () => {
     for (const entry of waiting) await outbox.add(entry);
     const store = createSession({ opened: opened(), outbox, waiting, actor: () => me, notify: () => undefined });
     const wrong: string[] = [];
-    const look = ({ link, pending } = store.getState()) => {
-      if (link === 'saved' && pending.length > 0) wrong.push(`saved with ${pending.length} waiting`);
+    const look = () => {
+      if (linkOf(store.getState()) === 'saved' && server.steps.length < 2)
+        wrong.push(`saved with ${server.steps.length} of 2 at the server`);
     };
     look();
     store.subscribe(look);
     await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 20_000 });
-    await vi.waitFor(() => expect(store.getState()).toMatchObject({ link: 'saved', pending: [] }));
+    await vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }));
     expect(wrong).toEqual([]);
   });
 
@@ -265,7 +267,7 @@ describe('a step that cannot be done', () => {
     server.failsOn = 'Rename the job to Cursed';
     store.getState().dispatch([rename('Cursed')]);
     store.getState().dispatch([land('run-2', 2)]);
-    await vi.waitFor(() => expect(store.getState().link).toBe('unwell'));
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe('unwell'));
     await settled();
     expect(store.getState().aside).toMatchObject([{ label: 'Rename the job to Cursed' }]);
     expect(store.getState().job).toMatchObject({ name: 'Bench', landings: { 'run-2': { port: 2 } } });
@@ -283,7 +285,7 @@ describe('while there is no way to the server', () => {
     server.state = state;
     store.getState().dispatch([rename('Away')]);
     store.getState().dispatch([land('run-1', 1)]);
-    await vi.waitFor(() => expect(store.getState().link).toBe(link), { timeout: 20_000 });
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe(link), { timeout: 20_000 });
     expect(store.getState().job.name).toBe('Away');
     expect(await outbox.list()).toHaveLength(2);
     await vi.advanceTimersByTimeAsync(60_000);
@@ -318,7 +320,7 @@ describe('while there is no way to the server', () => {
     const next = createSession({ opened: opened(), outbox, waiting, actor: () => me, notify: () => undefined });
     expect(next.getState().job.name).toBe('Left behind');
     server.state = 'well';
-    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], link: 'saved' }), { timeout: 20_000 });
+    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], trouble: null }), { timeout: 20_000 });
     expect(server.job.name).toBe('Left behind');
     expect(server.steps).toHaveLength(1);
   });
@@ -347,7 +349,7 @@ describe('a history that is not the one it knows', () => {
     const { server, store, settled, notices } = open();
     server.state = 'down';
     store.getState().dispatch([land('run-3', 4)]);
-    await vi.waitFor(() => expect(store.getState().link).toBe('away'));
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe('away'));
     Object.assign(server, { job: bench({ 1: {} }), steps: [], history: 'second', state: 'well' });
     store.getState().tryNow();
     await settled();

@@ -30,6 +30,11 @@ export type Step = {
   changes: Change[];
 };
 
+const REVERSALS = { undo: 'Undo', redo: 'Redo' };
+/** What a step is called in lists: `Undo: Place Shelf`. */
+export const stepWords = (kind: Step['kind'], label: string): string =>
+  kind === 'do' ? label : `${REVERSALS[kind]}: ${label}`;
+
 /**
  * Version of the schemas that recorded values are written by. It grows when a table or a field is renamed or goes, or a
  * value means something else; a field that is added with a default needs nothing.

@@ -1,9 +1,9 @@
 import { counted } from '@/core/text/counted';
-import { useSession } from './session';
+import { linkOf, useSession } from './session';
 
 /** How it stands with the server, and how much waits for it. A press shows what. */
 export function LinkState({ onShow }: { onShow: () => void }) {
-  const link = useSession((session) => session.link);
+  const link = useSession(linkOf);
   const waiting = useSession((session) => session.pending.length);
   const aside = useSession((session) => session.aside.length);
   const lasting = useSession((session) => session.lasting);

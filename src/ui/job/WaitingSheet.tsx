@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { stepWords } from '@/core/job/step';
 import { counted } from '@/core/text/counted';
 import { Button } from '../kit/Button';
 import { Sheet } from '../kit/Sheet';
-import { type Entry, entryWords, type SetAside } from './outbox';
-import { useSession } from './session';
+import type { Entry, SetAside } from './outbox';
+import { linkOf, useSession } from './session';
 
 const at = (entry: Entry) =>
   new Date(entry.madeAt).toLocaleString(undefined, { dateStyle: 'short', timeStyle: 'short' });
@@ -16,7 +17,7 @@ const asText = ({ label, commands, madeAt, why }: SetAside) =>
 export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const pending = useSession((session) => session.pending);
   const aside = useSession((session) => session.aside);
-  const link = useSession((session) => session.link);
+  const link = useSession(linkOf);
   const lasting = useSession((session) => session.lasting);
   const tryNow = useSession((session) => session.tryNow);
   const why =
@@ -47,7 +48,7 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
         <ol>
           {pending.map((entry) => (
             <li key={entry.batchId} className="flex gap-3 border-b py-1">
-              <span className="min-w-0 flex-1 break-words">{entryWords(entry)}</span>
+              <span className="min-w-0 flex-1 break-words">{stepWords(entry.kind, entry.label)}</span>
               <time className="shrink-0 text-soft text-xs">{at(entry)}</time>
             </li>
           ))}
@@ -85,7 +86,7 @@ function AsideItem({ entry }: { entry: SetAside }) {
   return (
     <li className="border-b py-2">
       <div className="flex gap-3">
-        <span className="min-w-0 flex-1 break-words font-semibold">{entryWords(entry)}</span>
+        <span className="min-w-0 flex-1 break-words font-semibold">{stepWords(entry.kind, entry.label)}</span>
         <time className="shrink-0 text-soft text-xs">{at(entry)}</time>
       </div>
       <p className="text-wont">{entry.why}</p>

@@ -1,7 +1,11 @@
-import { JobAtAnswer } from '@/core/wire/wire';
+import type { Actor } from '@/core/job/step';
+import { JobAtAnswer, OpenJob } from '@/core/wire/wire';
 import { actorHere } from './actor';
-import { openOutbox, passingOutbox } from './outbox';
-import { createLookBack, createSession, fetchJob, type Notice, type SessionStore } from './session';
+import { createSession } from './createSession';
+import { CannotBeDone } from './faults';
+import { createLookBack } from './looking';
+import { type Outbox, openOutbox, passingOutbox } from './outbox';
+import type { Notice, SessionStore } from './session';
 import { askServer } from './wireClient';
 
 export type Opened = { session: SessionStore; jobId: string; close: () => void };
@@ -37,6 +41,19 @@ function keepConfirmed(
     if (timer !== null) clearTimeout(timer);
     write();
   };
+}
+
+/** Open a job: from the server, or from what is kept here when there is no way to it. @throws CannotBeDone */
+async function fetchJob(jobId: string, outbox: Outbox, actor: Actor): Promise<{ opened: OpenJob; fromKept: boolean }> {
+  try {
+    const url = `/api/jobs/${jobId}?${new URLSearchParams({ actor: actor.id })}`;
+    return { opened: await askServer(url, OpenJob, { longestMs: 8000 }), fromKept: false };
+  } catch (fault) {
+    if (fault instanceof CannotBeDone) throw fault;
+    const kept = await outbox.keptJob();
+    if (!kept) throw fault;
+    return { opened: kept.opened, fromKept: true };
+  }
 }
 
 /**

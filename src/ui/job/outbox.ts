@@ -19,10 +19,6 @@ export type Entry = {
   madeAt: number;
 };
 
-const LEADS = { do: '', undo: 'Undo: ', redo: 'Redo: ' };
-/** The step in words. */
-export const entryWords = (entry: Pick<Entry, 'kind' | 'label'>): string => `${LEADS[entry.kind]}${entry.label}`;
-
 /** A step that could not be done, kept with its content until the person deals with it. */
 export type SetAside = Entry & { why: string };
 
