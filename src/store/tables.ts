@@ -16,9 +16,9 @@ function toRow(table: TableName, record: AnyRecord, job: Job): Record<string, un
   const row: Record<string, unknown> = { job_id: job.id };
   for (const [field, column] of COLUMNS[table]) row[column] = record[field];
   keys.forEach((key, at) => {
-    row[`key_${at + 1}`] = key.of(record as never);
+    row[`key_${at + 1}`] = key.of(record);
   });
-  if (derived) row[columnName(derived.column)] = derived.of(job, record as never);
+  if (derived) row[columnName(derived.column)] = derived.of(job, record);
   return row;
 }
 

@@ -1,12 +1,14 @@
 import type { Job, RecordOf, TableName } from '../job/job';
-import { tableOf } from '../job/tables';
+import { type AnyRecord, rowsOf, tableOf } from '../job/tables';
 import { refuse } from '../text/refusal';
 
+/** The record of this id, in a table that is known only when it is asked for, or a refusal that says it is gone. */
+export const lookUpRow = (job: Job, table: TableName, id: string): AnyRecord =>
+  rowsOf(job, table)[id] ?? refuse('gone', `That ${tableOf(table).one} is no longer in the job.`, id);
+
 /** The record of this id, or a refusal that says it is gone. */
-export function lookUp<T extends TableName>(job: Job, table: T, id: string): RecordOf<T> {
-  const rows = job[table] as unknown as Record<string, RecordOf<T> | undefined>;
-  return rows[id] ?? refuse('gone', `That ${tableOf(table).one} is no longer in the job.`, id);
-}
+export const lookUp = <T extends TableName>(job: Job, table: T, id: string): RecordOf<T> =>
+  lookUpRow(job, table, id) as RecordOf<T>;
 
 /** Refuses when a record of this id stands already. */
 export function mustBeNew(job: Job, table: TableName, id: string): void {

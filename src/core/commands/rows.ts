@@ -16,7 +16,7 @@ import { sameKey } from '../text/sameKey';
 import { changesOf } from './changesOf';
 import { commandKind } from './command';
 import { freeLandings } from './freeLandings';
-import { lookUp } from './lookUp';
+import { lookUpRow } from './lookUp';
 import { removeRows } from './removeRows';
 
 const MOST = 20_000;
@@ -36,6 +36,9 @@ export const Row: z.ZodType<TableRow, TableRow> = z.lazy(() =>
 export type RowEdit = {
   [T in TableName]: { table: T; id: string; changes: Partial<Omit<RecordOf<T>, 'id'>> };
 }[TableName];
+/** @param changes fields of this very table */
+export const rowEdit = (table: TableName, id: string, changes: Record<string, unknown>): RowEdit =>
+  ({ table, id, changes }) as unknown as RowEdit;
 export const RowEdit: z.ZodType<RowEdit, RowEdit> = z.lazy(() =>
   z.discriminatedUnion(
     'table',
@@ -64,7 +67,7 @@ function carryName(job: Job, base: Job, table: TableName, was: AnyRecord, is: An
 
 function titled(verb: string, table: TableName, record: AnyRecord | undefined): string {
   const { one, title } = tableOf(table);
-  return [verb, one, record && title(record as never)].filter(Boolean).join(' ');
+  return [verb, one, record && title(record)].filter(Boolean).join(' ');
 }
 
 /** Rows of several tables, named by the first of them. */
@@ -101,7 +104,7 @@ export const editRows = commandKind({
   schema: z.strictObject({ type: z.literal('editRows'), edits: z.array(RowEdit).min(1).max(MOST), ...exactly }),
   apply: (job, { edits, exact = false }, base) => {
     for (const { table, id, changes } of edits) {
-      const row = lookUp(job, table, id) as unknown as AnyRecord;
+      const row = lookUpRow(job, table, id);
       const was = { ...row };
       Object.assign(row, changes);
       if (!exact) carryName(job, base, table, was, row);

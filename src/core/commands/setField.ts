@@ -1,7 +1,7 @@
 import { type Change, isComing, isFieldChange } from '../job/change';
-import type { TableRow } from '../job/tables';
+import { type TableName, tableRow } from '../job/tables';
 import type { Command } from './commands';
-import type { RowEdit } from './rows';
+import { type RowEdit, rowEdit } from './rows';
 
 /** The command that gives a field the value that a change has for it; null for a change that is of a whole record. */
 export function setFieldCommand(change: Change): Command | null {
@@ -19,11 +19,9 @@ export function commandsOf(changes: readonly Change[]): Command[] {
   const commands: Command[] = [];
   const head = changes.filter((change) => change.table === null);
   for (const change of head) commands.push(...[setFieldCommand(change) ?? []].flat());
-  const rows = changes.flatMap((change) =>
-    isComing(change) ? [{ table: change.table, record: change.is } as unknown as TableRow] : [],
-  );
+  const rows = changes.flatMap((change) => (isComing(change) ? [tableRow(change.table, change.is)] : []));
   if (rows.length > 0) commands.push({ type: 'keepRows', rows, exact: true });
-  const edits = new Map<string, { table: string; id: string; changes: Record<string, unknown> }>();
+  const edits = new Map<string, { table: TableName; id: string; changes: Record<string, unknown> }>();
   for (const change of changes) {
     if (!isFieldChange(change) || change.table === null) continue;
     const { table, id, field, is } = change;
@@ -32,7 +30,11 @@ export function commandsOf(changes: readonly Change[]): Command[] {
     edits.set(`${table}/${id}`, edit);
   }
   if (edits.size > 0)
-    commands.push({ type: 'editRows', edits: [...edits.values()] as unknown as RowEdit[], exact: true });
+    commands.push({
+      type: 'editRows',
+      edits: [...edits.values()].map((edit) => rowEdit(edit.table, edit.id, edit.changes)),
+      exact: true,
+    });
   const gone = new Map<Extract<Change, { table: string }>['table'], string[]>();
   for (const change of changes) {
     if (isFieldChange(change) || isComing(change) || change.table === null) continue;

@@ -16,7 +16,7 @@ function fieldName(field: string): string {
 function recordName(job: Job, table: TableName, record: AnyRecord | undefined): string {
   if (!record) return '';
   const { title, refers } = tableOf(table);
-  const own = title(record as never);
+  const own = title(record);
   if (own) return own;
   // One without a name of its own is known by what it is about.
   return refers

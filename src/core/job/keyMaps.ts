@@ -14,7 +14,7 @@ export function keyMap(records: Records, table: TableName, at = 0): ReadonlyMap<
   const key = tableOf(table).keys[at];
   const map = new Map<string, string>();
   for (const row of Object.values(rows)) {
-    const of = key?.of(row as never) ?? null;
+    const of = key?.of(row) ?? null;
     if (of !== null && !map.has(of)) map.set(of, row.id);
   }
   // A draft changes in place: only what is final is kept.
@@ -37,7 +37,7 @@ export function handOnKeyMaps(before: Records, after: Records, table: TableName,
   tableOf(table).keys.forEach((key, at) => {
     const map = maps[at];
     if (!map) return;
-    const keyOf = (row: AnyRecord | undefined) => (row ? (key.of(row as never) ?? null) : null);
+    const keyOf = (row: AnyRecord | undefined) => (row ? (key.of(row) ?? null) : null);
     for (const id of ids) {
       const old = keyOf(was[id]);
       if (old !== null && map.get(old) === id) map.delete(old);

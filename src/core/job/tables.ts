@@ -68,13 +68,15 @@ export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
 
 export type AnyRecord = { id: string } & Record<string, unknown>;
 /** A table as code sees it that serves all of them alike. */
-export type AnyTable = TableOf<TableName, z.ZodObject, Records, string, TableName>;
+export type AnyTable = TableOf<TableName, z.ZodObject, Records, string, TableName, AnyRecord>;
 export const tableOf = (name: TableName): AnyTable => TABLES[name] as unknown as AnyTable;
 /** The rows of a table as code sees them that serves all tables alike. */
 export const rowsOf = (records: Records, table: TableName): Record<string, AnyRecord> => records[table] as never;
 
 /** A record of a table named with it. */
 export type TableRow = { [T in TableName]: { table: T; record: RecordOf<T> } }[TableName];
+/** @param record of this very table */
+export const tableRow = (table: TableName, record: AnyRecord): TableRow => ({ table, record }) as unknown as TableRow;
 
 /** Fields that hold the id of a row of this table, by the table they stand in. */
 export const REFERRING: Readonly<Record<TableName, readonly { table: TableName; field: string; whenGone: string }[]>> =

@@ -19,13 +19,13 @@ function* rowFaults(job: Job, table: TableName, row: AnyRecord, whole: boolean):
     const found = `expected the id of a record in ${to}, found ${id}`;
     yield { code: 'gone', words, found, at: row.id, where: `${row.id}.${field}` };
   }
-  const wrong = fault?.(row as never);
+  const wrong = fault?.(row);
   if (wrong) yield { code: 'cannot-be', words: wrong, at: row.id, where: row.id };
-  const against = clash?.(job, row as never) ?? (whole ? overlap?.(job, row as never) : null);
+  const against = clash?.(job, row) ?? (whole ? overlap?.(job, row) : null);
   if (against) yield { code: 'clash', words: against, at: row.id, where: row.id };
   if (!whole) return;
   for (const key of keys) {
-    if (key.of(row as never) === '')
+    if (key.of(row) === '')
       yield { code: 'empty', words: `A ${one} needs a ${key.what}: found none.`, at: row.id, where: row.id };
   }
 }
@@ -35,9 +35,9 @@ function sharedKeys(job: Job, table: TableName): string[] {
   const { keys, many } = tableOf(table);
   const rows = Object.values(rowsOf(job, table));
   return keys.flatMap((key) =>
-    sharing(rows, (row) => key.of(row as never) || null).map((group) => {
+    sharing(rows, (row) => key.of(row) || null).map((group) => {
       const [row] = group as [AnyRecord];
-      return `${table}: ${group.length} ${many} share ${key.words(row as never)} (${group.map(({ id }) => id).join(', ')})`;
+      return `${table}: ${group.length} ${many} share ${key.words(row)} (${group.map(({ id }) => id).join(', ')})`;
     }),
   );
 }
@@ -71,7 +71,7 @@ function mustBeOnlyOne(before: Job, after: Job, table: TableName, touched: Reado
   const { keys, many } = tableOf(table);
   const [was, is] = [rowsOf(before, table), rowsOf(after, table)];
   keys.forEach((key, at) => {
-    const keyOf = (row: AnyRecord | undefined) => (row ? key.of(row as never) : null);
+    const keyOf = (row: AnyRecord | undefined) => (row ? key.of(row) : null);
     const renamed = [...touched].filter((id) => keyOf(is[id]) !== keyOf(was[id]));
     if (renamed.length === 0) return;
     const known = keyMap(before, table, at);
@@ -84,8 +84,7 @@ function mustBeOnlyOne(before: Job, after: Job, table: TableName, touched: Reado
       // One that gives the key up in the same step does not stand in the way.
       const otherId = own.get(of) ?? (stands !== undefined && keyOf(is[stands]) === of ? stands : undefined);
       const other = otherId === undefined ? undefined : is[otherId];
-      if (other)
-        refuse('taken', key.taken?.(other as never) ?? `Two ${many} cannot share ${key.words(row as never)}.`, id);
+      if (other) refuse('taken', key.taken?.(other) ?? `Two ${many} cannot share ${key.words(row)}.`, id);
       own.set(of, id);
     }
   });

@@ -26,7 +26,7 @@ export type Reference<F extends string = string, T extends string = string> = {
  * All that is true of one kind of record. `J` is what its rules read of the job. From this come commands, job file,
  * database table, checks, words of the change log and what goes when something else goes.
  */
-export type TableOf<N extends string, S extends z.ZodObject, J, F extends string, T extends string> = {
+export type TableOf<N extends string, S extends z.ZodObject, J, F extends string, T extends string, R = z.output<S>> = {
   /** The table in the job. */
   name: N;
   /** The table in the database, named after one row. */
@@ -37,21 +37,21 @@ export type TableOf<N extends string, S extends z.ZodObject, J, F extends string
   atMost: number;
   schema: S;
   /** A row with its defaults. */
-  make: (fields: z.input<S>) => z.output<S>;
+  make: (fields: z.input<S>) => R;
   /** What a row is called in the list of changes; null where the noun says enough. */
-  title: (row: z.output<S>) => string | null;
-  keys: readonly RowKey<z.output<S>>[];
+  title: (row: R) => string | null;
+  keys: readonly RowKey<R>[];
   refers: readonly Reference<F, T>[];
   /** Why a row cannot be, whatever else is in the job. */
-  fault?: (row: z.output<S>) => string | null;
+  fault?: (row: R) => string | null;
   /** Why a row cannot be beside what else is in this job. */
-  clash?: (job: J, row: z.output<S>) => string | null;
+  clash?: (job: J, row: R) => string | null;
   /** Why a row cannot be kept beside what else is in this job, though a file that holds it can be read and checked. */
-  overlap?: (job: J, row: z.output<S>) => string | null;
+  overlap?: (job: J, row: R) => string | null;
   /** Referred rows whose change may make this one clash or overlap. */
   minds: readonly T[];
   /** A column that constraints of the database need beside the row's own fields. */
-  derived?: { column: string; of: (job: J, row: z.output<S>) => number };
+  derived?: { column: string; of: (job: J, row: R) => number };
 };
 
 type Given<N extends string, S extends z.ZodObject, J, F extends string, T extends string> = Omit<
