@@ -7,6 +7,7 @@ import type { Rack } from '../core/records/rack';
 import { citeSource } from '../core/standards/source';
 import { staticsSource, withdrawalSource, woodScrews } from '../core/standards/withdrawal';
 import { naturalOrder } from '../core/text/naturalOrder';
+import { atLeastWords } from '../core/units/atLeast';
 import { formatForce, formatMass } from '../core/units/force';
 import { formatSize } from '../core/units/length';
 import { percent } from '../core/units/percent';
@@ -33,7 +34,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
     y += 9;
   };
   say(
-    `${job.name}. Loaded mass ${formatMass(load.massKg, job.units)}, centre of gravity ${size(load.heightMm)} above the floor and ${size(load.outMm)} out from the wall.`,
+    `${job.name}. Loaded mass ${atLeastWords(load.massKg, (kg) => formatMass(kg, job.units))}, centre of gravity ${size(load.heightMm)} above the floor and ${size(load.outMm)} out from the wall.`,
   );
   head(`Forces on the ${mount.topCount} top fixings [${citeSource(staticsSource)}]`);
   for (const one of verdict.cases)
@@ -47,13 +48,13 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
   );
   if (verdict.use !== null)
     say(
-      `With safety factor ${mount.safetyFactor} the worst case uses ${percent(verdict.use)}: ${verdict.holds === null ? 'whether it holds cannot be told yet.' : verdict.holds ? `it holds${verdict.permittedShearN === null ? ' in pull' : ''} by these figures.` : 'it does not hold.'}`,
+      `With safety factor ${mount.safetyFactor} the worst case uses ${percent(verdict.use)}: ${verdict.holds === null ? 'whether it holds is not judged.' : verdict.holds ? `it holds by these figures.` : 'it does not hold.'}`,
     );
   if (verdict.leadHoleMm)
     say(
       `Lead hole for the thread: ${verdict.leadHoleMm.least.toFixed(1)} to ${verdict.leadHoleMm.most.toFixed(1)} mm.`,
     );
-  for (const note of verdict.notes) say(note);
+  for (const note of [...verdict.open, ...verdict.notes]) say(note);
   head('Board');
   say(board.why);
   if (board.needed) {

@@ -8,6 +8,7 @@ import { Migration20261124030000 } from './migrations/Migration20261124030000';
 import { Migration20261125220000 } from './migrations/Migration20261125220000';
 import { Migration20261127060000 } from './migrations/Migration20261127060000';
 import { Migration20261127080000 } from './migrations/Migration20261127080000';
+import { Migration20261127100000 } from './migrations/Migration20261127100000';
 
 export type Store = MikroORM;
 
@@ -20,6 +21,7 @@ const MIGRATIONS = {
   Migration20261125220000,
   Migration20261127060000,
   Migration20261127080000,
+  Migration20261127100000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

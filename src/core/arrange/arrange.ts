@@ -228,7 +228,7 @@ function describe(
   const cordCount = (id: string) => cords.reduce((sum, row) => sum + (row.a === id || row.b === id ? row.cords : 0), 0);
   const after = applyCommands(job, commandsOf(job, places, without)).job;
   const loads = problem.racks.map(({ rack }) => rackLoad(after, rack));
-  const mass = loads.reduce((sum, load) => sum + load.massKg, 0);
+  const mass = loads.reduce((sum, load) => sum + load.massKg.sum, 0);
   const { heat } = stackCost(problem.stack, bottoms);
   const index = new Map(gear.map((one, at) => [one.id, at]));
   const middle = frameWidths['19-inch'].panelMm / 2;
@@ -250,7 +250,7 @@ function describe(
           );
         }, 0),
       ),
-      gravityMm: mass === 0 ? 0 : loads.reduce((sum, load) => sum + load.heightMm * load.massKg, 0) / mass,
+      gravityMm: mass === 0 ? 0 : loads.reduce((sum, load) => sum + load.heightMm * load.massKg.sum, 0) / mass,
       hotPairs: problem.stack.heatCost === 0 ? 0 : Math.round(heat / problem.stack.heatCost),
       freeU: largestFree(problem.stack, bottoms).size,
       moves: moves.length,
@@ -288,7 +288,8 @@ function whyHere(job: Job, problem: ArrangeProblem, bottoms: readonly number[], 
     );
   }
   const { rack, bottomU } = placeOf(problem, bottoms[at] ?? 1);
-  if (one.massKg >= 7 && bottomU <= rack.units / 2) words.push(`${formatMass(one.massKg, job.units)}, kept low`);
+  if (one.massKg !== null && one.massKg >= 7 && bottomU <= rack.units / 2)
+    words.push(`${formatMass(one.massKg, job.units)}, kept low`);
   if (one.kind === 'brush' || one.kind === 'panel') {
     if (unitsToEdge(rack, bottomU, one.heightU, rack.entry) <= 2) words.push('by the cable entry');
   }

@@ -133,7 +133,7 @@ export function arrangeProblem(job: Job, wish: ArrangeWish, without: ReadonlySet
     walls,
     items: gear.map((one, at) => ({
       height: one.heightU,
-      hot: heatW(one) >= HOT_W,
+      hot: (heatW(one) ?? 0) >= HOT_W,
       costAt: (terms[at] ?? []).map(
         (list) => list?.reduce((sum, term) => sum + term.points, 0) ?? Number.POSITIVE_INFINITY,
       ),
@@ -174,7 +174,10 @@ function placeTerms(
     Math.max(0, comfortableBand.leastMm - heightMm, heightMm - comfortableBand.mostMm) / rackDimensions.unitMm;
   const touched = isPanel(gear) || gear.kind === 'switch' || gear.kind === 'router';
   const terms: Term[] = [
-    { concern: 'mass high up', points: weights.height * loadedKg(job, gear) * (middleOf(bottomU, gear.heightU) - 1) },
+    {
+      concern: 'mass high up',
+      points: weights.height * loadedKg(job, gear).sum * (middleOf(bottomU, gear.heightU) - 1),
+    },
     { concern: 'away from the cable entry', points: isPanel(gear) ? weights.entry * to(rack.entry) : 0 },
     {
       concern: 'away from where the internet comes in',

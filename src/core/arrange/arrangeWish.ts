@@ -85,7 +85,8 @@ export const HOT_W = 40;
 export const comfortableBand = { leastMm: 1000, mostMm: 1700 } as const;
 
 /** Minutes to move a device that stands: cords off, screws, cage nuts, cords on. Common practice, no source. */
-export function moveMinutes(gear: { massKg: number; heightU: number; ears: string }, cords: number): number {
-  const heavy = gear.massKg > 15 ? 15 : gear.massKg > 7 ? 5 : 0;
+export function moveMinutes(gear: { massKg: number | null; heightU: number; ears: string }, cords: number): number {
+  const massKg = gear.massKg ?? 0;
+  const heavy = massKg > 15 ? 15 : massKg > 7 ? 5 : 0;
   return 8 + 2 * gear.heightU + heavy + 0.5 * cords;
 }

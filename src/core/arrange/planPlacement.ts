@@ -61,8 +61,8 @@ export function planPlacement(job: Job): PlacementPlan {
   const waiting = index.gearInOrder.filter((gear) => !standOf(index.job, gear.id) && gear.kind !== 'blank');
   const low = waiting
     .filter((gear) => gear.frame !== 'free')
-    .filter((gear) => gear.massKg >= HEAVY_KG || gear.kind === 'ups' || gear.kind === 'distribution')
-    .sort((a, b) => b.massKg - a.massKg || naturalOrder(a.name, b.name));
+    .filter((gear) => (gear.massKg ?? 0) >= HEAVY_KG || gear.kind === 'ups' || gear.kind === 'distribution')
+    .sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || naturalOrder(a.name, b.name));
   const high = orderFromTop(waiting.filter((gear) => !low.includes(gear) && gear.frame !== 'free'));
   const racks = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
 

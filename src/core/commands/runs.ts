@@ -26,6 +26,7 @@ export const RunFields = z.strictObject({
   device: Run.shape.device.unwrap(),
   speedMbps: Run.shape.speedMbps.unwrap(),
   poeW: Run.shape.poeW.unwrap(),
+  poeClass: Run.shape.poeClass.unwrap(),
   network: line(80),
   critical: z.boolean(),
   jacket: Run.shape.jacket.unwrap(),

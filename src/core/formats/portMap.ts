@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { cordColour } from '../patching/cordList';
-import { poeClassFor } from '../power/poe';
+import { poeClassOf } from '../power/poe';
 import { csvCell } from '../text/csvCell';
 import { traceRun } from '../trace/traceRun';
 
@@ -36,7 +36,7 @@ const metres = (mm: number | null) => (mm === null ? '' : String(Number((mm / 10
 export function portMap(job: Job): PortMapRow[] {
   return indexJob(job).runsInOrder.map((run) => {
     const { landing, panel, cord, cordMm, device, network, state } = traceRun(job, run);
-    const poe = poeClassFor(run.poeW);
+    const poe = poeClassOf(run);
     return {
       label: run.label,
       floor: run.floor,

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Job } from '../job/job';
+import { takesPower } from '../power/poe';
 import { csvCell } from '../text/csvCell';
 import { portPlan, portSetting, switchingGear } from '../uplinks/portPlan';
 
@@ -26,7 +27,7 @@ export function portPlanCsv(job: Job): string {
         String(row.untagged?.number ?? ''),
         row.untagged?.name ?? '',
         row.tagged.map((network) => network.number ?? network.name).join(' '),
-        row.port.poeW > 0 ? ((row.run?.poeW ?? 0) > 0 ? 'on' : 'off') : '',
+        row.port.poeW > 0 ? (row.run && takesPower(row.run) ? 'on' : 'off') : '',
         String(row.port.speedMbps ?? ''),
         row.description,
       ].map(csvCell),

@@ -36,7 +36,14 @@ function oneCodeANetwork(file: Loose): string[] {
   return notes;
 }
 
-const STEPS: Record<number, (file: Loose) => string[]> = { 1: oneCodeANetwork };
+/** Up to version 2 a mass or a draw that is not known was 0. */
+function unknownIsNotNothing(file: Loose): string[] {
+  for (const row of rows(file, 'gear'))
+    for (const field of ['massKg', 'powerW']) if (row[field] === 0) row[field] = null;
+  return [];
+}
+
+const STEPS: Record<number, (file: Loose) => string[]> = { 1: oneCodeANetwork, 2: unknownIsNotNothing };
 
 /**
  * Bring what was parsed of a job file to today's format, in place.

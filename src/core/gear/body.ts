@@ -1,4 +1,4 @@
-import type { Gear } from '../records/gear';
+import type { Gear, GearKind } from '../records/gear';
 import { cordBendFactor, cordDiameterMm, mainsPlugMm, plugMm } from '../standards/plugRoom';
 import { frameWidths } from '../standards/rackDimensions';
 
@@ -23,7 +23,31 @@ export const plugFrontMm = (gear: Gear): number => gear.plugFrontMm ?? portRoom(
 export const plugRearMm = (gear: Gear): number =>
   gear.plugRearMm ?? Math.max(portRoom(gear, 'rear'), mainsPlugMm[gear.inlet]);
 
-/** Own heat at most, watts. What its ports supply turns to heat elsewhere. */
-export const heatW = (gear: Gear): number => gear.heatW ?? gear.powerW;
+/** What draws nothing of its own by what it is. */
+const PASSIVE: readonly GearKind[] = [
+  'panel',
+  'shelf',
+  'drawer',
+  'kit',
+  'cassette',
+  'manager',
+  'brush',
+  'blank',
+  'distribution',
+];
+
+/** Own draw at most, watts; null: not known. A battery unit loses to heat what it draws for itself. */
+export const ownW = ({ kind, powerW, heatW }: Pick<Gear, 'kind' | 'powerW' | 'heatW'>): number | null =>
+  powerW ?? (PASSIVE.includes(kind) ? 0 : kind === 'ups' ? heatW : null);
+
+/** Own heat at most, watts; null: not known. What its ports supply turns to heat elsewhere. */
+export const heatW = (gear: Gear): number | null => gear.heatW ?? ownW(gear);
+
+/** What passes the mains on to others. */
+export const feedsOthers = ({ kind }: Pick<Gear, 'kind'>): boolean => kind === 'distribution' || kind === 'ups';
+
+/** Mains outlets that a device takes: one for each inlet, or for the plug of its own supply. */
+export const outletsTaken = ({ inlet, inlets }: Pick<Gear, 'inlet' | 'inlets'>): number =>
+  inlet === 'none' ? 0 : Math.max(1, inlets);
 
 export const isUpright = (gear: Gear): boolean => gear.frame === 'upright';

@@ -39,7 +39,7 @@ export const stepWords = (kind: Step['kind'], label: string): string =>
  * Version of the schemas that recorded values are written by. It grows when a table or a field is renamed or goes, or a
  * value means something else; a field that is added with a default needs nothing.
  */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 /** What became of tables and fields: by the last version that had the old name. Null: it is gone. */
 export type Renamed = {
@@ -49,6 +49,23 @@ export type Renamed = {
   to: string | null;
 };
 const RENAMED: readonly Renamed[] = [];
+
+/** Values that mean something else since: what those of that version and before are today. */
+const REREAD: readonly { lastVersion: number; table: TableName; field: string; to: (value: unknown) => unknown }[] = [
+  // Up to version 2 nothing could be said to be unknown: it was 0.
+  { lastVersion: 2, table: 'gear', field: 'massKg', to: zeroIsUnknown },
+  { lastVersion: 2, table: 'gear', field: 'powerW', to: zeroIsUnknown },
+];
+function zeroIsUnknown(value: unknown): unknown {
+  return value === 0 ? null : value;
+}
+/** A value of a field, named as today, as today's schemas mean it. */
+export function reread(table: string, field: string, value: unknown, version: number): unknown {
+  return REREAD.filter((one) => version <= one.lastVersion && one.table === table && one.field === field).reduce(
+    (now, { to }) => to(now),
+    value,
+  );
+}
 
 const headSchema = JobHead.shape as Record<string, z.ZodType>;
 
@@ -70,7 +87,7 @@ function readRecord(table: TableName, given: AnyRecord, { version, renames = REN
   const known: Record<string, unknown> = {};
   for (const [field, value] of Object.entries(given)) {
     const now = renamed(table, field, version, renames)?.field;
-    if (now && now in schema.shape) known[now] = value;
+    if (now && now in schema.shape) known[now] = reread(table, now, value, version);
   }
   const read = schema.safeParse(known);
   if (read.success) return read.data as AnyRecord;
@@ -110,7 +127,7 @@ export function readChanges(recorded: readonly Change[], reading: Reading): Chan
       if (checked.success) return checked.data;
       return strict ? tooOld() : value;
     };
-    const [was, is] = [read(change.was), read(change.is)];
+    const [was, is] = [change.was, change.is].map((value) => read(reread(table, now.field ?? '', value, version)));
     return JSON.stringify(was) === JSON.stringify(is) ? [] : [{ table, id, field: now.field, was, is }];
   });
 }

@@ -4,74 +4,102 @@ import { carriedBy, placedIn, rearRailMm } from '../rack/space';
 import { unitName } from '../rack/units';
 import type { Gear } from '../records/gear';
 import type { Rack } from '../records/rack';
-import { liftingFilter, teamShare } from '../standards/lifting';
+import { liftingConstants, liftingFilter, teamShare } from '../standards/lifting';
 import { rackDimensions } from '../standards/rackDimensions';
-import { liftingIndex, recommendedLimit } from './liftingEquation';
+import { liftingIndex, reachCm, recommendedLimit } from './liftingEquation';
 
-/** From a box on the floor, close to the body, once, not twisted. Common practice, no source. */
-const FROM_FLOOR = { reachCm: 30, heightCm: 20 } as const;
-/** Hands out when a device is held before the rails: the body's own 25 cm and half of its depth. Common practice. */
-const BODY_CM = 25;
+/** Hands when a device is lifted from a box on the floor, not twisted, once. Common practice, no source. */
+const FLOOR_CM = 20;
 /** Tops of the zones of the filter above the floor, for a person of middle height. Common practice, no source. */
 const ZONE_TOPS_CM = [Number.POSITIVE_INFINITY, 140, 105, 75, 35] as const;
+const SHOULDER_CM = ZONE_TOPS_CM[1];
 
 export type Lifters = 'men' | 'women';
 export type LiftAdvice = {
   gearId: string;
   name: string;
   place: string;
-  massKg: number;
-  /** Lifting equation at the floor and at the rails: the lower limit counts. */
-  limitKg: number;
-  index: number;
+  /** Null: not known; then there is no index, and how many lift it is not judged. */
+  massKg: number | null;
+  /** Lifting equation at the floor and at the rails: the lower limit counts. Null: beyond what it is for. */
+  limitKg: number | null;
+  index: number | null;
+  /** Where the device is put in, and what one person may lift on the way there. */
   zone: string;
   oneKg: number;
   twoKg: number;
-  /** Beyond two people a support carries it. */
-  people: 1 | 2;
+  /** Beyond two people a support carries it. Null: not judged. */
+  people: 1 | 2 | null;
   support: boolean;
+  /** Hands would be above the shoulders: a platform brings them below. */
+  platform: boolean;
   words: string;
 };
 
-/** Which zone of the filter a height falls into. */
-function zoneOf(heightCm: number, lifters: Lifters) {
-  const at = ZONE_TOPS_CM.findLastIndex((top) => heightCm <= top);
-  return liftingFilter[lifters][Math.max(0, at)] ?? liftingFilter[lifters][0];
+/** Which zone of the filter a height falls into, counted from the top. */
+const zoneAt = (heightCm: number): number =>
+  Math.max(
+    0,
+    ZONE_TOPS_CM.findLastIndex((top) => heightCm <= top),
+  );
+
+/**
+ * What one person may lift from a height to another: the least of the zones that the hands enter, near the body where
+ * the device is picked up and at arm's length from there on (INDG143).
+ */
+function oneMayLift(fromCm: number, toCm: number, lifters: Lifters): number {
+  const zones = liftingFilter[lifters];
+  const [start, end] = [zoneAt(fromCm), zoneAt(toCm)];
+  const kilograms = zones.flatMap(({ close, arms }, at) =>
+    at < Math.min(start, end) || at > Math.max(start, end) ? [] : [at === start && start !== end ? close : arms],
+  );
+  return Math.min(...kilograms);
 }
 
 /** How one device is lifted from the floor to its place, by how many, and whether something must carry it. */
 export function liftOf(rack: Rack, gear: Gear, bottomU: number, lifters: Lifters): LiftAdvice {
   // What it carries is put on it later.
-  const massKg = gear.massKg;
-  const heightCm = (baseOf(rack) + (bottomU - 1 + gear.heightU / 2) * rackDimensions.unitMm) / 10;
+  const { massKg } = gear;
+  const placeCm = (baseOf(rack) + (bottomU - 1 + gear.heightU / 2) * rackDimensions.unitMm) / 10;
   const usual = { twistDeg: 0, perMinute: 0.2, duration: 'hour', coupling: 'fair' } as const;
-  const travelCm = Math.abs(heightCm - FROM_FLOOR.heightCm);
-  const origin = recommendedLimit({ ...usual, ...FROM_FLOOR, travelCm });
-  const destination = recommendedLimit({ ...usual, reachCm: BODY_CM + gear.depthMm / 20, heightCm, travelCm });
-  const limitKg = Math.min(origin.limitKg, destination.limitKg);
-  const zone = zoneOf(heightCm, lifters);
-  const oneKg = zone.arms;
-  const twoKg = 2 * oneKg * teamShare[2];
-  const alone = massKg <= oneKg && massKg <= limitKg;
-  const support = !alone && massKg > twoKg;
-  const words = alone
-    ? 'One person.'
-    : support
-      ? 'A lifting table or a shelf beneath carries it; two people guide it.'
-      : 'Two people.';
+  const judge = (heightCm: number) => {
+    const travelCm = Math.abs(heightCm - FLOOR_CM);
+    const [origin, destination] = [FLOOR_CM, heightCm].map((at) =>
+      recommendedLimit({ ...usual, reachCm: reachCm(gear.depthMm, at), heightCm: at, travelCm }),
+    );
+    const limitKg = Math.min(origin?.limitKg ?? 0, destination?.limitKg ?? 0);
+    const oneKg = oneMayLift(FLOOR_CM, heightCm, lifters);
+    const alone = massKg !== null && massKg <= oneKg && massKg <= limitKg;
+    const twoKg = 2 * oneKg * teamShare[2];
+    return { limitKg, oneKg, twoKg, alone, support: massKg !== null && !alone && massKg > twoKg };
+  };
+  const outside = placeCm > liftingConstants.mostHeightCm;
+  const asItIs = judge(placeCm);
+  // Above the shoulders little may be lifted: from a platform it is a lift to the shoulders.
+  const platform = placeCm > SHOULDER_CM && (outside || !asItIs.alone);
+  const { limitKg, oneKg, twoKg, alone, support } = platform ? judge(SHOULDER_CM) : asItIs;
+  const how =
+    massKg === null
+      ? 'Its mass is not known: weigh it, or look it up, before anybody lifts it alone.'
+      : alone
+        ? 'One person.'
+        : support
+          ? 'A lifting table or a shelf beneath carries it; two people guide it.'
+          : 'Two people.';
   return {
     gearId: gear.id,
     name: gear.name,
     place: unitName(rack, bottomU, gear.heightU),
     massKg,
-    limitKg,
-    index: liftingIndex(massKg, limitKg),
-    zone: zone.zone,
+    limitKg: outside ? null : limitKg,
+    index: massKg === null || outside ? null : liftingIndex(massKg, limitKg),
+    zone: liftingFilter[lifters][zoneAt(placeCm)]?.zone ?? '',
     oneKg,
     twoKg,
-    people: alone ? 1 : 2,
+    people: massKg === null ? null : alone ? 1 : 2,
     support,
-    words,
+    platform,
+    words: platform ? `${how} From a platform, so that hands stay below the shoulders.` : how,
   };
 }
 
@@ -113,7 +141,7 @@ export function loadingOrder(job: Job, rack: Rack, lifters: Lifters): LoadingSte
 export function rackLift(rack: Rack, lifters: Lifters) {
   if (rack.emptyKg === null) return null;
   const heightCm = (baseOf(rack) + (rack.units * rackDimensions.unitMm) / 2) / 10;
-  const zone = zoneOf(heightCm, lifters);
-  const twoKg = 2 * zone.arms * teamShare[2];
-  return { massKg: rack.emptyKg, heightCm, zone: zone.zone, twoKg, support: rack.emptyKg > twoKg };
+  const twoKg = 2 * oneMayLift(FLOOR_CM, heightCm, lifters) * teamShare[2];
+  const zone = liftingFilter[lifters][zoneAt(heightCm)]?.zone ?? '';
+  return { massKg: rack.emptyKg, heightCm, zone, twoKg, support: rack.emptyKg > twoKg };
 }

@@ -20,6 +20,14 @@ export type Lift = {
   coupling: Coupling;
 };
 
+/**
+ * How far out from the ankles the hands hold a load, centimetres: its middle, from a body that it does not touch.
+ * @param depthMm of the load, away from the body
+ * @param heightCm of the hands
+ * Source: NIOSH 94-110, 1.1.1: H = 20 + W/2 from 25 cm up, 25 + W/2 below.
+ */
+export const reachCm = (depthMm: number, heightCm: number): number => (heightCm >= 25 ? 20 : 25) + depthMm / 20;
+
 /** The factors of the lifting equation and the weight that they recommend as the most, kilograms. */
 export function recommendedLimit({ reachCm, heightCm, travelCm, twistDeg, perMinute, duration, coupling }: Lift) {
   const factors = {

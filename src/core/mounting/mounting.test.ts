@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
+import type { Job } from '../job/job';
 import { Mount } from '../records/mount';
 import { Rack } from '../records/rack';
+import { answerCommand } from '../site/answers';
 import {
   eurocodePermanent,
   eurocodeWithdrawalN,
@@ -111,7 +113,7 @@ describe('whether it holds', () => {
   const hung = (fields: Partial<Mount>) => {
     const job = apply(bench({}, { massKg: 30 }), {
       type: 'keepRows',
-      rows: [{ table: 'mounts', record: mount(fields) }],
+      rows: [{ table: 'mounts', record: mount({ shearN: 1500, ...fields }) }],
     });
     return wallVerdict(job, Rack.parse({ ...job.racks.rack, standing: 'wall', emptyKg: 15, frontClearanceMm: 50 }));
   };
@@ -119,14 +121,14 @@ describe('whether it holds', () => {
   it('says yes with the share used, and no when the safety factor is raised enough', () => {
     const good = hung({});
     expect(good.holds).toBe(true);
-    expect(good.load.massKg).toBe(45);
+    expect(good.load.massKg).toEqual({ sum: 45, unknown: 0 });
     expect(hung({ safetyFactor: 20 }).holds).toBe(false);
     expect(hung({ safetyFactor: 4 }).use).toBeCloseTo(2 * (good.use ?? 0), 9);
   });
 
   it('takes masonry by its maker’s figure only, and plasterboard never', () => {
     expect(hung({ wall: 'masonry', fastener: 'anchor' })).toMatchObject({ use: null, holds: null });
-    expect(hung({ wall: 'masonry', fastener: 'anchor' }).notes.join()).toContain('maker’s table');
+    expect(hung({ wall: 'masonry', fastener: 'anchor' }).open.join()).toContain('maker’s table');
     expect(hung({ wall: 'masonry', fastener: 'anchor', pullN: 2000 }).holds).toBe(true);
     expect(hung({ wall: 'masonry' })).toMatchObject({ permittedPullN: null, holds: null });
     expect(hung({ wall: 'plasterboard' }).holds).toBe(false);
@@ -134,15 +136,21 @@ describe('whether it holds', () => {
 
   it('counts pull and shear together where the shear is known', () => {
     expect(hung({ shearN: 500 }).use).toBeGreaterThan(hung({}).use ?? 0);
+    // What is not known is not nothing: the verdict stays open.
+    expect(hung({ shearN: null })).toMatchObject({ holds: null });
+    expect(hung({ shearN: null }).open.join()).toMatch(/sideways/);
   });
 
   it('does not say that it holds while the cabinet’s mass is not known, or a fixing finds no stud', () => {
-    const job = apply(bench({}, { massKg: 3 }), { type: 'keepRows', rows: [{ table: 'mounts', record: mount() }] });
+    const job = apply(bench({}, { massKg: 3 }), {
+      type: 'keepRows',
+      rows: [{ table: 'mounts', record: mount({ shearN: 1500 }) }],
+    });
     const unknown = wallVerdict(job, Rack.parse({ ...job.racks.rack, standing: 'wall' }));
     expect(unknown.use).toBeLessThan(1);
     expect(unknown.holds).toBeNull();
     expect(hung({ bracketWidthMm: 500 })).toMatchObject({ holds: null });
-    expect(hung({ bracketWidthMm: 500 }).notes.join()).toContain('Not every fixing meets a stud');
+    expect(hung({ bracketWidthMm: 500 }).open.join()).toContain('Not every fixing meets a stud');
     // Three to a line: the middle one lies between two studs 400 mm apart.
     expect(hung({ topCount: 3 }).holds).toBeNull();
     expect(hung({ topCount: 3, bracketWidthMm: 800 }).holds).toBe(true);
@@ -156,6 +164,36 @@ describe('whether it holds', () => {
   it('wants four diameters of thread for a lag', () => {
     expect(hung({ threadInMm: 20 })).toMatchObject({ holds: false });
     expect(hung({ threadInMm: 20 }).notes.join()).toContain('26 mm of thread');
+  });
+
+  it('judges nothing while nothing was entered, and takes the wall from the survey', () => {
+    const wall = (of: Job) => wallVerdict(of, Rack.parse({ ...of.racks.rack, standing: 'wall', emptyKg: 15 }));
+    const heavy = bench({}, { massKg: 15 });
+    expect(wall(heavy)).toMatchObject({ holds: null });
+    expect(wall(heavy).open.join()).toContain('Nothing was entered');
+    const masonry = apply(heavy, answerCommand(heavy, 'wall-kind', 'masonry'));
+    expect(wall(masonry).mount.wall).toBe('masonry');
+    expect(wall(masonry)).toMatchObject({ holds: null, use: null });
+    const board = apply(heavy, answerCommand(heavy, 'wall-kind', 'board'));
+    expect(wall(board).holds).toBe(false);
+    // Survey and page say different things: which is it?
+    const both = apply(masonry, {
+      type: 'keepRows',
+      rows: [{ table: 'mounts', record: mount({ shearN: 1500 }) }],
+    });
+    expect(wall(both)).toMatchObject({ holds: null });
+    expect(wall(both).open.join()).toContain('which is it?');
+  });
+
+  it('does not say that it holds while the mass of a device is not known', () => {
+    const job = apply(bench({}, { massKg: null }), {
+      type: 'keepRows',
+      rows: [{ table: 'mounts', record: mount({ shearN: 1500 }) }],
+    });
+    const verdict = wallVerdict(job, Rack.parse({ ...job.racks.rack, standing: 'wall', emptyKg: 15 }));
+    expect(verdict.holds).toBeNull();
+    expect(verdict.load.massKg.unknown).toBeGreaterThan(0);
+    expect(verdict.notes.join()).toMatch(/mass of \d device/);
   });
 
   it('is a mount of its own for each rack, with a default until one is kept', () => {

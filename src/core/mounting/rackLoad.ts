@@ -5,6 +5,7 @@ import type { Placement } from '../records/placement';
 import type { Rack } from '../records/rack';
 import { rackDimensions } from '../standards/rackDimensions';
 import { GRAVITY } from '../standards/withdrawal';
+import { type AtLeast, together } from '../units/atLeast';
 
 /** Where the lowest unit begins when nothing is said, millimetres above the floor. Common practice, no source. */
 const USUAL_BASE: Record<Rack['standing'], number> = { wall: 1100, floor: 80, table: 780 };
@@ -14,9 +15,10 @@ export const baseOf = (rack: Rack): number => rack.baseMm ?? USUAL_BASE[rack.sta
 export const outerDepthOf = (rack: Rack): number => rack.outerDepthMm ?? rack.depthMm + (rack.frontClearanceMm ?? 0);
 
 export type RackLoad = {
-  /** Gear and cabinet, kilograms; the empty cabinet counts 0 while it is not known. */
-  massKg: number;
-  gearKg: number;
+  /** Gear and cabinet, kilograms. What is not known of them adds nothing to the forces. */
+  massKg: AtLeast;
+  /** Gear and what it carries, kilograms. */
+  gearKg: AtLeast;
   emptyKnown: boolean;
   /** Centre of gravity above the floor and out from the wall or back, millimetres. */
   heightMm: number;
@@ -36,12 +38,13 @@ function outOf(rack: Rack, gear: Gear, { face }: Placement): number {
  */
 export function rackLoad(job: Job, rack: Rack): RackLoad {
   const base = baseOf(rack);
-  const parts = placedIn(job, rack.id).map(({ gear, placement }) => ({
-    massKg: loadedKg(job, gear),
+  const placed = placedIn(job, rack.id);
+  const parts = placed.map(({ gear, placement }) => ({
+    massKg: loadedKg(job, gear).sum,
     heightMm: base + (placement.bottomU - 1 + gear.heightU / 2) * rackDimensions.unitMm,
     outMm: outOf(rack, gear, placement),
   }));
-  const gearKg = parts.reduce((sum, part) => sum + part.massKg, 0);
+  const gearKg = together(placed.map(({ gear }) => loadedKg(job, gear)));
   if (rack.emptyKg !== null) {
     const heightMm = base + (rack.units * rackDimensions.unitMm) / 2;
     parts.push({ massKg: rack.emptyKg, heightMm, outMm: outerDepthOf(rack) / 2 });
@@ -50,7 +53,7 @@ export function rackLoad(job: Job, rack: Rack): RackLoad {
   const mean = (of: (part: (typeof parts)[number]) => number, none: number) =>
     massKg === 0 ? none : parts.reduce((sum, part) => sum + part.massKg * of(part), 0) / massKg;
   return {
-    massKg,
+    massKg: { sum: massKg, unknown: gearKg.unknown + (rack.emptyKg === null ? 1 : 0) },
     gearKg,
     emptyKnown: rack.emptyKg !== null,
     heightMm: mean((part) => part.heightMm, base),
@@ -70,8 +73,8 @@ export function tipping(job: Job, rack: Rack) {
   // The heaviest device on slide rails, drawn out by its whole depth.
   const drawn = placedIn(job, rack.id)
     .filter(({ gear }) => gear.rails !== 'none')
-    .reduce((most, { gear }) => Math.max(most, loadedKg(job, gear) * gear.depthMm), 0);
-  const drawnOutMm = load.massKg === 0 ? toFrontMm : toFrontMm - drawn / load.massKg;
+    .reduce((most, { gear }) => Math.max(most, loadedKg(job, gear).sum * gear.depthMm), 0);
+  const drawnOutMm = load.massKg.sum === 0 ? toFrontMm : toFrontMm - drawn / load.massKg.sum;
   return {
     angleDeg: (Math.atan2(toFrontMm, Math.max(1, heightMm)) * 180) / Math.PI,
     pullAtTopN: (load.weightN * toFrontMm) / topMm,

@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { Mount } from '../records/mount';
 import type { Rack } from '../records/rack';
+import { answerOf } from '../site/answers';
 import { citeSource } from '../standards/source';
 import {
   eurocodePermanent,
@@ -15,15 +16,32 @@ import {
   withdrawalPerInch,
   woodScrews,
 } from '../standards/withdrawal';
+import { counted } from '../text/counted';
 import { formatForce } from '../units/force';
 import { formatSize, type Units } from '../units/length';
 import { meetsStuds } from './backboard';
 import { outerDepthOf, type RackLoad, rackLoad } from './rackLoad';
 
-/** The mount of a rack as kept, or as it is when nothing has been said of it. */
+/** The wall as the survey tells of it; null: not known. */
+const SURVEYED: Record<string, Mount['wall'] | undefined> = {
+  studs: 'studs',
+  masonry: 'masonry',
+  board: 'plasterboard',
+};
+const surveyedWall = (job: Job): Mount['wall'] | null => SURVEYED[answerOf(job, 'wall-kind')] ?? null;
+const keptMount = (job: Job, rack: Rack): Mount | undefined =>
+  Object.values(job.mounts).find((row) => row.rackId === rack.id);
+
+/** The mount of a rack as kept, or an example to begin from, on the wall that the survey tells of. */
 export const mountOf = (job: Job, rack: Rack): Mount =>
-  Object.values(job.mounts).find((row) => row.rackId === rack.id) ??
-  Mount.parse({ id: `mount-${rack.id}`, rackId: rack.id });
+  keptMount(job, rack) ??
+  Mount.parse({ id: `mount-${rack.id}`, rackId: rack.id, wall: surveyedWall(job) ?? undefined });
+
+export const WALL_WORDS: Record<Mount['wall'], string> = {
+  studs: 'board on wooden studs',
+  masonry: 'masonry or concrete',
+  plasterboard: 'plasterboard, no studs reached',
+};
 
 export type FixingCase = {
   words: string;
@@ -62,7 +80,10 @@ export type WallVerdict = {
   leadHoleMm: { least: number; most: number } | null;
   /** Share of what is permitted, safety factor counted; null: cannot be told. */
   use: number | null;
+  /** Null: not judged, for what is in `open`. */
   holds: boolean | null;
+  /** What is not known, as far as it is about the fixings. */
+  open: string[];
   notes: string[];
 };
 
@@ -107,9 +128,25 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
       : mount.safetyFactor * (shareOf(worst, permitted) + (mount.shearN === null ? 0 : shareOf(shear, mount.shearN)));
   const hollow = mount.wall === 'plasterboard';
   const beside = mount.wall === 'studs' && !meetsStuds(mount);
+  const entered = keptMount(job, rack) !== undefined;
+  const surveyed = surveyedWall(job);
+  const open: string[] = [];
+  if (!entered) open.push('Nothing was entered of how it hangs: the figures here are an example.');
+  else if (surveyed !== null && surveyed !== mount.wall)
+    open.push(`The survey says ${WALL_WORDS[surveyed]} and this page ${WALL_WORDS[mount.wall]}: which is it?`);
+  if (entered && mount.fastener === 'anchor' && mount.pullN === null)
+    open.push(
+      'Enter what one anchor may be pulled by from its maker’s table, for this wall, embedment and edge distance.',
+    );
+  if (mount.wall === 'masonry' && mount.fastener !== 'anchor')
+    open.push('Wood screws hold in wood only. In masonry take anchors by their maker’s table.');
+  if (entered && beside)
+    open.push('Not every fixing meets a stud: the figures hold for wood behind each one. Take a board over the studs.');
+  if (entered && mount.shearN === null)
+    open.push('Enter what one fixing may bear sideways, from its table: without it only the pull is judged.');
   // What is too much is too much whatever else is not known; that it holds is said only when all of it is.
-  const tooMuch = hollow || tooShallow || (share !== null && share > 1);
-  const known = share !== null && load.emptyKnown && !beside;
+  const tooMuch = hollow || (entered && (tooShallow || (share !== null && share > 1)));
+  const known = share !== null && open.length === 0 && load.massKg.unknown === 0;
   return {
     mount,
     load,
@@ -122,35 +159,23 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
     leadHoleMm: lead && { least: lead.least * diameterMm, most: lead.most * diameterMm },
     use: hollow ? null : share,
     holds: tooMuch ? false : known ? true : null,
-    notes: notesOf(job.units, mount, load, beside, tooShallow ? leastPenetration * diameterMm : null),
+    open,
+    notes: notesOf(job.units, mount, load, tooShallow ? leastPenetration * diameterMm : null),
   };
 }
 
-function notesOf(units: Units, mount: Mount, load: RackLoad, beside: boolean, leastThreadMm: number | null): string[] {
+function notesOf(units: Units, mount: Mount, load: RackLoad, leastThreadMm: number | null): string[] {
   const notes: string[] = [];
   if (mount.wall === 'plasterboard')
     notes.push(
       'Plasterboard alone does not hold a cabinet: fix to studs, to masonry, or to a board that is fixed to studs.',
     );
-  if (mount.wall === 'masonry' && mount.fastener !== 'anchor')
-    notes.push('Wood screws hold in wood only. In masonry take anchors by their maker’s table.');
-  if (mount.fastener === 'anchor' && mount.pullN === null)
-    notes.push(
-      'Enter what one anchor may be pulled by from its maker’s table, for this wall, embedment and edge distance. Without it nothing can be said.',
-    );
-  if (beside)
-    notes.push(
-      'Not every fixing meets a stud: the figures hold for wood behind each one. Take a board over the studs.',
-    );
-  if (mount.shearN === null)
-    notes.push(
-      'Shear is shown and not judged: enter what one fixing may bear sideways, from its table, to have it counted.',
-    );
   if (leastThreadMm !== null)
     notes.push(
       `A lag screw needs ${formatSize(Math.ceil(leastThreadMm), units)} of thread in the stud at least [${citeSource(leastPenetrationSource)}].`,
     );
-  if (!load.emptyKnown)
-    notes.push('The mass of the empty cabinet is not known and counts nothing: enter it under the rack.');
+  if (!load.emptyKnown) notes.push('The mass of the empty cabinet is not known: enter it under the rack.');
+  if (load.gearKg.unknown > 0)
+    notes.push(`The mass of ${counted(load.gearKg.unknown, 'device')} is not known: enter it with the gear.`);
   return notes;
 }

@@ -1,6 +1,7 @@
 import { type CordWay, cordKindFor, routeBetween, stockLengthMm, stockLengths } from '../cords/cordLength';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { takesPower } from '../power/poe';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS } from '../records/network';
@@ -95,7 +96,8 @@ export function listCords(job: Job): ListedCord[] {
     const route = routeBetween(job, cord);
     const lengthMm = cord.lengthMm ?? (route && stockLengthMm(stock, route.mm));
     const coilMm = route && lengthMm !== null ? lengthMm - route.mm : null;
-    const powered = (portAt(device, cord.switchPort)?.poeW ?? 0) > 0 && (run?.poeW ?? 0) > 0;
+    const powered =
+      (portAt(device, cord.switchPort)?.poeW ?? 0) > 0 && run !== null && run !== undefined && takesPower(run);
     return [
       {
         cord,
@@ -142,7 +144,11 @@ export function cordColour(job: Job, cord: Cord): string {
   const index = indexJob(job);
   const run = runBehind(index.job, cord);
   const device = job.gear[cord.switchId];
-  const powered = ((device && portAt(device, cord.switchPort)?.poeW) ?? 0) > 0 && (run?.poeW ?? 0) > 0;
+  const powered =
+    ((device && portAt(device, cord.switchPort)?.poeW) ?? 0) > 0 &&
+    run !== null &&
+    run !== undefined &&
+    takesPower(run);
   const code = cordCodes(job)(run, powered);
   return code.letter === PLAIN.letter ? '' : code.colour;
 }

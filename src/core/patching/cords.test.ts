@@ -201,7 +201,7 @@ describe('schools of patching', () => {
   });
 
   it('counts by class, or by draw with the loss of the class where that is wished', () => {
-    const camera = { device: 'camera', poeW: 6 };
+    const camera = { device: 'camera', poeW: 6, poeClass: 2 };
     const hungry = apply(bench({ 1: camera, 2: camera, 3: camera }, { poeBudgetW: 20 }), {
       type: 'landRuns',
       landings: [1, 2, 3].map((at) => ({ runId: `run-${at}`, panelId: 'panel', port: at })),

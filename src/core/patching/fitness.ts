@@ -1,4 +1,4 @@
-import { portWattsFor } from '../power/poe';
+import { portWattsOf } from '../power/poe';
 import { canPatch, type Port } from '../records/ports';
 import type { Run } from '../records/run';
 import { formatSpeed } from '../text/speed';
@@ -11,7 +11,7 @@ export function portFault(run: Run, port: Port): { kind: 'connector' | 'speed' |
   if (run.speedMbps !== null && port.speedMbps !== null && run.speedMbps > port.speedMbps) {
     return { kind: 'speed', words: `${formatSpeed(port.speedMbps)} where ${formatSpeed(run.speedMbps)} is wanted` };
   }
-  const needW = portWattsFor(run.poeW);
+  const needW = portWattsOf(run);
   if (needW > port.poeW) {
     const has = port.poeW > 0 ? `supplies ${port.poeW} W` : 'supplies no power';
     return {

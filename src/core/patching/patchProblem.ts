@@ -3,6 +3,7 @@ import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob, type JobIndex } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
+import { takesPower } from '../power/poe';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
@@ -143,7 +144,8 @@ function pointsOf(
       points += length / 10 + patchPoints.perWayCm * (mm / 10) + patchPoints.perWayCmSquared * (mm / 10) ** 2;
     } else points += patchPoints.unknownCordCm;
     const overW = port.poeW - (Number.isFinite(budgetW) ? budgetW : 0);
-    if (port.poeW > 0) points += run.poeW > 0 ? patchPoints.perWattOver * Math.max(0, overW) : patchPoints.powerUnused;
+    if (port.poeW > 0)
+      points += takesPower(run) ? patchPoints.perWattOver * Math.max(0, overW) : patchPoints.powerUnused;
     points += patchPoints.perSpeedStepOver * stepsOver(run.speedMbps ?? 0, port.speedMbps ?? 0);
     points += patchPoints.perPortNumber * port.number;
     if (wish.school === 'number' && landing.port !== port.number) points += patchPoints.numberMismatch;

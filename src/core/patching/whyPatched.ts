@@ -1,6 +1,6 @@
 import { cordLengthMm, routeBetween } from '../cords/cordLength';
 import type { Job } from '../job/job';
-import { portWattsFor } from '../power/poe';
+import { portWattsOf, takesPower } from '../power/poe';
 import { isLive } from '../records/run';
 import { formatSpeed } from '../text/speed';
 import { formatLength } from '../units/length';
@@ -15,7 +15,7 @@ export function whyHere(job: Job, wish: PatchWish, { run, landing, cord }: Wanti
   const stays = cord?.switchId === gear.id && cord.switchPort === port.number;
   if (stays) return 'stays where it is';
   const words: string[] = [];
-  if (run.poeW > 0) words.push(`gives the ${portWattsFor(run.poeW)} W of its class`);
+  if (takesPower(run)) words.push(`gives the ${portWattsOf(run)} W of its class`);
   if ((run.speedMbps ?? 0) > 1000) words.push(`does ${formatSpeed(run.speedMbps ?? 0)}`);
   if (wish.school === 'number' && landing.port === port.number) words.push('has the same number');
   const length = cordLengthMm(job, ends);
@@ -24,7 +24,7 @@ export function whyHere(job: Job, wish: PatchWish, { run, landing, cord }: Wanti
     const how = { straight: 'straight across', manager: 'through the manager', side: 'round the side' }[way];
     words.push(`${formatLength(length, job.units)} of cord ${how}`);
   }
-  if (run.poeW === 0 && port.poeW === 0 && gear.poeBudgetW > 0) words.push('leaves the powered ports alone');
+  if (!takesPower(run) && port.poeW === 0 && gear.poeBudgetW > 0) words.push('leaves the powered ports alone');
   return words.join(', ') || 'free and of the right kind';
 }
 
@@ -42,10 +42,10 @@ export function whyLeftOut(task: PatchTask, columnOf: Int32Array, row: number): 
   }
   const strong = fast.filter(({ port }) => portFault(run, port) === null);
   if (strong.length === 0) {
-    if (!Number.isFinite(portWattsFor(run.poeW)))
+    if (!Number.isFinite(portWattsOf(run)))
       return `${run.label} takes ${run.poeW} W: no power class of IEEE 802.3 carries that.`;
     const most = Math.max(...fast.map(({ port }) => port.poeW));
-    return `${run.label} needs a port that supplies ${portWattsFor(run.poeW)} W; the strongest free one supplies ${most} W.`;
+    return `${run.label} needs a port that supplies ${portWattsOf(run)} W; the strongest free one supplies ${most} W.`;
   }
   const open = strong.filter((seat) =>
     Number.isFinite(problem.cost[row * problem.columns + seats.indexOf(seat)] as number),
@@ -110,10 +110,9 @@ export function whatLetsIn(task: PatchTask, columnOf: Int32Array, row: number): 
     const wants = [
       run.carries === 'fibre' ? 'for fibre' : '',
       run.speedMbps ? `of ${formatSpeed(run.speedMbps)}` : '',
-      need > 0 && Number.isFinite(portWattsFor(run.poeW)) ? `with ${portWattsFor(run.poeW)} W` : '',
+      need > 0 && Number.isFinite(portWattsOf(run)) ? `with ${portWattsOf(run)} W` : '',
     ].filter(Boolean);
-    if (Number.isFinite(portWattsFor(run.poeW)))
-      ways.push(`another switch with ${['a free port', ...wants].join(' ')}`);
+    if (Number.isFinite(portWattsOf(run))) ways.push(`another switch with ${['a free port', ...wants].join(' ')}`);
   }
   return ways;
 }

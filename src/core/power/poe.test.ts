@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { poeClasses } from '../standards/poeClasses';
-import { poeClassFor, portWattsFor } from './poe';
+import { amperes, mainsForPoeW } from './mainsCurrent';
+import { deviceWattsOf, drawnWattsOf, poeClassFor, poeClassOf, portWattsFor, portWattsOf, takesPower } from './poe';
 
 /** IEEE 802.3: least voltage at the port and loop resistance of a pairset that each class is reckoned with. */
 const FEED: Record<number, { volts: number; ohms: number }> = {
@@ -52,5 +53,43 @@ describe('power classes (IEEE 802.3-2022 clauses 33 and 145)', () => {
   it('adds up a budget by class: 8 of class 3, 4 of class 4, 2 of class 6 make 363.2 W (arithmetic)', () => {
     const devices = [...Array(8).fill(12), ...Array(4).fill(20), ...Array(2).fill(50)];
     expect(devices.reduce((sum: number, watts) => sum + portWattsFor(watts), 0)).toBeCloseTo(363.2, 6);
+  });
+});
+
+describe('the class of a device', () => {
+  const takes = (poeW: number, poeClass: number | null = null) => ({ poeW, poeClass });
+
+  it('of class 0, or of none that is known, sets aside what class 3 does: 15.4 W (IEEE 802.3-2022, 33.2.7)', () => {
+    expect([takes(5), takes(5, 0), takes(0, 0), takes(5, 3)].map(portWattsOf)).toEqual([15.4, 15.4, 15.4, 15.4]);
+    // Eight devices of 5 W: 56 W where each is class 2, 123.2 W where nobody knows.
+    const eight = (poeClass: number | null) => 8 * portWattsOf(takes(5, poeClass));
+    expect([eight(2), eight(null), eight(0)].map((sum) => Number(sum.toFixed(1)))).toEqual([56, 123.2, 123.2]);
+  });
+
+  it('is its own where it is known, and what it draws where that is more', () => {
+    expect(poeClassOf(takes(3, 1))).toMatchObject({ class: 1, pseW: 4 });
+    expect(poeClassOf(takes(20, 2))).toMatchObject({ class: 4 });
+    expect(poeClassOf(takes(80, 8))).toBe('beyond');
+    expect(poeClassOf(takes(0))).toBeNull();
+    expect([takes(0), takes(0, 4)].map(takesPower)).toEqual([false, true]);
+    expect([takes(0, 4), takes(7, 4), takes(0)].map(deviceWattsOf)).toEqual([25.5, 7, 0]);
+    // By draw, with the loss of its class: 6 × 7 / 6.49.
+    expect(drawnWattsOf(takes(6, 2))).toBeCloseTo(6.47, 2);
+  });
+});
+
+describe('current at the mains', () => {
+  it('counts the power factor: 419 W at 230 V are 1.82 A, 1.92 A at 0.95, 3.04 A at 0.6 (physics)', () => {
+    expect([1, 0.95, 0.6].map((factor) => Number(amperes(419, 230, factor).toFixed(2)))).toEqual([1.82, 1.92, 3.04]);
+  });
+
+  it('is planned with 0.6 below 75 W and 0.9 above where nothing is known (common practice, no source)', () => {
+    expect(amperes(54, 120)).toBeCloseTo(54 / 120 / 0.6, 9);
+    expect(amperes(90, 120)).toBeCloseTo(90 / 120 / 0.9, 9);
+  });
+
+  it('counts cable loss and supply for what leaves the ports: 200 + 8 W at 0.88 are 236 W (energy balance)', () => {
+    expect(mainsForPoeW(208, 0.88)).toBeCloseTo(236.4, 1);
+    expect(mainsForPoeW(85)).toBeCloseTo(100, 9);
   });
 });

@@ -30,3 +30,38 @@ export function portWattsFor(deviceW: number): number {
   if (row === null) return 0;
   return row === 'beyond' ? Number.POSITIVE_INFINITY : row.pseW;
 }
+
+/** What a device takes over its cable, as its run says it. */
+export type Taking = { poeW: number; poeClass: number | null };
+
+export const takesPower = ({ poeW, poeClass }: Taking): boolean => poeW > 0 || poeClass !== null;
+
+/** A device that does not tell its class is given what class 0 is: that of class 3 (IEEE 802.3-2022, 33.2.7). */
+const UNCLASSED = 3;
+const rowOf = (wanted: number): PoeClass | null =>
+  poeClasses.find((row) => row.class === (wanted || UNCLASSED)) ?? null;
+
+/**
+ * The class to plan with: the device's own, or, where that is not known, the lowest that covers its watts, 3 at least.
+ * A device that draws more than its class may is planned by what it draws.
+ */
+export function poeClassOf(taking: Taking): PoeClass | null | 'beyond' {
+  if (!takesPower(taking)) return null;
+  const byWatts = poeClassFor(taking.poeW);
+  const least = rowOf(taking.poeClass ?? UNCLASSED);
+  if (byWatts === 'beyond' || byWatts === null || least === null) return byWatts ?? least;
+  return byWatts.class > least.class ? byWatts : least;
+}
+
+/** Watts that a port must be able to supply for a device, and that its switch sets aside by class. Infinity: beyond. */
+export function portWattsOf(taking: Taking): number {
+  const row = poeClassOf(taking);
+  return row === null ? 0 : row === 'beyond' ? Number.POSITIVE_INFINITY : row.pseW;
+}
+
+/** Watts at the device: as entered, else the most that its class may draw. */
+export const deviceWattsOf = ({ poeW, poeClass }: Taking): number =>
+  poeW > 0 || poeClass === null ? poeW : (rowOf(poeClass)?.pdW ?? 0);
+
+/** Watts that leave the port by what the device draws, with the loss of its class over 100 m. Infinity: beyond. */
+export const drawnWattsOf = (taking: Taking): number => drawnWattsFor(deviceWattsOf(taking));

@@ -5,6 +5,7 @@ import type { Gear, GearKind } from '../records/gear';
 import type { Face, Placement } from '../records/placement';
 import type { Rack } from '../records/rack';
 import { frameWidths, rackDimensions } from '../standards/rackDimensions';
+import type { AtLeast } from '../units/atLeast';
 import { itemHeightMm, shelfLayout, trayOf } from './shelf';
 import { depthsOf, loadedKg, placedIn } from './space';
 import { shownUnit, unitName } from './units';
@@ -27,8 +28,9 @@ export type ElevationItem = {
   plugFrontMm: number;
   plugRearMm: number;
   depthMm: number;
-  massKg: number;
-  heatW: number;
+  massKg: AtLeast;
+  /** Null: not known. */
+  heatW: number | null;
   tooDeep: boolean;
   inlets: number;
   ports: PortBox[];

@@ -1,5 +1,7 @@
+import { ownW } from '../gear/body';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { atLeast, together } from '../units/atLeast';
 import { gearKg } from './space';
 import { standOf } from './stand';
 import { freeUnits } from './units';
@@ -15,9 +17,9 @@ export function rackFigures(job: Job) {
   return {
     units: racks.reduce((sum, rack) => sum + rack.units, 0),
     freeUnits: racks.reduce((sum, rack) => sum + freeUnits(rack, placements, job.gear).length, 0),
-    massKg: racks.reduce((sum, rack) => sum + gearKg(job, rack.id), 0),
+    massKg: together(racks.map((rack) => gearKg(job, rack.id))),
     ratedLoadKg: loads.some((load) => load === null) ? null : loads.reduce<number>((sum, load) => sum + (load ?? 0), 0),
-    powerW: placed.reduce((sum, gear) => sum + gear.powerW, 0),
+    powerW: atLeast(placed.map(ownW)),
     inPile: Object.values(job.gear).filter((gear) => !placementOfGear.has(gear.id) && !index.carrierOfGear.has(gear.id))
       .length,
   };

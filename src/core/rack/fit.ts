@@ -149,11 +149,13 @@ const EARS_HOLD = { massKg: 12, depthMm: 380, alwaysKg: 4 } as const;
 
 const noSupport: Check = (job, gear, { rack, bottomU, face }) => {
   if (face !== 'front' || gear.ears === 'none' || isUpright(gear)) return null;
-  const heavy =
-    gear.massKg > EARS_HOLD.massKg || (gear.depthMm > EARS_HOLD.depthMm && gear.massKg > EARS_HOLD.alwaysKg);
+  const { massKg } = gear;
+  // A mass that is not known is a snag of its own.
+  if (massKg === null) return null;
+  const heavy = massKg > EARS_HOLD.massKg || (gear.depthMm > EARS_HOLD.depthMm && massKg > EARS_HOLD.alwaysKg);
   const held = gear.rails !== 'none' && rearRailMm(rack, bottomU) !== null;
   if (!heavy || held) return null;
-  return `${gear.name} hangs by its ears alone: ${formatMass(gear.massKg, job.units)} and ${mm(job, gear.depthMm)} deep want rails or a support behind.`;
+  return `${gear.name} hangs by its ears alone: ${formatMass(massKg, job.units)} and ${mm(job, gear.depthMm)} deep want rails or a support behind.`;
 };
 
 const noHole: Check = (_, gear, { rack, bottomU, face }) => {

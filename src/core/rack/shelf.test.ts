@@ -48,7 +48,7 @@ describe('shelves', () => {
   it('carry what fits and count its mass', () => {
     const two = on('a', 'b');
     expect(shelfLayout(two, shelf)).toMatchObject({ left: [], proven: true });
-    expect(loadedKg(two, shelf)).toBeCloseTo(2.8);
+    expect(loadedKg(two, shelf).sum).toBeCloseTo(2.8);
     expect(findSnags(two).some((snag) => snag.rule === 'shelf-too-full')).toBe(false);
   });
 

@@ -2,6 +2,7 @@ import type { Job } from '../job/job';
 import type { Gear } from '../records/gear';
 import { type Face, type Placement, sideOf } from '../records/placement';
 import type { Rack } from '../records/rack';
+import { type AtLeast, atLeast, together } from '../units/atLeast';
 
 /** Front rails to the rear rails at a unit, millimetres; null where there are none. */
 export function rearRailMm(rack: Rack, unit: number): number | null {
@@ -53,9 +54,9 @@ export const carriedBy = (job: Job, carrierId: string): Gear[] =>
     .flatMap((row) => job.gear[row.gearId] ?? []);
 
 /** A device with all that it carries, kilograms. */
-export const loadedKg = (job: Job, gear: Gear): number =>
-  gear.massKg + carriedBy(job, gear.id).reduce((sum, one) => sum + one.massKg, 0);
+export const loadedKg = (job: Job, gear: Gear): AtLeast =>
+  atLeast([gear, ...carriedBy(job, gear.id)].map((one) => one.massKg));
 
 /** All gear of a rack with what it carries, kilograms. */
-export const gearKg = (job: Job, rackId: string): number =>
-  placedIn(job, rackId).reduce((sum, { gear }) => sum + loadedKg(job, gear), 0);
+export const gearKg = (job: Job, rackId: string): AtLeast =>
+  together(placedIn(job, rackId).map(({ gear }) => loadedKg(job, gear)));

@@ -74,14 +74,17 @@ export const Gear = z
     depthMm: whole(1, 2000).describe('body behind the front rails, mm'),
     plugFrontMm: mm(0, 500).describe('room for plugs in front; null: by its ports'),
     plugRearMm: mm(0, 500).describe('room for plugs behind; null: by its inlets and rear ports'),
-    massKg: amount(0, 1000).default(0),
+    massKg: amount(0, 1000).nullable().default(null).describe('null: not known'),
     ears: z.enum(['fixed', 'removable', 'none']).default('fixed'),
     rails: z.enum(['none', 'may', 'needed']).default('none').describe('slide rails or rear supports'),
     railLeastMm: mm(0).describe('its rails reach from here, front rails to rear rails'),
     railMostMm: mm(0).describe('and to here'),
     holes: z.enum(HOLE_CHOICES).default('standard').describe('which holes its ears use'),
     screwThread: z.enum(THREADS).nullable().default(null).describe('of the screws that come with it'),
-    powerW: amount(0, 20_000).default(0).describe('own draw at most, without what its ports supply'),
+    powerW: amount(0, 20_000)
+      .nullable()
+      .default(null)
+      .describe('own draw at most, without what its ports supply; null: not known'),
     idleW: amount(0, 20_000).nullable().default(null),
     heatW: amount(0, 20_000).nullable().default(null).describe('null: all that it draws itself'),
     noiseDbA: amount(0, 150).nullable().default(null),

@@ -25,6 +25,7 @@ export const Run = z
     device: line(80).default('').describe('what hangs on it; empty: spare'),
     speedMbps: whole(1, 800_000).nullable().default(null).describe('speed wanted'),
     poeW: amount(0, 1000).default(0).describe('watts the device takes over the cable'),
+    poeClass: whole(0, 8).nullable().default(null).describe('power class of the device (IEEE 802.3); null: not known'),
     networkId: Id.nullable().default(null),
     critical: z.boolean().default(false),
     jacket: line(30).default('').describe('colour of the jacket'),

@@ -20,6 +20,8 @@ export function cellText(run: Run, network: Network | null, column: RunColumn): 
       return run.speedMbps === null ? '' : String(run.speedMbps);
     case 'poe_w':
       return run.poeW === 0 ? '' : String(run.poeW);
+    case 'poe_class':
+      return run.poeClass === null ? '' : String(run.poeClass);
     case 'network':
       return network?.name ?? '';
     case 'critical':

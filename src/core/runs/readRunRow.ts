@@ -81,6 +81,12 @@ function readPower(cell: string): Read {
   return { ok: true, value: { poeW: watts } };
 }
 
+function readPoeClass(cell: string): Read {
+  if (cell === '') return { ok: true, value: { poeClass: null } };
+  const digit = /^(?:class\s*)?([0-8])$/i.exec(cell)?.[1];
+  return digit ? { ok: true, value: { poeClass: Number(digit) } } : fail('a power class from 0 to 8, or nothing');
+}
+
 function readCell(field: RunColumn, raw: string): Read {
   const cell = raw.trim();
   const word = cell.toLowerCase();
@@ -91,6 +97,8 @@ function readCell(field: RunColumn, raw: string): Read {
       return readSpeed(cell);
     case 'poe_w':
       return readPower(cell);
+    case 'poe_class':
+      return readPoeClass(cell);
     case 'critical':
       if (YES.has(word)) return { ok: true, value: { critical: true } };
       return NO.has(word) ? { ok: true, value: { critical: false } } : fail('yes or no');

@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { loopOhm } from '../power/copperWire';
+import { deviceWattsOf, takesPower } from '../power/poe';
 import { runFeed } from '../power/poeFeed';
 import type { Run } from '../records/run';
 import { figureOf } from '../site/answers';
@@ -57,9 +58,9 @@ export function runFacts(job: Job, run: Run): RunFact[] {
     value: `${show(allowed)}; ${show(channel.cordsMm)} planned`,
     source: cordDerating[gauge].source,
   });
-  if (run.poeW > 0 && kind?.gaugeAwg) {
+  if (takesPower(run) && kind?.gaugeAwg) {
     const ohm = loopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + loopOhm(channel.cordsMm, gauge, celsius);
-    const feed = runFeed(run.poeW, ohm);
+    const feed = runFeed(deviceWattsOf(run), ohm);
     facts.push({
       name: 'Power at the far end',
       value:

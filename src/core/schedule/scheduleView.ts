@@ -106,7 +106,9 @@ export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
             ? (run.speedMbps ?? -1)
             : view.sort === 'poe_w'
               ? run.poeW
-              : null;
+              : view.sort === 'poe_class'
+                ? (run.poeClass ?? -1)
+                : null;
     const keyed = runs.map((run) => {
       const network = run.networkId === null ? null : (job.networks[run.networkId] ?? null);
       return { run, number: numeric(run), text: cellText(run, network, view.sort) };

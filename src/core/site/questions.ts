@@ -256,10 +256,10 @@ export const QUESTIONS = {
   'mains-used-amps': number('Internet and mains', 'What else hangs on that circuit', 'A', [0, 0, 100], 'Amperes free.'),
   'mains-outlets': number(
     'Internet and mains',
-    'Mains outlets at the cabinet',
+    'Mains outlets in the wall at the cabinet',
     'outlets',
-    [8, 0, 96],
-    'Outlets free, those of distribution units counted in.',
+    [2, 0, 96],
+    'Outlets free: those in the wall; what strips and battery units give is counted with them.',
   ),
   'growth-percent': number(
     'Growth',

@@ -17,6 +17,7 @@ import { deeperThanRack } from './rules/deeperThanRack';
 import { doorStaysOpen } from './rules/doorStaysOpen';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
+import { fixingsNotSound } from './rules/fixingsNotSound';
 import { holeMissing } from './rules/holeMissing';
 import { hooksFarApart } from './rules/hooksFarApart';
 import { jackTooLow } from './rules/jackTooLow';
@@ -27,7 +28,9 @@ import { landedTwice } from './rules/landedTwice';
 import { linkBundleUnfit } from './rules/linkBundleUnfit';
 import { linkTooLong } from './rules/linkTooLong';
 import { liveUnpatched } from './rules/liveUnpatched';
+import { loadUnknown } from './rules/loadUnknown';
 import { managerOverfull } from './rules/managerOverfull';
+import { mayTip } from './rules/mayTip';
 import { meetsRearGear } from './rules/meetsRearGear';
 import { networkNotOnPort } from './rules/networkNotOnPort';
 import { networksMixed } from './rules/networksMixed';
@@ -80,6 +83,9 @@ export const SNAG_RULES: readonly SnagRule[] = [
   wantsSupport,
   holeMissing,
   overloadedRack,
+  fixingsNotSound,
+  mayTip,
+  loadUnknown,
   shelfTooFull,
   shelfOverloaded,
   screwThreads,

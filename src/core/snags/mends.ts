@@ -2,7 +2,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { portFault } from '../patching/fitness';
 import { switchLoads } from '../patching/switchLoad';
-import { portWattsFor } from '../power/poe';
+import { portWattsOf } from '../power/poe';
 import { type FitKind, fitFault, placesFor } from '../rack/fit';
 import { unitName } from '../rack/units';
 import type { Cord } from '../records/cord';
@@ -18,7 +18,7 @@ import type { Mend } from './snag';
 export function moveCordMend(job: Job, run: Run, cord: Cord): Mend[] {
   const index = indexJob(job);
   const loads = switchLoads(job);
-  const needW = portWattsFor(run.poeW);
+  const needW = portWattsOf(run);
   for (const gear of index.gearInOrder) {
     if (gear.kind !== 'switch') continue;
     const others = (loads.get(gear.id)?.usedW ?? 0) - (cord.switchId === gear.id ? needW : 0);

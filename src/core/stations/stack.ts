@@ -1,6 +1,8 @@
 import { STATION_NAMES } from '../job/stationIds';
 import { rackFigures } from '../rack/figures';
+import { atLeastWords } from '../units/atLeast';
 import { formatMass } from '../units/force';
+import { formatWatts } from '../units/power';
 import { partOf, type Station } from './station';
 
 export const stack: Station = {
@@ -14,7 +16,7 @@ export const stack: Station = {
   ],
   figures: ({ job }) => {
     const { units, freeUnits, massKg, ratedLoadKg, powerW, inPile } = rackFigures(job);
-    const mass = formatMass(massKg, job.units);
+    const mass = atLeastWords(massKg, (kg) => formatMass(kg, job.units));
     return [
       { name: 'Units free', value: partOf(freeUnits, units) },
       { name: 'In the pile', value: String(inPile) },
@@ -22,7 +24,7 @@ export const stack: Station = {
         name: 'Gear in the rack',
         value: ratedLoadKg === null ? mass : partOf(mass, formatMass(ratedLoadKg, job.units)),
       },
-      { name: 'Power without PoE', value: `${powerW} W` },
+      { name: 'Power without PoE', value: atLeastWords(powerW, formatWatts) },
     ];
   },
 };

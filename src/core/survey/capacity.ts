@@ -1,6 +1,10 @@
+import { feedsOthers, isUpright, outletsTaken, ownW } from '../gear/body';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { portWattsFor } from '../power/poe';
+import { budgetWatts } from '../patching/budgetWatts';
+import { amperes, mainsForPoeW } from '../power/mainsCurrent';
+import { drawnWattsOf, takesPower } from '../power/poe';
+import type { Gear } from '../records/gear';
 import { canLand, isPanel, isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow, isUntraced, type Run } from '../records/run';
 import { answerOf, figureOf } from '../site/answers';
@@ -21,11 +25,16 @@ export type Capacity = {
   grown: number;
   /** Grown against what there is; infinite when there is none of what is needed. */
   share: number;
-  state: 'enough' | 'nearly full' | 'too little';
+  /** Devices whose figure is not known: used and reserved are at least so much. */
+  unknown: number;
+  state: 'enough' | 'nearly full' | 'too little' | 'not judged';
   /** Year in which it runs out at that growth; 0 now, null not within 30 years. */
   fullInYears: number | null;
   source: Source;
 };
+
+/** Switches with power have large supplies, which are corrected. Common practice, no source. */
+const POE_POWER_FACTOR = 0.9;
 
 /** A need after so many years of growth by a share a year. */
 export const grownNeed = (need: number, percent: number, years: number): number => need * (1 + percent / 100) ** years;
@@ -34,7 +43,11 @@ export const grownNeed = (need: number, percent: number, years: number): number 
 const continuousShare = (volts: string): number => (volts === '120' ? 0.8 : 1);
 const continuousSource = published('NFPA 70 210.20(A): continuous load at most 80 % of the breaker');
 
-type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> & { whole?: boolean; source?: Source };
+type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> & {
+  whole?: boolean;
+  source?: Source;
+  unknown?: number;
+};
 
 /** Everything that can run out: what is there, used, reserved and needed after the years set. Rows without any stock or need are left out. */
 export function capacities(job: Job): Capacity[] {
@@ -61,19 +74,18 @@ export function capacities(job: Job): Capacity[] {
     (run) => run.device !== '' && run.carries === 'ethernet' && isSwitched(run.carries),
   );
   const faster = (mbps: number) => (run: Run) => (run.speedMbps ?? 0) > mbps;
-  const powered = gear.filter((one) => one.powerW > 0);
   const volts = answerOf(job, 'mains-volts');
-  const poe = live.filter((run) => run.poeW > 0);
-  const watts = (run: Run) => {
-    const needed = portWattsFor(run.poeW);
-    return Number.isFinite(needed) ? needed : run.poeW;
-  };
+  const poe = live.filter((run) => takesPower(run));
+  const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : run.poeW);
   const amps = both(
-    powered,
+    gear,
     (one) => placed(one.id),
-    (one) => one.powerW / Number(volts),
+    (one) => amperes(ownW(one) ?? 0, Number(volts)),
   );
-  const poeAmps = both(poe, isLive, (run) => run.poeW / Number(volts));
+  const poeAmps = both(poe, isLive, (run) =>
+    amperes(mainsForPoeW(unlessBeyond(drawnWattsOf(run), run)), Number(volts), POE_POWER_FACTOR),
+  );
+  const unitsOf = (one: Gear) => (one.frame === 'free' || isUpright(one) ? 0 : one.heightU);
   const rows: Row[] = [
     {
       id: 'units',
@@ -81,9 +93,9 @@ export function capacities(job: Job): Capacity[] {
       unit: 'U',
       has: sum(Object.values(job.racks), (rack) => rack.units),
       ...both(
-        gear,
+        gear.filter((one) => !index.carrierOfGear.has(one.id)),
         (one) => placed(one.id),
-        (one) => one.heightU,
+        unitsOf,
       ),
       whole: true,
     },
@@ -124,17 +136,20 @@ export function capacities(job: Job): Capacity[] {
       name: 'PoE power',
       unit: 'W',
       has: sum(switches, (one) => one.poeBudgetW),
-      ...both(poe, isLive, watts),
+      ...both(poe, isLive, (run) => unlessBeyond(budgetWatts(job, run), run)),
     },
     {
       id: 'outlets',
       name: 'Mains outlets',
       unit: 'outlets',
-      has: figureOf(job, 'mains-outlets'),
+      // What passes the mains on takes outlets as well as it gives them.
+      has:
+        figureOf(job, 'mains-outlets') +
+        sum(gear.filter(feedsOthers), (one) => Math.max(0, one.outlets - outletsTaken(one))),
       ...both(
-        powered,
+        gear.filter((one) => !feedsOthers(one)),
         (one) => placed(one.id),
-        () => 1,
+        outletsTaken,
       ),
       whole: true,
     },
@@ -145,12 +160,13 @@ export function capacities(job: Job): Capacity[] {
       has: figureOf(job, 'mains-amps') * continuousShare(volts),
       used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
       reserved: amps.reserved + poeAmps.reserved,
+      unknown: gear.filter((one) => ownW(one) === null).length,
       ...(volts === '120' ? { source: continuousSource } : {}),
     },
   ];
   return rows
     .filter((row) => row.has > 0 || row.used + row.reserved > 0)
-    .map(({ whole, source = commonPractice, ...row }) => {
+    .map(({ whole, source = commonPractice, unknown = 0, ...row }) => {
       const need = row.used + row.reserved;
       const exact = grownNeed(need, percent, years);
       const grown = whole ? Math.ceil(exact - 1e-9) : exact;
@@ -158,10 +174,21 @@ export function capacities(job: Job): Capacity[] {
       const state =
         share > 1
           ? ('too little' as const)
-          : share >= practice.fullShare
-            ? ('nearly full' as const)
-            : ('enough' as const);
-      return { ...row, free: row.has - need, grown, share, state, fullInYears: fullIn(need, row.has, percent), source };
+          : unknown > 0
+            ? ('not judged' as const)
+            : share >= practice.fullShare
+              ? ('nearly full' as const)
+              : ('enough' as const);
+      return {
+        ...row,
+        unknown,
+        free: row.has - need,
+        grown,
+        share,
+        state,
+        fullInYears: fullIn(need, row.has, percent),
+        source,
+      };
     });
 }
 

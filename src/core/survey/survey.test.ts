@@ -4,6 +4,7 @@ import { apply, bench, counter, marrowby, quillback, surveyed } from '../../../t
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import { planJob } from '../plans/planJob';
+import { Gear } from '../records/gear';
 import type { Run } from '../records/run';
 import { routeOf, runLength } from '../runs/routeLength';
 import { answerCommand, answerOf, answerText, figureOf } from '../site/answers';
@@ -169,6 +170,52 @@ describe('capacity', () => {
   it('is infinite where something is needed and nothing is there', () => {
     const job = bench({ 1: { device: 'workstation', speedMbps: 10_000 } });
     expect(capacity(job, 'switch-5000')).toMatchObject({ has: 0, used: 1, share: Number.POSITIVE_INFINITY });
+  });
+
+  it('counts inlets, and what strips give and take', () => {
+    const two = Gear.parse({
+      id: 's',
+      name: 'Server',
+      kind: 'server',
+      heightU: 1,
+      depthMm: 500,
+      inlet: 'c14',
+      inlets: 2,
+    });
+    const strip = Gear.parse({
+      id: 'p',
+      name: 'Strip',
+      kind: 'distribution',
+      heightU: 1,
+      depthMm: 60,
+      inlet: 'cord',
+      inlets: 1,
+      outlets: 8,
+    });
+    const job = answered(apply(bench(), { type: 'addGear', gear: [two, strip] }), 'mains-outlets', '2');
+    // Two in the wall, one of them for the strip with its eight; panels and the strip itself need none.
+    expect(capacity(job, 'outlets')).toMatchObject({ has: 9, used: 0, reserved: 2 });
+  });
+
+  it('counts no units for what stands on shelves or hangs at the side', () => {
+    const shelved = { id: 'hub', name: 'Hub', kind: 'other' as const, heightU: 1, depthMm: 90, frame: 'free' as const };
+    const upright = {
+      id: 'up',
+      name: 'Up',
+      kind: 'distribution' as const,
+      heightU: 10,
+      depthMm: 50,
+      frame: 'upright' as const,
+    };
+    const job = apply(bench(), { type: 'addGear', gear: [Gear.parse(shelved), Gear.parse(upright)] });
+    expect(capacity(job, 'units')).toMatchObject({ has: 12, used: 2, reserved: 0 });
+  });
+
+  it('does not judge the current while a draw is not known, unless what is known is too much already', () => {
+    const known = bench({}, { powerW: 100 });
+    expect(capacity(known, 'amps')).toMatchObject({ unknown: 0, state: 'enough' });
+    expect(capacity(bench({}, { powerW: null }), 'amps')).toMatchObject({ unknown: 1, state: 'not judged' });
+    expect(capacity(bench({}, { powerW: null, heatW: null, kind: 'panel' }), 'amps')?.unknown ?? 0).toBe(0);
   });
 });
 

@@ -3,7 +3,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
 import { cordColour } from '../patching/cordList';
-import { poeClassFor } from '../power/poe';
+import { poeClassOf } from '../power/poe';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
@@ -47,7 +47,7 @@ export function traceRun(job: Job, run: Run): Trace {
 
 /** `class 4 · 30 W`, or null when the device takes no power over its cable. */
 export function powerWords(run: Run): string | null {
-  const row = poeClassFor(run.poeW);
+  const row = poeClassOf(run);
   if (row === null) return null;
   return row === 'beyond' ? `${run.poeW} W, beyond every class` : `PoE class ${row.class} · ${row.pseW} W`;
 }

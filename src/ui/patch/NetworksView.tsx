@@ -5,6 +5,7 @@ import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { allowedNetworks } from '@/core/networks/allowed';
 import { readNetworkNumber } from '@/core/networks/networkNumber';
+import { takesPower } from '@/core/power/poe';
 import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS, type Network, networkNamed } from '@/core/records/network';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/uplinks/portPlan';
@@ -248,7 +249,7 @@ function PortPlan() {
               <td className="pr-2">
                 <PortNetworks row={row} />
               </td>
-              <td className="pr-2">{row.port.poeW > 0 ? ((row.run?.poeW ?? 0) > 0 ? 'on' : 'off') : ''}</td>
+              <td className="pr-2">{row.port.poeW > 0 ? (row.run && takesPower(row.run) ? 'on' : 'off') : ''}</td>
               <td className="text-soft">{row.description}</td>
             </tr>
           ))}

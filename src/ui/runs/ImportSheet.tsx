@@ -233,6 +233,7 @@ function PreviewLine({ row, cells, map }: { row: PreviewRow; cells: string[]; ma
 const FIELD_OF: Partial<Record<RunColumn, string>> = {
   speed_mbps: 'speedMbps',
   poe_w: 'poeW',
+  poe_class: 'poeClass',
   asked_by: 'askedBy',
 };
 

@@ -13,6 +13,7 @@ export const HEADINGS: Record<RunColumn, { words: string; width: string; align?:
   device: { words: 'Device', width: 'minmax(104px,1.3fr)' },
   speed_mbps: { words: 'Mb/s', width: '52px', align: 'right' },
   poe_w: { words: 'PoE W', width: '46px', align: 'right' },
+  poe_class: { words: 'Class', width: '46px', align: 'right' },
   network: { words: 'Network', width: 'minmax(74px,0.8fr)' },
   critical: { words: 'Critical', width: '48px' },
   jacket: { words: 'Jacket', width: 'minmax(60px,0.6fr)' },
@@ -41,6 +42,7 @@ export const NAMES: Record<RunColumn, string> = {
   device: 'Device',
   speed_mbps: 'Speed in Mb/s',
   poe_w: 'PoE watts',
+  poe_class: 'PoE class',
   network: 'Network',
   critical: 'Critical',
   jacket: 'Jacket colour',
@@ -62,6 +64,7 @@ export const COLUMN_SETS = {
   devices: {
     words: 'Places and devices',
     without: [
+      'poe_class',
       'jacket',
       'bundle',
       'entry',
@@ -82,6 +85,7 @@ export const COLUMN_SETS = {
       'device',
       'speed_mbps',
       'poe_w',
+      'poe_class',
       'network',
       'critical',
       'outlet_height_m',

@@ -63,7 +63,7 @@ function PileItem({ gear, carry, onChoose }: { gear: Gear; carry: Carry; onChoos
   const { setNodeRef, listeners, attributes } = useDraggable({ id: gear.id });
   const held = useCarrying(({ carried }) => carried?.gearId === gear.id);
   const height = gear.frame === 'free' ? 'for a shelf' : `${gear.heightU}U`;
-  const about = `${height} · ${formatSize(gear.depthMm, units)} · ${formatMass(gear.massKg, units)}`;
+  const about = `${height} · ${formatSize(gear.depthMm, units)} · ${gear.massKg === null ? 'mass unknown' : formatMass(gear.massKg, units)}`;
   return (
     <li className="flex items-start">
       <button

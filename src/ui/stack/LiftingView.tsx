@@ -27,6 +27,10 @@ export function LiftingView() {
   );
 }
 
+/** The lifting index; what the equation is not for has none. */
+const indexWords = (index: number | null): string =>
+  index === null ? 'not judged' : Number.isFinite(index) ? index.toFixed(2) : 'not to be lifted';
+
 /** Who lifts what where, and in which order. */
 function Lifting({ rack }: { rack: Rack }) {
   const job = useSession((session) => session.job);
@@ -69,17 +73,17 @@ function Lifting({ rack }: { rack: Rack }) {
           {loadingOrder(job, rack, lifters).map(({ words, lift }, at) => (
             <tr key={words} className="border-b align-top">
               <td className="font-mono text-soft text-xs leading-5">{at + 1}</td>
-              <td className={lift && lift.people > 1 ? 'font-semibold' : ''}>{words}</td>
+              <td className={lift && lift.people !== 1 ? 'font-semibold' : ''}>{words}</td>
               <td className="whitespace-nowrap text-right font-mono text-xs leading-5">
-                {lift && formatMass(lift.massKg, job.units)}
+                {lift && (lift.massKg === null ? 'unknown' : formatMass(lift.massKg, job.units))}
               </td>
               <td className="whitespace-nowrap text-right font-mono text-xs leading-5">
-                {lift && formatMass(lift.limitKg, job.units)}
+                {lift && (lift.limitKg === null ? 'outside' : formatMass(lift.limitKg, job.units))}
               </td>
               <td
-                className={`text-right font-mono text-xs leading-5 ${lift && lift.index > 1 ? 'font-bold text-bite' : ''}`}
+                className={`text-right font-mono text-xs leading-5 ${lift && (lift.index ?? 0) > 1 ? 'font-bold text-bite' : ''}`}
               >
-                {lift && (Number.isFinite(lift.index) ? lift.index.toFixed(2) : 'not to be lifted')}
+                {lift && indexWords(lift.index)}
               </td>
               <td className="pl-3">{lift?.zone}</td>
             </tr>

@@ -1,4 +1,4 @@
-import { mountOf } from '@/core/mounting/wallMount';
+import { mountOf, WALL_WORDS } from '@/core/mounting/wallMount';
 import { type Mount, Mount as MountSchema, WALLS } from '@/core/records/mount';
 import type { Rack } from '@/core/records/rack';
 import { FASTENERS, SPECIES, woodScrews } from '@/core/standards/withdrawal';
@@ -8,11 +8,6 @@ import { useSession } from '../job/session';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { useRows } from '../kit/useRows';
 
-const WALL_WORDS: Record<Mount['wall'], string> = {
-  studs: 'board on wooden studs',
-  masonry: 'masonry or concrete',
-  plasterboard: 'plasterboard, no studs reached',
-};
 const spaced = (key: string) => key.replace(/-/g, ' ');
 
 type SizeField =

@@ -12,6 +12,7 @@ import {
   ultimateSource,
   withdrawalSource,
 } from '@/core/standards/withdrawal';
+import { type AtLeast, atLeastWords } from '@/core/units/atLeast';
 import { formatForce, formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';
 import { percent } from '@/core/units/percent';
@@ -21,6 +22,7 @@ import { useSession } from '../job/session';
 export function WallVerdictView({ rack }: { rack: Rack }) {
   const job = useSession((session) => session.job);
   const verdict = wallVerdict(job, rack);
+  const mass = (of: AtLeast) => atLeastWords(of, (kg) => formatMass(kg, job.units));
   const { mount, load, use, holds } = verdict;
   const force = (newton: number) => formatForce(newton, job.units);
   const size = (mm: number) => formatSize(Math.round(mm), job.units);
@@ -30,21 +32,15 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
     <div className="grid content-start gap-3">
       <section aria-label="Verdict" className={`rounded-[3px] border-2 bg-sheet p-3 ${look}`}>
         <p className="wide font-bold text-lg leading-tight">
-          {holds === null
-            ? 'It cannot be told yet.'
-            : holds
-              ? verdict.permittedShearN === null
-                ? 'The fixings hold in pull by these figures.'
-                : 'The fixings hold by these figures.'
-              : 'The fixings do not hold.'}
+          {holds === null ? 'Not judged.' : holds ? 'The fixings hold by these figures.' : 'The fixings do not hold.'}
         </p>
         <p className="text-ink">
           {use !== null &&
             `The worst case uses ${percent(use)} of what is permitted, safety factor ${mount.safetyFactor} counted. `}
-          {formatMass(load.massKg, job.units)} in all, {formatMass(load.gearKg, job.units)} of it gear; centre of
-          gravity {size(load.heightMm)} above the floor, {size(load.outMm)} out from the wall.
+          {mass(load.massKg)} in all, {mass(load.gearKg)} of it gear; centre of gravity {size(load.heightMm)} above the
+          floor, {size(load.outMm)} out from the wall.
         </p>
-        {verdict.notes.map((note) => (
+        {[...verdict.open, ...verdict.notes].map((note) => (
           <p key={note} className="mt-1 text-ink">
             {note}
           </p>

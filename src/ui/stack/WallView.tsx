@@ -5,6 +5,7 @@ import { rackLoad, tipping } from '@/core/mounting/rackLoad';
 import type { Rack } from '@/core/records/rack';
 import { citeSource } from '@/core/standards/source';
 import { staticsSource } from '@/core/standards/withdrawal';
+import { type AtLeast, atLeastWords } from '@/core/units/atLeast';
 import { formatForce, formatMass } from '@/core/units/force';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
@@ -47,14 +48,15 @@ export function WallView() {
 function Standing({ rack }: { rack: Rack }) {
   const job = useSession((session) => session.job);
   const load = rackLoad(job, rack);
+  const mass = (of: AtLeast) => atLeastWords(of, (kg) => formatMass(kg, job.units));
   const { angleDeg, pullAtTopN, tipsWithDrawnDevice } = tipping(job, rack);
   return (
     <section aria-label="Standing" className="mt-2">
       <h2 className="wide border-b font-bold">Standing</h2>
       <p className="mt-1">
-        {formatMass(load.massKg, job.units)}, centre of gravity {formatSize(Math.round(load.heightMm), job.units)} above
-        the floor. It tips forwards beyond {angleDeg.toFixed(0)}°, or by a pull of {formatForce(pullAtTopN, job.units)}{' '}
-        at its top when it is not secured.
+        {mass(load.massKg)}, centre of gravity {formatSize(Math.round(load.heightMm), job.units)} above the floor. It
+        tips forwards beyond {angleDeg.toFixed(0)}°, or by a pull of {formatForce(pullAtTopN, job.units)} at its top
+        when it is not secured.
       </p>
       {tipsWithDrawnDevice && (
         <p className="font-bold text-wont">

@@ -40,7 +40,7 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
         options: GEAR_KINDS.map((value) => ({ value, words: KIND_WORDS[value] })),
       },
       { name: 'heightU', label: 'Height', kind: 'number', unit: 'U' },
-      { name: 'massKg', label: 'Mass', kind: 'mass' },
+      { name: 'massKg', label: 'Mass', kind: 'mass', none: true },
       {
         name: 'ports',
         label: 'Ports',
@@ -117,7 +117,7 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
   {
     title: 'Power, heat, noise',
     fields: [
-      { name: 'powerW', label: 'Own power at most', kind: 'number', unit: 'W' },
+      { name: 'powerW', label: 'Own power at most', kind: 'number', unit: 'W', none: true },
       { name: 'idleW', label: 'Idle', kind: 'number', unit: 'W', none: true },
       { name: 'heatW', label: 'Heat', kind: 'number', unit: 'W', none: true, help: 'Empty: all it draws.' },
       { name: 'poeBudgetW', label: 'PoE budget', kind: 'number', unit: 'W' },

@@ -1,4 +1,5 @@
 import type { ElevationItem } from '@/core/rack/elevation';
+import { atLeastShort } from '@/core/units/atLeast';
 import { formatMass } from '@/core/units/force';
 import { formatSize, type Units } from '@/core/units/length';
 
@@ -14,14 +15,20 @@ export type Overlay = (typeof OVERLAYS)[number]['value'];
 export function overlayOf(overlay: Overlay, item: ElevationItem, items: readonly ElevationItem[], units: Units) {
   if (overlay === 'none') return { tint: null, note: null };
   const value = (one: ElevationItem) =>
-    overlay === 'mass' ? one.massKg : overlay === 'heat' ? one.heatW : one.plugFrontMm + one.depthMm + one.plugRearMm;
+    overlay === 'mass'
+      ? one.massKg.sum
+      : overlay === 'heat'
+        ? (one.heatW ?? 0)
+        : one.plugFrontMm + one.depthMm + one.plugRearMm;
   const most = Math.max(1, ...items.map(value));
   const own = value(item);
   const note =
     overlay === 'mass'
-      ? formatMass(own, units)
+      ? atLeastShort(item.massKg, (kg) => formatMass(kg, units))
       : overlay === 'heat'
-        ? `${Math.round(own)} W`
+        ? item.heatW === null
+          ? '? W'
+          : `${Math.round(item.heatW)} W`
         : formatSize(Math.round(own), units);
   const colour = overlay === 'heat' ? 'var(--wont)' : overlay === 'mass' ? 'var(--net-blue)' : 'var(--net-teal)';
   const share = Math.round((own / most) * 45);

@@ -3,6 +3,7 @@
 import { answerCommand, figureOf } from '@/core/site/answers';
 import { citeSource } from '@/core/standards/source';
 import { type Capacity, capacities } from '@/core/survey/capacity';
+import { counted } from '@/core/text/counted';
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 import { CommitField, committing } from '../kit/CommitField';
@@ -13,11 +14,12 @@ const STATES: Record<Capacity['state'], { mark: string; look: string }> = {
   enough: { mark: '○', look: 'text-good' },
   'nearly full': { mark: '◐', look: 'font-bold text-bite' },
   'too little': { mark: '●', look: 'font-bold text-wont' },
+  'not judged': { mark: '?', look: 'font-bold text-bite' },
 };
 
 function runsOut({ has, used, reserved, fullInYears }: Capacity): string {
   if (used + reserved > has + 1e-9) return 'now';
-  return fullInYears === null ? 'not in 30 years' : `in ${fullInYears} ${fullInYears === 1 ? 'year' : 'years'}`;
+  return fullInYears === null ? 'not in 30 years' : `in ${counted(fullInYears, 'year')}`;
 }
 
 /** What can run out: used, reserved, grown, and what there is; as a chart and as a table. */
@@ -56,7 +58,7 @@ export function CapacityView() {
         <thead>
           <tr className="border-strong border-b text-left">
             <th className="py-1">What can run out</th>
-            {['There is', 'Used', 'Reserved', 'Free', `In ${years} years`, 'Filled then'].map((words) => (
+            {['There is', 'Used', 'Reserved', 'Free', `In ${counted(years, 'year')}`, 'Filled then'].map((words) => (
               <th key={words} className="px-2 text-right">
                 {words}
               </th>
@@ -70,6 +72,11 @@ export function CapacityView() {
             <tr key={row.id} className="border-b">
               <th scope="row" className="py-0.5 text-left font-semibold">
                 {row.name} <span className="font-normal text-soft">({row.unit})</span>
+                {row.unknown > 0 && (
+                  <span className="narrow block font-normal text-bite text-xs">
+                    at least: {counted(row.unknown, 'device')} without a figure
+                  </span>
+                )}
                 {row.source.mark !== 'common practice' && (
                   <span className="narrow block font-normal text-soft text-xs">{citeSource(row.source)}</span>
                 )}

@@ -1,4 +1,5 @@
 import { sharing } from '../../job/keyMaps';
+import { takesPower } from '../../power/poe';
 import { isNow } from '../../records/run';
 import { bundleSource, mostInBundle } from '../../standards/cableHandling';
 import { sameKey } from '../../text/sameKey';
@@ -9,13 +10,13 @@ export const bundleTooBig: SnagRule = {
   why: 'Cables that carry power warm each other in a thick bundle. Split it, and keep the parts apart.',
   source: bundleSource,
   stations: ['runs'],
-  reads: { runs: ['id', 'label', 'poeW', 'bundle', 'scope'] },
+  reads: { runs: ['id', 'label', 'poeW', 'poeClass', 'bundle', 'scope'] },
   find: ({ runsInOrder }) =>
     sharing(
       runsInOrder.filter((run) => isNow(run) && run.bundle !== ''),
       (run) => sameKey(run.bundle),
     ).flatMap((runs) => {
-      const powered = runs.filter((run) => run.poeW > 0).length;
+      const powered = runs.filter(takesPower).length;
       if (runs.length <= mostInBundle || powered === 0) return [];
       const what = `Bundle ${runs[0]?.bundle} has ${runs.length} runs, ${powered} of them with power; ${mostInBundle} or fewer are advised.`;
       return { grade: 'could-be-neater' as const, rowIds: [`bundle ${sameKey(runs[0]?.bundle ?? '')}`], what };

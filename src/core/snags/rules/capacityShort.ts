@@ -1,7 +1,12 @@
 import { figureOf } from '../../site/answers';
+import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
 import { capacities } from '../../survey/capacity';
+import { counted } from '../../text/counted';
 import type { SnagRule } from '../snag';
+
+/** What rules of their own say, once so much of it is used. */
+const SAID_ELSEWHERE: ReadonlySet<string> = new Set(['units', 'panel', 'switch', 'poe-watts']);
 
 const show = (value: number) => String(Math.round(value * 10) / 10);
 
@@ -14,23 +19,31 @@ export const capacityShort: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'room', 'outlet', 'carries', 'device', 'speedMbps', 'poeW', 'origin', 'scope'],
+    shelvings: true,
+    runs: ['id', 'label', 'room', 'outlet', 'carries', 'device', 'speedMbps', 'poeW', 'poeClass', 'origin', 'scope'],
     answers: true,
   },
   find: ({ job }) => {
     const years = figureOf(job, 'growth-years');
-    return capacities(job).flatMap(({ id, name, unit, has, used, reserved, grown, state, fullInYears }) => {
-      if (state === 'enough') return [];
-      const now = used + reserved > has + 1e-9;
-      const when = now ? 'now' : fullInYears === null ? '' : `, full in ${fullInYears} years`;
-      const what = now
-        ? `${name}: ${show(used + reserved)} of ${show(has)} ${unit} are needed now.`
-        : `${name}: ${show(used + reserved)} of ${show(has)} ${unit} now, ${show(grown)} in ${years} years${when}.`;
-      return {
+    const short = capacities(job)
+      .filter(({ state }) => state === 'too little' || state === 'nearly full')
+      .filter((row) => !SAID_ELSEWHERE.has(row.id) || row.used < row.has * practice.fullShare)
+      .sort((a, b) => b.share - a.share);
+    const [worst] = short;
+    if (!worst) return [];
+    const { name, unit, has, used, reserved, grown, fullInYears } = worst;
+    const now = used + reserved > has + 1e-9;
+    const when = now || fullInYears === null ? '' : `, full in ${counted(fullInYears, 'year')}`;
+    const what = now
+      ? `${name}: ${show(used + reserved)} of ${show(has)} ${unit} are needed now.`
+      : `${name}: ${show(used + reserved)} of ${show(has)} ${unit} now, ${show(grown)} in ${counted(years, 'year')}${when}.`;
+    const others = short.slice(1).map((row) => row.name.charAt(0).toLowerCase() + row.name.slice(1));
+    return [
+      {
         grade: now ? ('will-bite' as const) : ('could-be-neater' as const),
-        rowIds: [id],
-        what,
-      };
-    });
+        rowIds: [worst.id],
+        what: others.length === 0 ? what : `${what} Also: ${others.join(', ')}.`,
+      },
+    ];
   },
 };

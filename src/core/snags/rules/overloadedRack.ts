@@ -1,5 +1,6 @@
 import { gearKg } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
+import { atLeastWords } from '../../units/atLeast';
 import { formatMass } from '../../units/force';
 import type { SnagRule } from '../snag';
 
@@ -13,11 +14,11 @@ export const overloadedRack: SnagRule = {
     Object.values(job.racks).flatMap((rack) => {
       if (rack.ratedLoadKg === null) return [];
       const massKg = gearKg(job, rack.id);
-      if (massKg <= rack.ratedLoadKg) return [];
+      if (massKg.sum <= rack.ratedLoadKg) return [];
       return {
-        grade: 'will-bite' as const,
+        grade: 'wont-work' as const,
         rackIds: [rack.id],
-        what: `${rack.name} carries ${formatMass(massKg, job.units)} of gear and is rated for ${formatMass(rack.ratedLoadKg, job.units)}.`,
+        what: `${rack.name} carries ${atLeastWords(massKg, (kg) => formatMass(kg, job.units))} of gear and is rated for ${formatMass(rack.ratedLoadKg, job.units)}.`,
       };
     }),
 };

@@ -1,4 +1,5 @@
 import { loopOhm } from '../../power/copperWire';
+import { deviceWattsOf, takesPower } from '../../power/poe';
 import { runFeed } from '../../power/poeFeed';
 import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
@@ -16,7 +17,7 @@ export const poeFeedWeak: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'device', 'poeW', 'entry'],
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'device', 'poeW', 'poeClass', 'entry'],
     landings: true,
     cords: true,
     floors: true,
@@ -30,18 +31,19 @@ export const poeFeedWeak: SnagRule = {
     const celsius = figureOf(index.job, 'route-c');
     const cordAwg = figureOf(index.job, 'cord-awg');
     return index.runsInOrder.flatMap((run) => {
-      const channel = run.poeW > 0 && run.carries === 'ethernet' ? channelOf(index.job, run) : null;
+      const channel = takesPower(run) && run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       const awg = cableKindOf(index.job, run.cable)?.gaugeAwg;
       if (!channel || !awg) return [];
       const ohm = loopOhm(channel.fixedMm, awg, celsius) + loopOhm(channel.cordsMm, cordAwg, celsius);
-      const feed = runFeed(run.poeW, ohm);
+      const watts = deviceWattsOf(run);
+      const feed = runFeed(watts, ohm);
       const runIds = [run.id];
       // Beyond every class is another rule's finding, whatever the cable.
-      if (feed === null || (feed === 'beyond' && run.poeW > 71.3)) return [];
+      if (feed === null || (feed === 'beyond' && watts > 71.3)) return [];
       if (feed === 'beyond' || feed.deviceV < feed.leastDeviceV) {
         const volts = feed === 'beyond' ? 'no' : feed.deviceV.toFixed(1);
         const least = feed === 'beyond' ? '' : `; its class needs ${feed.leastDeviceV} V`;
-        const what = `${run.label} brings ${volts} V to ${run.device || 'its device'} of ${run.poeW} W${least}.`;
+        const what = `${run.label} brings ${volts} V to ${run.device || 'its device'} of ${watts} W${least}.`;
         return { grade: 'wont-work' as const, runIds, what };
       }
       if (ohm <= channelLoopOhm) return [];

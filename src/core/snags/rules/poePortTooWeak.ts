@@ -1,5 +1,5 @@
 import { patchedRuns } from '../../patching/patchedRuns';
-import { poeClassFor, portWattsFor } from '../../power/poe';
+import { poeClassOf, portWattsOf } from '../../power/poe';
 import { poeSource } from '../../standards/poeClasses';
 import { moveCordMend, unplugMend } from '../mends';
 import type { SnagRule } from '../snag';
@@ -9,12 +9,12 @@ export const poePortTooWeak: SnagRule = {
   why: 'The device stays dark, or restarts when it needs its full power.',
   source: poeSource,
   stations: ['patch'],
-  reads: { gear: true, runs: ['id', 'label', 'device', 'poeW'], landings: true, cords: true },
+  reads: { gear: true, runs: ['id', 'label', 'device', 'poeW', 'poeClass'], landings: true, cords: true },
   find: (index) =>
     patchedRuns(index.job).flatMap(({ run, cord, device, port }) => {
-      const needW = portWattsFor(run.poeW);
+      const needW = portWattsOf(run);
       if (needW <= port.poeW) return [];
-      const row = poeClassFor(run.poeW);
+      const row = poeClassOf(run);
       const need =
         row === 'beyond' || row === null
           ? `${run.poeW} W, more than any class carries`

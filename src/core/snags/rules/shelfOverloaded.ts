@@ -1,5 +1,6 @@
 import { carriedBy } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
+import { atLeast, atLeastWords } from '../../units/atLeast';
 import { formatMass } from '../../units/force';
 import type { SnagRule } from '../snag';
 
@@ -12,12 +13,12 @@ export const shelfOverloaded: SnagRule = {
   find: ({ job }) =>
     Object.values(job.gear).flatMap((carrier) => {
       if (carrier.carriesKg === null) return [];
-      const massKg = carriedBy(job, carrier.id).reduce((sum, gear) => sum + gear.massKg, 0);
-      if (massKg <= carrier.carriesKg) return [];
+      const massKg = atLeast(carriedBy(job, carrier.id).map((gear) => gear.massKg));
+      if (massKg.sum <= carrier.carriesKg) return [];
       return {
         grade: 'will-bite' as const,
         gearIds: [carrier.id],
-        what: `${carrier.name} carries ${formatMass(massKg, job.units)} and is rated for ${formatMass(carrier.carriesKg, job.units)}.`,
+        what: `${carrier.name} carries ${atLeastWords(massKg, (kg) => formatMass(kg, job.units))} and is rated for ${formatMass(carrier.carriesKg, job.units)}.`,
       };
     }),
 };

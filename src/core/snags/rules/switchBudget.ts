@@ -1,5 +1,6 @@
 import { switchLoads } from '../../patching/switchLoad';
-import { portWattsFor } from '../../power/poe';
+import { portWattsOf, takesPower } from '../../power/poe';
+import { answerOf } from '../../site/answers';
 import { poeSource } from '../../standards/poeClasses';
 import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
@@ -13,19 +14,26 @@ export const switchBudget: SnagRule = {
   why: 'A switch that runs out of watts turns ports off, often not the ones you would choose.',
   source: poeSource,
   stations: ['patch'],
-  reads: { gear: true, runs: ['id', 'label', 'poeW', 'critical'], landings: true, cords: true, answers: true },
+  reads: {
+    gear: true,
+    runs: ['id', 'label', 'poeW', 'poeClass', 'critical'],
+    landings: true,
+    cords: true,
+    answers: true,
+  },
   find: (index) =>
     [...switchLoads(index.job).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
       if (usedW === 0 || usedW <= budgetW * practice.fullShare) return [];
-      const what = `${gear.name} sets aside ${formatWatts(usedW)} by power class of ${formatWatts(budgetW)} (${percent(usedW, budgetW)}).`;
+      const how =
+        answerOf(index.job, 'patch-power') === 'measured'
+          ? 'gives, by what its devices draw,'
+          : 'sets aside, by power class,';
+      const what = `${gear.name} ${how} ${formatWatts(usedW)} of ${formatWatts(budgetW)} (${percent(usedW, budgetW)}).`;
       if (usedW <= budgetW) return [{ grade: 'could-be-neater', gearIds: [gear.id], what, source: commonPractice }];
       const mends = () => {
         const [last] = runs
-          .filter(({ run }) => run.poeW > 0)
-          .sort(
-            (a, b) =>
-              Number(a.run.critical) - Number(b.run.critical) || portWattsFor(b.run.poeW) - portWattsFor(a.run.poeW),
-          );
+          .filter(({ run }) => takesPower(run))
+          .sort((a, b) => Number(a.run.critical) - Number(b.run.critical) || portWattsOf(b.run) - portWattsOf(a.run));
         if (!last) return [];
         const elsewhere = moveCordMend(index.job, last.run, last.cord).filter(({ commands }) =>
           commands.some((one) => one.type === 'patchPorts' && one.cords[0]?.switchId !== gear.id),

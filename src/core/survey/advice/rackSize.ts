@@ -1,3 +1,5 @@
+import { isUpright } from '../../gear/body';
+import { indexJob } from '../../job/jobIndex';
 import { figureOf } from '../../site/answers';
 import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
@@ -12,7 +14,11 @@ const DEPTHS_MM = [250, 300, 400, 450, 500, 600, 800, 1000];
 const PLUGS_MM = 90;
 
 export const rackSizeAdvice: Adviser = (job) => {
-  const gear = Object.values(job.gear);
+  // What stands on shelves or hangs at the side takes no units.
+  const { carrierOfGear } = indexJob(job);
+  const gear = Object.values(job.gear).filter(
+    (one) => one.frame !== 'free' && !isUpright(one) && !carrierOfGear.has(one.id),
+  );
   if (gear.length === 0) return null;
   const units = gear.reduce((sum, one) => sum + one.heightU, 0);
   const deepest = gear.reduce((most, one) => (one.depthMm > most.depthMm ? one : most));

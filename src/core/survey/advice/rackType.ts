@@ -1,6 +1,7 @@
 import { rackFigures } from '../../rack/figures';
 import { answerOf } from '../../site/answers';
 import { commonPractice } from '../../standards/source';
+import { atLeast, atLeastWords } from '../../units/atLeast';
 import { formatMass } from '../../units/force';
 import type { AdviceOption, Adviser } from './advice';
 import { price } from './figures';
@@ -14,10 +15,11 @@ export const rackTypeAdvice: Adviser = (job) => {
   const gear = Object.values(job.gear);
   if (gear.length === 0) return null;
   const units = gear.reduce((sum, one) => sum + one.heightU, 0);
-  const massKg = gear.reduce((sum, one) => sum + one.massKg, 0);
+  const mass = atLeast(gear.map((one) => one.massKg));
+  const massKg = mass.sum;
   const closed =
     answerOf(job, 'dust') === 'yes' || answerOf(job, 'quiet') === 'yes' || answerOf(job, 'public') === 'yes';
-  const small = units <= BRACKET_UNITS && massKg <= BRACKET_KG;
+  const small = units <= BRACKET_UNITS && massKg <= BRACKET_KG && mass.unknown === 0;
   const heavy = massKg > WALL_KG;
   const money = price(job, 'cost-rack-unit') * units;
   const option = (id: string, words: string, factor: number, pros: string[], cons: string[]): AdviceOption => ({
@@ -30,7 +32,7 @@ export const rackTypeAdvice: Adviser = (job) => {
     cons,
   });
   const { ratedLoadKg } = rackFigures(job);
-  const load = `${formatMass(massKg, job.units)} of gear`;
+  const load = `${atLeastWords(mass, (kg) => formatMass(kg, job.units))} of gear`;
   const suggested = closed ? 'enclosed' : small ? 'bracket' : heavy ? 'frame' : 'enclosed';
   return {
     id: 'rack-type',
