@@ -45,12 +45,23 @@ const PORTS = {
   ],
 };
 
-/** A bench: a 12U rack, a panel in U12, a small switch in U11, and runs by label with the fields given. */
+/** A bench: a 12U rack that cables enter above the panel's left end, a panel in U12, a small switch in U11, and runs by label with the fields given. */
 export function bench(runs: Record<string, RunChanges> = {}, gear: Partial<Gear> = {}, rack: Partial<Rack> = {}): Job {
   const one = (fields: object) => Gear.parse({ heightU: 1, depthMm: 100, massKg: 0, powerW: 0, ...fields });
   const job = apply(
     emptyJob({ id: 'bench', name: 'Bench', units: 'metric' }),
-    { type: 'addRack', rack: Rack.parse({ id: 'rack', name: 'Rack', units: 12, depthMm: 400, ...rack }) },
+    {
+      type: 'addRack',
+      rack: Rack.parse({
+        id: 'rack',
+        name: 'Rack',
+        units: 12,
+        depthMm: 400,
+        entryDepthMm: 100,
+        entryAcrossMm: 0,
+        ...rack,
+      }),
+    },
     {
       type: 'addGear',
       gear: [

@@ -10,7 +10,7 @@ import type { SearchLimits } from '../solve/limits';
 import { largestFree, stackCost } from '../solve/stacking/problem';
 import { stackUp } from '../solve/stacking/stackUp';
 import { cordHabits } from '../standards/cords';
-import { frameWidths } from '../standards/rackDimensions';
+import { frameWidths, rackDimensions } from '../standards/rackDimensions';
 import { formatMass } from '../units/force';
 import { type ArrangeProblem, arrangeProblem } from './arrangeProblem';
 import { type ArrangeWish, moveMinutes } from './arrangeWish';
@@ -245,7 +245,7 @@ function describe(
                 Math.round(apart) <= cordHabits.adjacentWithinU ? 'straight' : 'side',
                 middle,
                 middle,
-                Math.round(apart),
+                Math.round(apart) * rackDimensions.unitMm,
               )
           );
         }, 0),

@@ -1,4 +1,4 @@
-import { portCentreX } from '../gear/portLayout';
+import { portCentreX, portCentreY } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob, type JobIndex } from '../job/jobIndex';
 import { standOf } from '../rack/stand';
@@ -26,23 +26,22 @@ export function endsMm(kind: CordKind): number {
 /**
  * Way between two ports of one rack, millimetres.
  * @param x from the left panel edge
- * @param unitsApart between the two devices
+ * @param dropMm between the heights of the two ports
  * @param widthMm of the rack's panels
  */
 export function cordPathMm(
   way: CordWay,
   x1: number,
   x2: number,
-  unitsApart: number,
+  dropMm: number,
   kind: CordKind = 'standard',
   widthMm: number = frameWidths['19-inch'].panelMm,
 ): number {
-  const drop = unitsApart * rackDimensions.unitMm;
   const ends = endsMm(kind);
-  if (way === 'straight') return Math.abs(x1 - x2) + drop + ends;
-  if (way === 'manager') return Math.abs(x1 - x2) + drop + 2 * cordHabits.intoManagerMm + ends;
+  if (way === 'straight') return Math.abs(x1 - x2) + dropMm + ends;
+  if (way === 'manager') return Math.abs(x1 - x2) + dropMm + 2 * cordHabits.intoManagerMm + ends;
   const left = x1 + x2;
-  return Math.min(left, 2 * widthMm - left) + drop + cordHabits.aroundMm + ends;
+  return Math.min(left, 2 * widthMm - left) + dropMm + cordHabits.aroundMm + ends;
 }
 
 const stockCache = new WeakMap<Job['answers'], number[]>();
@@ -86,7 +85,7 @@ function managerNear(index: JobIndex, from: Placed, to: Placed): Gear | null {
   return touching;
 }
 
-type WayBetween = { way: CordWay; managerId: string | null; unitsApart: number; widthMm: number };
+type WayBetween = { way: CordWay; managerId: string | null; widthMm: number };
 const wayCache = new WeakMap<Job, Map<string, WayBetween | null>>();
 
 /** How cords go between two devices, whatever the ports; null where either has no place or they stand in different racks. */
@@ -110,14 +109,21 @@ function findWay(index: JobIndex, panelId: string, switchId: string): WayBetween
   const rack = job.racks[from.rackId];
   const unitsApart = Math.abs(from.bottomU - to.bottomU);
   const widthMm = rack ? frameWidths[rack.frame].panelMm : frameWidths['19-inch'].panelMm;
-  const side = { way: 'side' as const, managerId: null, unitsApart, widthMm };
+  const side = { way: 'side' as const, managerId: null, widthMm };
   if (answerOf(job, 'cord-way') === 'side' || panel.angled || from.face !== to.face) return side;
   const manager =
     unitsApart <= cordHabits.managerWithinU
       ? managerNear(index, { gear: panel, place: from }, { gear: device, place: to })
       : null;
-  if (manager) return { way: 'manager', managerId: manager.id, unitsApart, widthMm };
-  return unitsApart <= cordHabits.adjacentWithinU ? { way: 'straight', managerId: null, unitsApart, widthMm } : side;
+  if (manager) return { way: 'manager', managerId: manager.id, widthMm };
+  return unitsApart <= cordHabits.adjacentWithinU ? { way: 'straight', managerId: null, widthMm } : side;
+}
+
+/** Height of a port above the lower edge of its rack, millimetres; null while its device has no place. */
+export function portHeightMm(job: Job, gearId: string, port: number): number | null {
+  const [gear, place] = [job.gear[gearId], standOf(job, gearId)];
+  const above = gear && portCentreY(gear, port);
+  return place && typeof above === 'number' ? (place.bottomU - 1) * rackDimensions.unitMm + above : null;
 }
 
 /** Route between a panel port and a switch port as they stand; null while it cannot be told. */
@@ -128,8 +134,12 @@ export function routeBetween(job: Job, ends: CordEnds): CordRoute | null {
   const [x1, x2] = [portCentreX(panel, ends.panelPort), portCentreX(device, ends.switchPort)];
   if (x1 === null || x2 === null) return null;
   const kind = cordKindFor(job, device, ends.switchPort);
-  const { way, managerId, unitsApart, widthMm } = between;
-  return { way, managerId, mm: Math.round(cordPathMm(way, x1, x2, unitsApart, kind, widthMm)) };
+  const [y1, y2] = [
+    portHeightMm(job, ends.panelId, ends.panelPort) ?? 0,
+    portHeightMm(job, ends.switchId, ends.switchPort) ?? 0,
+  ];
+  const { way, managerId, widthMm } = between;
+  return { way, managerId, mm: Math.round(cordPathMm(way, x1, x2, Math.abs(y1 - y2), kind, widthMm)) };
 }
 
 /** Length of a cord: as it is, or as to be taken from stock; null while it cannot be told. */

@@ -1,5 +1,5 @@
 import type { Gear, GearKind } from '../records/gear';
-import { cordBendFactor, cordDiameterMm, mainsPlugMm, plugMm } from '../standards/plugRoom';
+import { mainsPlugMm, plugRoomMm } from '../standards/plugRoom';
 import { frameWidths } from '../standards/rackDimensions';
 
 /** Width of a device's front: a panel with its ears, or the body of what has none. */
@@ -12,9 +12,8 @@ export function frontWidthMm(gear: Gear): number {
 const USUAL_BODY: Record<Gear['frame'], number> = { '19-inch': 440, '10-inch': 215, upright: 55, free: 150 };
 export const bodyWidthMm = (gear: Gear): number => gear.widthMm ?? USUAL_BODY[gear.frame];
 
-const bendMm = (1 + cordBendFactor) * cordDiameterMm;
 const portRoom = (gear: Gear, side: 'front' | 'rear') =>
-  Math.max(0, ...gear.ports.filter((group) => group.side === side).map((group) => plugMm[group.connector] + bendMm));
+  Math.max(0, ...gear.ports.filter((group) => group.side === side).map((group) => plugRoomMm[group.connector]));
 
 /** Room in front of the rails that plugs and the bend of their cords take, millimetres. */
 export const plugFrontMm = (gear: Gear): number => gear.plugFrontMm ?? portRoom(gear, 'front');

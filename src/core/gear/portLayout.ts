@@ -113,6 +113,15 @@ function groupBoxes(gear: Gear): PortBox[] {
   return boxes;
 }
 
+/** Middle of a port above the lower edge of its device, millimetres; null when there is no such port. */
+export function portCentreY(gear: Gear, number: number): number | null {
+  const box = portLayout(gear)[number - 1];
+  if (!box) return null;
+  const height =
+    gear.frame === 'free' ? (gear.heightMm ?? rackDimensions.unitMm) : gear.heightU * rackDimensions.unitMm;
+  return Math.max(0, height - box.y - box.height / 2);
+}
+
 /** Middle of a port, millimetres from the left edge of its side; null when there is no such port. */
 export function portCentreX(gear: Gear, number: number): number | null {
   const box = portLayout(gear)[number - 1];

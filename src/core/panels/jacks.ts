@@ -14,13 +14,22 @@ import { panelsInOrder } from './planLanding';
 /** A jack as it is bought: what it carries, its category and screen, and how the cable is ended on it. */
 export type Jack = { carries: Carries; category: Category | null; screened: boolean; fitting: Fitting };
 
+/**
+ * The category of an eight-pole jack for a cable: categories 7 and 7A have connectors of their own, and on this one they
+ * make a link of Cat 6A at best (IEC 60603-7).
+ */
+const jackCategory = (cable: Category | null): Category | null => (cable === '7' || cable === '7A' ? '6A' : cable);
+
 /** The jack that a run needs in a port: what the port says of itself, else what the cable asks for. */
 export function jackFor(job: Job, run: Run, port: Port): Jack {
   const cable = cableKindOf(job, run.cable);
+  // An opening takes the jack that is bought for the cable; what a fixed port is, its data sheet says, or nobody.
+  const chosen = port.connector === 'keystone';
   return {
     carries: run.carries,
-    category: run.carries === 'ethernet' ? (port.category ?? cableCategory(run.cable)) : null,
-    screened: port.category === null ? (cable?.screened ?? false) : port.screened,
+    category:
+      run.carries === 'ethernet' ? (port.category ?? (chosen ? jackCategory(cableCategory(run.cable)) : null)) : null,
+    screened: port.category === null && chosen ? (cable?.screened ?? false) : port.screened,
     fitting: port.fitting,
   };
 }

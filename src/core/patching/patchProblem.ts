@@ -1,4 +1,4 @@
-import { cordKindFor, cordPathMm, stockLengthMm, stockLengths, wayBetween } from '../cords/cordLength';
+import { cordKindFor, cordPathMm, portHeightMm, stockLengthMm, stockLengths, wayBetween } from '../cords/cordLength';
 import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob, type JobIndex } from '../job/jobIndex';
@@ -122,6 +122,8 @@ function pointsOf(
   const stock = stockLengths(job);
   const allowed = allowedNetworks(index.job);
   const switchXs = seats.map(({ gear, port }) => portCentreX(gear, port.number));
+  const switchYs = seats.map(({ gear, port }) => portHeightMm(job, gear.id, port.number));
+  const panelYs = wanting.map(({ landing }) => portHeightMm(job, landing.panelId, landing.port));
   const kinds = seats.map(({ gear, port }) => cordKindFor(job, gear, port.number));
   const block = wish.school === 'network' ? blockSeats(index, wanting, seats) : null;
   const home = wish.spread ? spreadSwitches(wanting, seats, groupOf, staying) : null;
@@ -137,7 +139,8 @@ function pointsOf(
     const x2 = switchXs[column] ?? null;
     let points = 0;
     if (way && x1 !== null && x2 !== null) {
-      const mm = cordPathMm(way.way, x1, x2, way.unitsApart, kinds[column], way.widthMm);
+      const dropMm = Math.abs((panelYs[row] ?? 0) - (switchYs[column] ?? 0));
+      const mm = cordPathMm(way.way, x1, x2, dropMm, kinds[column], way.widthMm);
       // A cord that lies there and is of a known length is not measured anew.
       const length = (stays && cord?.lengthMm) || stockLengthMm(stock, mm);
       if (length === null) return Number.POSITIVE_INFINITY;

@@ -74,12 +74,9 @@ describe('patching the rest', () => {
         four,
       ),
     );
-    expect(planPatching(job).cords.map((cord) => [cord.panelPort, cord.switchPort])).toEqual([
-      [1, 1],
-      [2, 2],
-      [3, 3],
-      [4, 4],
-    ]);
+    const on = new Map(planPatching(job).cords.map((cord) => [cord.panelPort, cord.switchPort]));
+    expect([on.get(1), on.get(2)].sort()).toEqual([1, 2]);
+    expect([on.get(3), on.get(4)].sort()).toEqual([3, 4]);
   });
 
   it('says why a run is left out', () => {
@@ -151,10 +148,12 @@ describe('cords (common practice, no source)', () => {
     const ends = endsMm('standard');
     // Two plugs with boots of 35 mm, two quarter turns of half the least radius, 4 mm of ease: worked by hand.
     expect(ends).toBe(110);
-    expect(cordPathMm('straight', 100, 160, 1)).toBeCloseTo(60 + 44.45 + ends);
-    expect(cordPathMm('manager', 100, 160, 2)).toBeCloseTo(60 + 2 * 44.45 + 120 + ends);
-    expect(cordPathMm('side', 100, 160, 5)).toBeCloseTo(260 + 5 * 44.45 + 180 + ends);
-    expect(cordPathMm('side', 400, 460, 5)).toBeCloseTo(2 * 482.6 - 860 + 5 * 44.45 + 180 + ends);
+    // The upper row of a panel of two units lies that much farther from the switch below it than the lower.
+    expect(cordPathMm('straight', 100, 160, 89) - cordPathMm('straight', 100, 160, 44.45)).toBeCloseTo(44.55);
+    expect(cordPathMm('straight', 100, 160, 44.45)).toBeCloseTo(60 + 44.45 + ends);
+    expect(cordPathMm('manager', 100, 160, 2 * 44.45)).toBeCloseTo(60 + 2 * 44.45 + 120 + ends);
+    expect(cordPathMm('side', 100, 160, 5 * 44.45)).toBeCloseTo(260 + 5 * 44.45 + 180 + ends);
+    expect(cordPathMm('side', 400, 460, 5 * 44.45)).toBeCloseTo(2 * 482.6 - 860 + 5 * 44.45 + 180 + ends);
     expect(endsMm('slim')).toBeLessThan(ends);
     expect(endsMm('direct-attach')).toBeGreaterThan(ends);
   });

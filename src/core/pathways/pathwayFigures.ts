@@ -119,7 +119,7 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
     fill: areaOf(diametersMm) / areaMm2,
     allowance: allowanceOf(pathway, diametersMm.length),
     bundle,
-    fits: pathway.heightMm !== null ? areaOf(diametersMm) <= areaMm2 : bundle.diameterMm <= pathway.widthMm + 1e-6,
+    fits: pathway.heightMm !== null ? areaOf(diametersMm) <= areaMm2 : bundle.dressedMm <= pathway.widthMm + 1e-6,
     next: conduit ? nextConduit(diametersMm, pathway.lengthMm, family) : null,
     jam: conduit && mayJam(pathway.widthMm, diametersMm),
     bendMm: Math.max(

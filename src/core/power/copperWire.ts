@@ -1,4 +1,4 @@
-import { copper } from '../standards/copperWire';
+import { cableLimitOhm, copper } from '../standards/copperWire';
 
 /** Diameter of a solid conductor, mm, by ASTM B258. */
 export const gaugeDiameterMm = (awg: number): number => 0.127 * 92 ** ((36 - awg) / 39);
@@ -12,3 +12,13 @@ export function ohmPerMetre(awg: number, celsius: number = copper.atC): number {
 /** Loop resistance of one pair, ohm: there and back. */
 export const loopOhm = (lengthMm: number, awg: number, celsius: number = copper.atC): number =>
   2 * (lengthMm / 1000) * ohmPerMetre(awg, celsius);
+
+/**
+ * Loop resistance of one pair of fixed cable that its standard guarantees, ohm: what a conductor may have at most, or what
+ * copper of its gauge has where that is more.
+ */
+export const limitLoopOhm = (lengthMm: number, awg: number, celsius: number = copper.atC): number =>
+  Math.max(
+    loopOhm(lengthMm, awg, celsius),
+    2 * (lengthMm / 100_000) * cableLimitOhm * (1 + copper.perKelvin * (celsius - copper.atC)),
+  );

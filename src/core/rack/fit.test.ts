@@ -51,10 +51,10 @@ describe('what is wrong with a place', () => {
 
   it('is a door that the plugs keep open', () => {
     const gear = one({ ports: [{ ...Gear.shape.ports.unwrap().element.parse({ count: 4, connector: 'rj45' }) }] });
-    // 30 mm of plug, then a cord of 6 mm that turns with a radius of 6 mm.
-    expect(plugFrontMm(gear)).toBe(42);
-    expect(kinds(gear, { frontClearanceMm: 41 })).toEqual(['door-shut']);
-    expect(kinds(gear, { frontClearanceMm: 42 })).toEqual([]);
+    // 35 mm of plug and boot, then a cord of 5.8 mm that turns with a radius of 23 mm: the cords' own figures.
+    expect(plugFrontMm(gear)).toBe(64);
+    expect(kinds(gear, { frontClearanceMm: 55 })).toEqual(['door-shut']);
+    expect(kinds(gear, { frontClearanceMm: 64 })).toEqual([]);
     expect(kinds(gear)).toEqual([]);
   });
 

@@ -31,6 +31,8 @@ export const Rack = z
     sideRoomMm: mm(0, 500).describe('between the rails and each side, for cables and uprights'),
     hinge: z.enum(['none', 'left', 'right']).default('none').describe('swings out from the wall'),
     entry: z.enum(['top', 'bottom', 'either']).default('top').describe('where the cables come in'),
+    entryDepthMm: mm(0, 2000).describe('cables come in so far behind the front rails; null: at the back'),
+    entryAcrossMm: mm(0, 2000).describe('and so far from the left edge of the panels; null: in the middle'),
     internet: z.enum(['none', 'top', 'bottom']).default('none').describe('where the internet comes in'),
     standing: z.enum(['wall', 'floor', 'table']).default('floor'),
     baseMm: mm(0, 5000).describe('floor to the lower edge of the lowest unit'),

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cordsAllowedMm, fixedAllowedMm, linkLimitMm, temperatureLoss } from './linkLimits';
+import { type CordGauge, mostCords } from '../standards/cordDerating';
+import { cordsAllowedMm, cordsByFormulaMm, fixedAllowedMm, linkLimitMm, temperatureLoss } from './linkLimits';
 
 /** ANSI/TIA-568.1: C = (102 − H) / (1 + D); metres. The 28 AWG column is from memory. */
 const CORDS: [fixed: number, awg24: number, awg26: number, awg28: number][] = [
@@ -26,9 +27,23 @@ const WARM: [celsius: number, unscreened: number, screened: number][] = [
 
 describe('cords that go with a length of fixed cable', () => {
   it.each(CORDS)('%d m of fixed cable', (fixed, awg24, awg26, awg28) => {
-    expect(cordsAllowedMm(fixed * 1000, 24) / 1000).toBeCloseTo(awg24, 2);
-    expect(cordsAllowedMm(fixed * 1000, 26) / 1000).toBeCloseTo(awg26, 2);
-    expect(cordsAllowedMm(fixed * 1000, 28) / 1000).toBeCloseTo(awg28, 2);
+    expect(cordsByFormulaMm(fixed * 1000, 24) / 1000).toBeCloseTo(awg24, 2);
+    expect(cordsByFormulaMm(fixed * 1000, 26) / 1000).toBeCloseTo(awg26, 2);
+    expect(cordsByFormulaMm(fixed * 1000, 28) / 1000).toBeCloseTo(awg28, 2);
+  });
+
+  it('end with the gauge however short the cable: W 22 m at 24, 17 m at 26 AWG (TIA-568.1), 15 m in all at 28 (from memory)', () => {
+    // With the 5 and 4 m that the published table has in the cabinet.
+    expect([24, 26, 28].map((gauge) => cordsAllowedMm(10_000, gauge as CordGauge))).toEqual([27_000, 21_000, 15_000]);
+    expect(mostCords[24].outletMm).toBe(22_000);
+    expect(mostCords[26].outletMm).toBe(17_000);
+  });
+
+  it('are fewer where the cable is warm: 75 m at 50 °C are 87.2 m, which leaves 12.3 m of 24 AWG', () => {
+    const loss = temperatureLoss(50, false);
+    expect(75 / (1 - loss)).toBeCloseTo(87.2, 1);
+    expect(cordsAllowedMm(75_000, 24, loss) / 1000).toBeCloseTo(12.3, 1);
+    expect(fixedAllowedMm(cordsAllowedMm(75_000, 24, loss), 24, loss)).toBeCloseTo(75_000, 3);
   });
 
   it('the other way round: 20 m of cords leave 72 m at 26 AWG and 78 m at 24 AWG (TIA-568.1)', () => {
@@ -58,6 +73,8 @@ describe('warm cable reaches less far', () => {
   });
 
   it('Cat 8 has a permanent link of 24 m (ANSI/TIA-568.2-D)', () => {
-    expect(linkLimitMm('8', 20, true)).toBe(24_000);
+    expect(linkLimitMm('8', 20, true, 25_000)).toBe(24_000);
+    // Up to 10 Gb/s it is a link of Cat 6A, and as long.
+    expect([10_000, 1000, null].map((speed) => linkLimitMm('8', 20, true, speed))).toEqual([90_000, 90_000, 90_000]);
   });
 });

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench, patched, surveyed } from '../../../tests/support/jobs';
 import type { RunChanges } from '../commands/runs';
 import { indexJob } from '../job/jobIndex';
+import { limitLoopOhm, loopOhm } from '../power/copperWire';
 import type { Run } from '../records/run';
 import { answerCommand } from '../site/answers';
 import type { QuestionId } from '../site/questions';
@@ -33,21 +34,22 @@ describe('the channel of a run', () => {
 
 describe('figures of a run', () => {
   it('name the source beside each limit', () => {
-    const shown = facts(one({ lengthMm: 50_000, poeW: 12.95, device: 'camera' }));
+    const shown = facts(one({ lengthMm: 80_000, poeW: 12.95, device: 'camera' }));
     const source = (name: string) => {
       const fact = shown.get(name)?.source;
       return fact ? citeSource(fact) : '';
     };
     expect(source('Limit of fixed cable')).toContain('TIA-568.1');
     expect(source('Cords of 24 AWG, at most')).toContain('D = 0.2');
-    expect(source('Power at the far end')).toMatch(/IEEE 802.3-2022.*ASTM B258; IEC 60028/);
+    expect(source('Power at the far end')).toMatch(/IEEE 802.3-2022.*TIA-568.2-D.*ASTM B258; IEC 60028/);
   });
 
   it.each([
     [{}, '20', '90 m at 20 °C'],
     [{}, '30', '86.4 m at 30 °C'],
     [{ cable: 'Cat 6A F/UTP' }, '30', '88.2 m at 30 °C'],
-    [{ cable: 'Cat 8 S/FTP' }, '20', '24 m at 20 °C'],
+    [{ cable: 'Cat 8 S/FTP', speedMbps: 25_000 }, '20', '24 m at 20 °C'],
+    [{ cable: 'Cat 8 S/FTP', speedMbps: 10_000 }, '20', '90 m at 20 °C'],
     [{}, '-10', '90 m at -10 °C'],
   ])('limit of %j at %s °C (ISO/IEC 11801-1; ANSI/TIA-568.2-D)', (fields, celsius, words) => {
     expect(facts(one({ lengthMm: 20_000, ...fields }, { 'route-c': celsius })).get('Limit of fixed cable')?.value).toBe(
@@ -74,7 +76,14 @@ describe('figures of a run', () => {
     expect(lost({ poeW: 25 })).toBeGreaterThan(lost({ poeW: 20 }));
     expect(lost({ poeW: 25, lengthMm: 80_000 })).toBeGreaterThan(lost({ poeW: 25 }));
     expect(lost({ poeW: 25 }, '50')).toBeGreaterThan(lost({ poeW: 25 }));
-    expect(lost({ poeW: 25, cable: 'Cat 5e U/UTP' })).toBeGreaterThan(lost({ poeW: 25 }));
+  });
+
+  it('promise the volts that the cable’s limit leaves, 9.38 ohm per 100 m a conductor, and tell those of copper (TIA-568.2-D)', () => {
+    expect(limitLoopOhm(90_000, 23)).toBeCloseTo(16.88, 2);
+    expect(limitLoopOhm(90_000, 24)).toBeGreaterThan(loopOhm(90_000, 24) - 1e-9);
+    const value = facts(one({ lengthMm: 90_000, device: 'x', poeW: 25 })).get('Power at the far end')?.value ?? '';
+    const [, guaranteed, typical] = /([\d.]+) V guaranteed, ([\d.]+) V typical/.exec(value) ?? [];
+    expect(Number(guaranteed)).toBeLessThan(Number(typical));
   });
 
   it('say nothing of power where none is taken, and nothing of limits off copper', () => {

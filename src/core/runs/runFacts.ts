@@ -1,13 +1,13 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { loopOhm } from '../power/copperWire';
+import { limitLoopOhm, loopOhm } from '../power/copperWire';
 import { deviceWattsOf, takesPower } from '../power/poe';
 import { runFeed } from '../power/poeFeed';
 import type { Run } from '../records/run';
 import { figureOf } from '../site/answers';
 import { permanentLinkSource } from '../standards/copperLengths';
-import { copperSource } from '../standards/copperWire';
-import { type CordGauge, cordDerating } from '../standards/cordDerating';
+import { cableLimitSource, copperSource } from '../standards/copperWire';
+import { type CordGauge, cordDerating, mostCords } from '../standards/cordDerating';
 import { poeFeedSource } from '../standards/poeFeed';
 import { published, type Source } from '../standards/source';
 import { temperatureDerating, temperatureSource } from '../standards/temperatureDerating';
@@ -16,7 +16,7 @@ import { percent } from '../units/percent';
 import { cableCategory } from './cableCategory';
 import { cableKindOf } from './cableKinds';
 import { channelOf } from './channelLength';
-import { cordsAllowedMm, linkLimitMm } from './linkLimits';
+import { cordsAllowedMm, linkLimitMm, temperatureLoss } from './linkLimits';
 import { routeOf, runLength } from './routeLength';
 
 export type RunFact = { name: string; value: string; source?: Source };
@@ -43,7 +43,7 @@ export function runFacts(job: Job, run: Run): RunFact[] {
   if (run.carries !== 'ethernet') return facts;
   const kind = cableKindOf(job, run.cable);
   const celsius = figureOf(job, 'route-c');
-  const limitMm = linkLimitMm(cableCategory(run.cable), celsius, kind?.screened ?? false);
+  const limitMm = linkLimitMm(cableCategory(run.cable), celsius, kind?.screened ?? false, run.speedMbps);
   facts.push({
     name: 'Limit of fixed cable',
     value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C`,
@@ -52,22 +52,25 @@ export function runFacts(job: Job, run: Run): RunFact[] {
   const channel = channelOf(index.job, run);
   if (!channel) return facts;
   const gauge = figureOf(job, 'cord-awg') as CordGauge;
-  const allowed = Math.max(0, Math.floor(cordsAllowedMm(channel.fixedMm, gauge) / 100) * 100);
+  const loss = temperatureLoss(celsius, kind?.screened ?? false);
+  const byLength = cordsAllowedMm(channel.fixedMm, gauge, loss);
+  const allowed = Math.max(0, Math.floor(byLength / 100) * 100);
   facts.push({
     name: `Cords of ${gauge} AWG, at most`,
     value: `${show(allowed)}; ${show(channel.cordsMm)} planned`,
-    source: cordDerating[gauge].source,
+    source: byLength < mostCords[gauge].mm ? cordDerating[gauge].source : mostCords[gauge].source,
   });
   if (takesPower(run) && kind?.gaugeAwg) {
-    const ohm = loopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + loopOhm(channel.cordsMm, gauge, celsius);
-    const feed = runFeed(deviceWattsOf(run), ohm);
+    const cordsOhm = loopOhm(channel.cordsMm, gauge, celsius);
+    const typical = runFeed(deviceWattsOf(run), loopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + cordsOhm);
+    const feed = runFeed(deviceWattsOf(run), limitLoopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + cordsOhm);
     facts.push({
       name: 'Power at the far end',
       value:
         feed === null || feed === 'beyond'
           ? 'does not arrive'
-          : `${feed.deviceV.toFixed(1)} V at least (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${percent(feed.lossShare)}, from ${feed.portV} V at the port`,
-      source: published(`${poeFeedSource.title}; ${copperSource.title}`),
+          : `${feed.deviceV.toFixed(1)} V guaranteed${typical && typical !== 'beyond' ? `, ${typical.deviceV.toFixed(1)} V typical` : ''} (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${percent(feed.lossShare)}, from ${feed.portV} V at the port`,
+      source: published(`${poeFeedSource.title}; ${cableLimitSource.title}; ${copperSource.title}`),
     });
   }
   return facts;

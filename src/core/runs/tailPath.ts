@@ -10,8 +10,9 @@ import { rackDimensions } from '../standards/rackDimensions';
 export type EntrySide = (typeof ENTRY_SIDES)[number];
 
 /**
- * Way of a cable from where it enters the rack to a panel port, without loop: up or down the side, then along the
- * strain-relief bar to the port. Common practice, no source. Millimetres.
+ * Way of a cable from where it enters the rack to a panel port, without loop: to the nearer side, up or down it, from the
+ * depth of the entry to that of the panel's back, and along the strain-relief bar to the port. An entry whose place is not
+ * known is taken at the back, in the middle. Common practice, no source. Millimetres.
  * @returns by port number; null while the panel has no place in a rack
  */
 export function tailPaths(
@@ -26,12 +27,14 @@ export function tailPaths(
   const height = rack.units * rackDimensions.unitMm;
   const alongMm =
     entry === 'bottom' ? fromBottom : entry === 'top' ? height - fromBottom : Math.abs(height / 2 - fromBottom);
+  const depthMm = Math.abs((rack.entryDepthMm ?? rack.depthMm) - panel.depthMm);
   const width = frontWidthMm(panel);
+  const enters = entry === 'left' ? 0 : entry === 'right' ? width : Math.min(width, rack.entryAcrossMm ?? width / 2);
   return new Map(
     portLayout(panel).map((port) => {
       const x = port.x + port.width / 2;
-      const fromSide = entry === 'left' ? x : entry === 'right' ? width - x : Math.min(x, width - x);
-      return [port.number, Math.round(alongMm + fromSide)];
+      const acrossMm = Math.min(enters + x, 2 * width - enters - x);
+      return [port.number, Math.round(alongMm + depthMm + acrossMm)];
     }),
   );
 }

@@ -251,7 +251,7 @@ describe('kinds and figures', () => {
     expect(facts[0]).toBe('Length: 80 m, measured');
     expect(facts).toContainEqual(expect.stringMatching(/^Cords of 24 AWG, at most: 18.3 m/));
     expect(facts).toContainEqual(
-      expect.stringMatching(/^Power at the far end: 4\d\.\d V at least \(class 4 needs 42.5 V\)/),
+      expect.stringMatching(/^Power at the far end: 4\d\.\d V guaranteed, 4\d\.\d V typical \(class 4 needs 42.5 V\)/),
     );
     expect(runFacts(marrowby(), Object.values(marrowby().runs)[0] as never)[0]?.value).toMatch(/not known/);
   });

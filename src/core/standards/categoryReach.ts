@@ -45,7 +45,13 @@ export const categoryReach: Record<Category, Reach[]> = {
   '6': [
     gigabit,
     two5,
-    five,
+    {
+      // What carries 10 Gb/s carries 5; beyond that alien crosstalk decides.
+      speedMbps: 5000,
+      sureMm: 37_000,
+      perhapsMm: 100_000,
+      source: fromMemory('IEEE 802.3 clause 126; TIA TSB-5021'),
+    },
     {
       speedMbps: 10_000,
       sureMm: 37_000,

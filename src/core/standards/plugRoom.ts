@@ -1,18 +1,24 @@
 import type { Connector } from './connectors';
+import { type CordBuild, cordBuildSource, cordBuilds } from './cords';
 import type { INLETS } from './inlets';
-import { commonPractice, fromMemory } from './source';
 
-/** How far a plug with its boot stands out of the face, millimetres. Common practice, no source. */
-export const plugMm: Record<Connector, number> = {
-  rj45: 30,
-  keystone: 30,
-  sfp: 40,
-  'sfp+': 40,
-  sfp28: 40,
-  qsfp28: 45,
-  lc: 38,
-  sc: 40,
-  f: 30,
+/** Plug, boot, and the cord's least bend before it can run along the face, millimetres. */
+const beforeFace = ({ bootMm, bendMm, diameterMm }: CordBuild): number => Math.ceil(bootMm + bendMm + diameterMm);
+
+/**
+ * Room that a port needs before its face, millimetres: the largest of the cords that may be in it, by the same figures as
+ * the cords themselves. An aerial plug with its cable: common practice, no source.
+ */
+export const plugRoomMm: Record<Connector, number> = {
+  rj45: beforeFace(cordBuilds.standard),
+  keystone: beforeFace(cordBuilds.standard),
+  sfp: beforeFace(cordBuilds['direct-attach']),
+  'sfp+': beforeFace(cordBuilds['direct-attach']),
+  sfp28: beforeFace(cordBuilds['direct-attach']),
+  qsfp28: beforeFace(cordBuilds['direct-attach']),
+  lc: beforeFace(cordBuilds.fibre),
+  sc: beforeFace(cordBuilds.fibre),
+  f: 65,
 };
 /** Mains plugs straight behind their inlets, with the cord's bend, millimetres. Common practice, no source. */
 export const mainsPlugMm: Record<(typeof INLETS)[number], number> = {
@@ -24,10 +30,4 @@ export const mainsPlugMm: Record<(typeof INLETS)[number], number> = {
   barrel: 30,
   cord: 20,
 };
-export const plugSource = commonPractice;
-
-/** A usual copper cord, millimetres over its jacket. Common practice, no source. */
-export const cordDiameterMm = 6;
-/** Least bend radius of a patch cord, in diameters of the cord. */
-export const cordBendFactor = 1;
-export const cordBendSource = fromMemory('ANSI/TIA-568.0-E: bend radius of a patch cord, 1 × its diameter');
+export const plugSource = cordBuildSource;

@@ -1,4 +1,4 @@
-import { cordPathMm, wayBetween } from '../cords/cordLength';
+import { cordPathMm, portHeightMm, wayBetween } from '../cords/cordLength';
 import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
@@ -66,10 +66,11 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
   const [cageA, cageB] = [fromPort !== null && isCage(fromPort), toPort !== null && isCage(toPort)];
   const between = wayBetween(index.job, from.id, to.id);
   const [x1, x2] = [portCentreX(from, uplink.fromPort), portCentreX(to, uplink.toPort)];
+  const [y1, y2] = [portHeightMm(job, from.id, uplink.fromPort), portHeightMm(job, to.id, uplink.toPort)];
   const kind = cageA && cageB ? 'direct-attach' : 'standard';
   const geometryMm =
     between && x1 !== null && x2 !== null
-      ? Math.round(cordPathMm(between.way, x1, x2, between.unitsApart, kind, between.widthMm))
+      ? Math.round(cordPathMm(between.way, x1, x2, Math.abs((y1 ?? 0) - (y2 ?? 0)), kind, between.widthMm))
       : null;
   const wayMm = uplink.lengthMm ?? geometryMm;
   const show = (mm: number) => formatLength(mm, job.units);

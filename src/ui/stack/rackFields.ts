@@ -113,6 +113,20 @@ export const rackFields = (others: readonly { id: string; name: string }[]): Fie
         options: choices({ top: 'at the top', bottom: 'at the bottom', either: 'at either end' }),
       },
       {
+        name: 'entryDepthMm',
+        label: 'Entry behind the front rails',
+        kind: 'size',
+        none: true,
+        help: 'Empty: at the back.',
+      },
+      {
+        name: 'entryAcrossMm',
+        label: 'Entry from the left',
+        kind: 'size',
+        none: true,
+        help: 'Empty: in the middle.',
+      },
+      {
         name: 'internet',
         label: 'Internet comes in',
         kind: 'choice',

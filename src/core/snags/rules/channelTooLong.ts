@@ -1,8 +1,9 @@
+import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
-import { cordsAllowedMm, fixedAllowedMm } from '../../runs/linkLimits';
+import { cordsAllowedMm, fixedAllowedMm, temperatureLoss } from '../../runs/linkLimits';
 import { figureOf } from '../../site/answers';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
-import { type CordGauge, cordDerating } from '../../standards/cordDerating';
+import { type CordGauge, cordDerating, mostCords } from '../../standards/cordDerating';
 import { formatLength } from '../../units/length';
 import type { SnagRule } from '../snag';
 
@@ -15,7 +16,8 @@ export const channelTooLong: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'floor', 'carries', 'lengthMm', 'entry'],
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry'],
+    cableKinds: true,
     landings: true,
     cords: true,
     floors: true,
@@ -27,7 +29,7 @@ export const channelTooLong: SnagRule = {
   },
   find: (index) => {
     const gauge = figureOf(index.job, 'cord-awg') as CordGauge;
-    const { source } = cordDerating[gauge];
+    const celsius = figureOf(index.job, 'route-c');
     const show = (mm: number) => formatLength(Math.max(0, Math.floor(mm / 10) * 10), index.job.units);
     return index.runsInOrder.flatMap((run) => {
       const channel = run.carries === 'ethernet' ? channelOf(index.job, run) : null;
@@ -38,10 +40,16 @@ export const channelTooLong: SnagRule = {
         const what = `${run.label} makes a channel of ${show(total)} with its cords; the limit is ${show(copperLengths.channelMm)}.`;
         return { grade: 'wont-work' as const, runIds: [run.id], what };
       }
-      const allowedMm = cordsAllowedMm(fixedMm, gauge);
+      const loss = temperatureLoss(celsius, cableKindOf(index.job, run.cable)?.screened ?? false);
+      const allowedMm = cordsAllowedMm(fixedMm, gauge, loss);
       if (cordsMm <= allowedMm) return [];
-      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned. With those the fixed cable may be ${show(fixedAllowedMm(cordsMm, gauge))}.`;
-      return { grade: 'wont-work' as const, runIds: [run.id], what, source };
+      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned. With those the fixed cable may be ${show(fixedAllowedMm(cordsMm, gauge, loss))}${loss > 0 ? ` at ${celsius} °C` : ''}.`;
+      return {
+        grade: 'wont-work' as const,
+        runIds: [run.id],
+        what,
+        source: allowedMm < mostCords[gauge].mm ? cordDerating[gauge].source : mostCords[gauge].source,
+      };
     });
   },
 };

@@ -1,4 +1,4 @@
-import { cordBendSource } from '../../standards/plugRoom';
+import { plugSource } from '../../standards/plugRoom';
 import { fitRule } from '../fitRule';
 
 export const doorStaysOpen = fitRule(
@@ -6,5 +6,5 @@ export const doorStaysOpen = fitRule(
   'door-shut',
   'will-bite',
   'A door pressed against plugs bends the cords below their least radius, or is left open for good.',
-  cordBendSource,
+  plugSource,
 );

@@ -14,7 +14,7 @@ export const linkTooLong: SnagRule = {
   source: permanentLinkSource,
   stations: ['runs'],
   reads: {
-    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry'],
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry', 'speedMbps'],
     floors: true,
     rooms: true,
     places: true,
@@ -29,7 +29,7 @@ export const linkTooLong: SnagRule = {
       const length = run.carries === 'ethernet' ? runLength(job, run) : null;
       if (!length) return [];
       const screened = cableKindOf(job, run.cable)?.screened ?? false;
-      const limitMm = linkLimitMm(cableCategory(run.cable), celsius, screened);
+      const limitMm = linkLimitMm(cableCategory(run.cable), celsius, screened, run.speedMbps);
       if (length.mm <= limitMm) return [];
       const [is, limit] = [length.mm, Math.floor(limitMm / 100) * 100].map((mm) => formatLength(mm, job.units));
       const byPlan = length.from === 'route' ? ' by the plan' : '';

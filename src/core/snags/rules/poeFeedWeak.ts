@@ -1,4 +1,4 @@
-import { loopOhm } from '../../power/copperWire';
+import { limitLoopOhm, loopOhm } from '../../power/copperWire';
 import { deviceWattsOf, takesPower } from '../../power/poe';
 import { runFeed } from '../../power/poeFeed';
 import { cableKindOf } from '../../runs/cableKinds';
@@ -34,7 +34,8 @@ export const poeFeedWeak: SnagRule = {
       const channel = takesPower(run) && run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       const awg = cableKindOf(index.job, run.cable)?.gaugeAwg;
       if (!channel || !awg) return [];
-      const ohm = loopOhm(channel.fixedMm, awg, celsius) + loopOhm(channel.cordsMm, cordAwg, celsius);
+      // What the cable may have at most, not what good copper has.
+      const ohm = limitLoopOhm(channel.fixedMm, awg, celsius) + loopOhm(channel.cordsMm, cordAwg, celsius);
       const watts = deviceWattsOf(run);
       const feed = runFeed(watts, ohm);
       const runIds = [run.id];

@@ -89,7 +89,8 @@ describe('category', () => {
     [{ speedMbps: 2500 }, '1000', '6'],
     [{ speedMbps: 10_000, lengthMm: 30_000 }, '1000', '6'],
     [{ speedMbps: 10_000, lengthMm: 40_000 }, '1000', '6A'],
-    [{ speedMbps: 5000, lengthMm: 60_000 }, '100', '6'],
+    [{ speedMbps: 5000, lengthMm: 30_000 }, '100', '6'],
+    [{ speedMbps: 5000, lengthMm: 60_000 }, '100', '6A'],
   ])('for %j and an internet of %s Mb/s suggests Cat %s', (fields, internet, suggested) => {
     const job = answered(runs(4, fields), { 'internet-mbps': internet });
     expect(advice(job, 'category').suggested).toBe(suggested);
