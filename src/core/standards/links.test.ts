@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { linkLossDb, moduleFor } from '../uplinks/uplinkFacts';
-import { channelLossDb, directAttach, modules } from './links';
+import { channelLossDb, channelLossSource, directAttach, modules } from './links';
 import { crossed, pinouts } from './pinout';
 
 describe('pins and pairs (ANSI/TIA-568.0, 568.1)', () => {
@@ -49,18 +49,37 @@ describe('fibre and direct-attach', () => {
     expect(reach('25GBASE-SR')).toEqual({ OM3: 70_000, OM4: 100_000 });
     expect(reach('40GBASE-SR4')).toEqual({ OM3: 100_000, OM4: 150_000 });
     expect(reach('100GBASE-SR4')).toEqual({ OM3: 70_000, OM4: 100_000 });
-    expect(directAttach.map(({ speedMbps, mostMm }) => [speedMbps, mostMm])).toEqual([
-      [10_000, 7000],
-      [25_000, 5000],
-      [40_000, 7000],
-      [100_000, 5000],
+    expect(directAttach.map(({ speedMbps, plainMm, mostMm }) => [speedMbps, plainMm, mostMm])).toEqual([
+      [10_000, 7000, 7000],
+      // 25GBASE-CR-S without, 25GBASE-CR with forward error correction.
+      [25_000, 3000, 5000],
+      [40_000, 7000, 7000],
+      [100_000, 5000, 5000],
     ]);
   });
 
   it('lose 1.85 dB over 100 m of OM3 with two mated pairs, within the 2.6 dB of 10GBASE-SR (ANSI/TIA-568.3)', () => {
     const loss = linkLossDb(100_000, 2);
     expect(loss).toBeCloseTo(1.85, 9);
-    expect(loss).toBeLessThan(channelLossDb['10GBASE-SR']?.OM3 ?? 0);
+    expect(loss).toBeLessThan(2.6);
+  });
+
+  it('may lose so much by module and fibre: 10GBASE-SR published (IEEE 802.3 clause 52), the others from memory', () => {
+    expect(channelLossDb).toEqual({
+      '1000BASE-SX': { OM2: 3.56, OM3: 3.56, OM4: 3.56 },
+      '1000BASE-LX': { OS2: 4.57 },
+      '10GBASE-SR': { OM3: 2.6, OM4: 2.9 },
+      '10GBASE-LR': { OS2: 6.2 },
+      '25GBASE-SR': { OM3: 1.8, OM4: 1.9 },
+      '40GBASE-SR4': { OM3: 1.9, OM4: 1.5 },
+      '100GBASE-SR4': { OM3: 1.8, OM4: 1.9 },
+    });
+    expect([channelLossSource('10GBASE-SR').mark, channelLossSource('10GBASE-LR').mark]).toEqual([
+      'published',
+      'from memory',
+    ]);
+    // 10 km of single-mode at 1 dB/km with two mated pairs: 11.5 dB, far over the 6.2 of 10GBASE-LR.
+    expect(linkLossDb(10_000_000, 2, 'single')).toBeCloseTo(11.5, 9);
   });
 
   it('take a module of the speed that reaches, single-mode where multimode does not', () => {

@@ -1,15 +1,21 @@
 import { fromMemory, published, type Source } from './source';
 
-/** Longest passive direct-attach cable by speed, millimetres. */
-export const directAttach: { speedMbps: number; mostMm: number; source: Source }[] = [
+/** Longest passive direct-attach cable by speed, millimetres; beyond `plainMm` both ends must correct errors forwards. */
+export const directAttach: { speedMbps: number; plainMm: number; mostMm: number; source: Source }[] = [
   {
     speedMbps: 10_000,
+    plainMm: 7000,
     mostMm: 7000,
     source: fromMemory('SFF-8431, practice: passive SFP+ direct-attach to about 7 m'),
   },
-  { speedMbps: 25_000, mostMm: 5000, source: published('IEEE 802.3: 25GBASE-CR') },
-  { speedMbps: 40_000, mostMm: 7000, source: published('IEEE 802.3: 40GBASE-CR4') },
-  { speedMbps: 100_000, mostMm: 5000, source: published('IEEE 802.3: 100GBASE-CR4') },
+  {
+    speedMbps: 25_000,
+    plainMm: 3000,
+    mostMm: 5000,
+    source: published('IEEE 802.3: 25GBASE-CR-S to 3 m, 25GBASE-CR with RS-FEC to 5 m'),
+  },
+  { speedMbps: 40_000, plainMm: 7000, mostMm: 7000, source: published('IEEE 802.3: 40GBASE-CR4') },
+  { speedMbps: 100_000, plainMm: 5000, mostMm: 5000, source: published('IEEE 802.3: 100GBASE-CR4') },
 ];
 
 export const FIBRES = ['OM1', 'OM2', 'OM3', 'OM4', 'OS2'] as const;
@@ -86,9 +92,21 @@ export const fibreLoss = {
   singleIndoorPerKmDb: 1,
   source: published('ANSI/TIA-568.3'),
 } as const;
+/** Loss that a channel may have, dB, by module and fibre; what is not here is not known. */
 export const channelLossDb: Partial<Record<string, Partial<Record<FibreKind, number>>>> = {
+  '1000BASE-SX': { OM2: 3.56, OM3: 3.56, OM4: 3.56 },
+  '1000BASE-LX': { OS2: 4.57 },
   '10GBASE-SR': { OM3: 2.6, OM4: 2.9 },
+  '10GBASE-LR': { OS2: 6.2 },
+  '25GBASE-SR': { OM3: 1.8, OM4: 1.9 },
+  '40GBASE-SR4': { OM3: 1.9, OM4: 1.5 },
+  '100GBASE-SR4': { OM3: 1.8, OM4: 1.9 },
 };
+/** Of 10GBASE-SR published; of the others from memory. */
+export const channelLossSource = (module: string): Source =>
+  module === '10GBASE-SR'
+    ? published('IEEE 802.3 clause 52: channel insertion loss')
+    : fromMemory('IEEE 802.3: channel insertion loss');
 
 /** A copper module in a fast port: it runs hot, and shortly. Common practice, no source. */
 export const copperModule = { heatW: 2.5, mostMm: 30_000 } as const;

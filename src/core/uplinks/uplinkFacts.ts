@@ -6,7 +6,15 @@ import type { Gear } from '../records/gear';
 import { type Port, portAt } from '../records/ports';
 import type { Uplink, UplinkMedium } from '../records/uplink';
 import type { Connector } from '../standards/connectors';
-import { channelLossDb, copperModule, directAttach, type FibreKind, fibreLoss, modules } from '../standards/links';
+import {
+  channelLossDb,
+  channelLossSource,
+  copperModule,
+  directAttach,
+  type FibreKind,
+  fibreLoss,
+  modules,
+} from '../standards/links';
 import { commonPractice, type Source } from '../standards/source';
 import { formatSpeed } from '../text/speed';
 import { formatLength } from '../units/length';
@@ -75,7 +83,7 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
   const wayMm = uplink.lengthMm ?? geometryMm;
   const show = (mm: number) => formatLength(mm, job.units);
   const attach = directAttach.find((row) => row.speedMbps >= speedMbps);
-  const attachFits = cageA && cageB && attach !== undefined && wayMm !== null && wayMm <= attach.mostMm;
+  const attachFits = cageA && cageB && attach !== undefined && wayMm !== null && wayMm <= attach.plainMm;
   const medium =
     uplink.medium !== 'auto'
       ? uplink.medium
@@ -116,17 +124,26 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
         words: `Direct-attach at ${formatSpeed(speedMbps)} reaches ${show(attach.mostMm)}; the way is ${show(wayMm)}: take fibre`,
         source: attach.source,
       });
+    else if (attach && wayMm !== null && wayMm > attach.plainMm)
+      faults.push({
+        grade: 'will-bite',
+        words: `Direct-attach at ${formatSpeed(speedMbps)} beyond ${show(attach.plainMm)} needs forward error correction at both ends; the way is ${show(wayMm)}`,
+        source: attach.source,
+      });
   } else {
     const { module, fibre } = moduleFor(speedMbps, wayMm ?? 0);
     if (module) {
       parts.push(`2 modules ${module.name}`, `1 duplex fibre cord ${fibre}${lengthWords}`);
       if (wayMm !== null) lossDb = linkLossDb(wayMm, 2, module.mode);
       const mostDb = channelLossDb[module.name]?.[fibre];
-      if (lossDb !== null && mostDb !== undefined && lossDb > mostDb + 1e-9)
+      if (lossDb !== null && (mostDb === undefined || lossDb > mostDb + 1e-9))
         faults.push({
-          grade: 'wont-work',
-          words: `${module.name} over ${fibre} allows ${mostDb} dB; this way may lose ${lossDb.toFixed(2)} dB`,
-          source: module.source,
+          grade: mostDb === undefined ? 'will-bite' : 'wont-work',
+          words:
+            mostDb === undefined
+              ? `This way may lose ${lossDb.toFixed(2)} dB, and what ${module.name} allows over ${fibre} is not known`
+              : `${module.name} over ${fibre} allows ${mostDb} dB; this way may lose ${lossDb.toFixed(2)} dB`,
+          source: channelLossSource(module.name),
         });
     } else
       faults.push({
