@@ -66,8 +66,8 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     name: 'arrangements',
     path: '/jobs/quillback/stack/arrange',
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'Propose by each school' }).click();
-      await expect(page.getByRole('button', { name: 'Put away' })).toBeVisible({ timeout: 20_000 });
+      await page.getByRole('button', { name: 'Show three layouts' }).click();
+      await expect(page.getByRole('button', { name: 'Close' })).toBeVisible({ timeout: 20_000 });
     },
   },
   { name: 'holes', path: '/jobs/quillback/stack/holes' },
@@ -114,7 +114,7 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     path: '/jobs/tarnbrook/patch/plan',
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Plan the map' }).click();
-      await expect(page.getByRole('button', { name: 'Put away' })).toBeVisible({ timeout: 30_000 });
+      await expect(page.getByRole('button', { name: 'Close' })).toBeVisible({ timeout: 30_000 });
     },
   },
   { name: 'cords', path: '/jobs/tarnbrook/patch/cords' },

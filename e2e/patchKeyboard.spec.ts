@@ -8,7 +8,7 @@ test('a plan, its cords and a card with the keyboard alone', async ({ page }) =>
   await tabTo(page, /^Plan the map$/);
   await keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Move few cords' })).toBeVisible();
-  await tabTo(page, /^Patch \d+ cords so/);
+  await tabTo(page, /^Use this plan/);
   await keyboard.press('Enter');
   await expect(page.getByRole('region', { name: 'Move few cords' })).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled();

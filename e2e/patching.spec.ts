@@ -11,10 +11,10 @@ test('a map that grew by itself gets better with few cords moved, in one step, a
   await expect(page.getByRole('region', { name: 'Leave every cord' })).toContainText('43');
   await expect(few).toContainText('46');
   await expect(few).toContainText('proven best');
-  await few.getByRole('button', { name: 'Why so' }).click();
+  await few.getByRole('button', { name: 'Why?' }).click();
   const reasons = page.getByRole('region', { name: 'Reasons' });
   await expect(reasons.getByText(/To let it in: [\d.]+ W more of power budget on New switch/).first()).toBeVisible();
-  await few.getByRole('button', { name: /^Patch \d+ cords so/ }).click();
+  await few.getByRole('button', { name: 'Use this plan' }).click();
   await saved(page);
   await expect(page.getByRole('link', { name: /Patch/ }).filter({ hasText: '46/52' })).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
@@ -107,8 +107,8 @@ test('runs are planned onto ports anew with the minutes it takes, and ended with
   await page.getByLabel('runs that are landed may move').check();
   await page.getByRole('button', { name: 'Plan all anew' }).click();
   const proposal = page.getByRole('region', { name: 'Proposed landing' });
-  await expect(proposal).toContainText(/Landed anew\d+, about \d+ min/, { timeout: 20_000 });
-  await proposal.getByRole('button', { name: /^Land \d+ runs so/ }).click();
+  await expect(proposal).toContainText(/Re-landed\d+, about \d+ min/, { timeout: 20_000 });
+  await proposal.getByRole('button', { name: 'Use this plan' }).click();
   await saved(page);
 
   await go(page, `/jobs/${id}/land/cards`);

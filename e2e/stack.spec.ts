@@ -113,13 +113,13 @@ test('three arrangements side by side; one is taken in one step and undone in on
   await station(page, 'Stack');
   await page.getByRole('link', { name: 'Arrange' }).click();
   await page.getByLabel('Distribution unit').selectOption('top');
-  await device(page, 'Propose by each school').click();
+  await device(page, 'Show three layouts').click();
   const first = page.getByRole('region', { name: 'Panel, switch, panel' });
   await expect(first).toContainText('proven best');
   await expect(page.getByRole('region', { name: 'Panels together at the entry' })).toContainText('Centre of gravity');
-  await first.getByRole('button', { name: 'Why so' }).click();
+  await first.getByRole('button', { name: 'Why?' }).click();
   await expect(page.getByRole('region', { name: 'Reasons' })).toContainText('next to it');
-  await first.getByRole('button', { name: /^Place \d+ device/ }).click();
+  await first.getByRole('button', { name: 'Use this layout' }).click();
   await page.getByRole('link', { name: 'Cabinet' }).click();
   await expect(device(page, 'Switch, U1')).toHaveCount(0);
   await device(page, /^Undo: Take .* out of the rack/).click();

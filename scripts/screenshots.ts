@@ -79,9 +79,9 @@ const VIEWS: View[] = [
     name: 'arrange',
     path: job('stack/arrange'),
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'Propose by each school' }).click();
-      await page.getByRole('button', { name: 'Put away' }).waitFor();
-      await page.getByRole('button', { name: 'Why so' }).first().click();
+      await page.getByRole('button', { name: 'Show three layouts' }).click();
+      await page.getByRole('button', { name: 'Close' }).waitFor();
+      await page.getByRole('button', { name: 'Why?' }).first().click();
     },
   },
   { name: 'hanging', path: job('stack/wall') },
@@ -92,8 +92,8 @@ const VIEWS: View[] = [
     path: '/jobs/tarnbrook/patch/plan',
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Plan the map' }).click();
-      await page.getByRole('button', { name: 'Put away' }).waitFor();
-      await page.getByRole('region', { name: 'Move few cords' }).getByRole('button', { name: 'Why so' }).click();
+      await page.getByRole('button', { name: 'Close' }).waitFor();
+      await page.getByRole('region', { name: 'Move few cords' }).getByRole('button', { name: 'Why?' }).click();
     },
   },
   { name: 'faces', path: '/jobs/tarnbrook/patch/faces' },

@@ -10,6 +10,7 @@ import { portKey } from '../core/records/portKey';
 import { counted } from '../core/text/counted';
 import { refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
+import { formatMinutes } from '../core/units/minutes';
 import { needOut, readText, say, write } from './io';
 import { limitsOf, type Options } from './options';
 
@@ -32,7 +33,7 @@ export function landJob(path: string, options: Options): number {
   for (const { why, waysOut } of left)
     say(`left: ${why}${waysOut.length > 0 ? ` Ways out: ${waysOut.map(({ words }) => words).join('; ')}.` : ''}`);
   const minutes = moved.reduce((sum, one) => sum + one.minutes, 0);
-  const again = moved.length > 0 ? `, ${counted(moved.length, 'run')} landed anew in ${minutes} min` : '';
+  const again = moved.length > 0 ? `, ${counted(moved.length, 'run')} re-landed in ${formatMinutes(minutes)}` : '';
   say(
     `${counted(landings.length, 'run')} landed${again}; disorder ${disorder} (${proven ? 'proven least' : 'best found, not proven'})`,
   );

@@ -103,6 +103,9 @@ export function liftOf(rack: Rack, gear: Gear, bottomU: number, lifters: Lifters
   };
 }
 
+/** Names that are plain words take an article: `the Cabinet`. */
+const theRack = ({ name }: Rack): string => (/^(cabinet|rack|frame)$/i.test(name) ? `the ${name.toLowerCase()}` : name);
+
 export type LoadingStep = { words: string; lift: LiftAdvice | null };
 
 /**
@@ -113,8 +116,8 @@ export function loadingOrder(job: Job, rack: Rack, lifters: Lifters): LoadingSte
   const placed = placedIn(job, rack.id);
   const first =
     rack.standing === 'wall'
-      ? `Hang ${rack.name} empty, all its fixings in and checked, before anything goes into it.`
-      : `Level ${rack.name} and secure it against tipping before anything goes into it.`;
+      ? `Hang ${theRack(rack)} empty, all its fixings in and checked, before anything goes into it.`
+      : `Level ${theRack(rack)} and secure it against tipping before anything goes into it.`;
   const railed = placed.filter(
     ({ gear, placement }) => gear.rails !== 'none' && rearRailMm(rack, placement.bottomU) !== null,
   );

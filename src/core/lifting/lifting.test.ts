@@ -135,7 +135,7 @@ describe('who lifts what (HSE INDG143, L23)', () => {
 
   it('loads from the bottom up, the cabinet first', () => {
     const steps = loadingOrder(bench(), Rack.parse({ ...rack, units: 12 }), 'men').map((step) => step.words);
-    expect(steps[0]).toContain('Hang Rack empty');
+    expect(steps[0]).toContain('Hang the rack empty');
     expect(steps.slice(1)).toEqual(['Switch into U11. One person.', 'Panel into U12. One person.']);
   });
 });

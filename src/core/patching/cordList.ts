@@ -135,7 +135,7 @@ export function listCords(job: Job): ListedCord[] {
 
 function hidingPlace(way: CordWay, manager: Gear | undefined): string {
   if (way === 'manager' && manager) return `in ${manager.name}`;
-  return way === 'side' ? 'in the vertical way at the side' : 'in a bow before the faces';
+  return way === 'side' ? 'in the vertical way at the side' : 'spare, hangs in front';
 }
 
 /** Colour of a cord as planned or as it lies; empty where nothing says one. */

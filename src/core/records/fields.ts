@@ -17,7 +17,7 @@ export const line = (most: number) =>
     .max(most, `expected at most ${most} characters`)
     .regex(/^[^\p{Cc}\p{Cs}]*$/u, 'expected one line of plain text');
 
-export const name = (most = 80) => line(most).min(1, 'expected a name');
+export const name = (most = 80) => line(most).min(1, 'expected a name, found nothing');
 export const whole = (least: number, most: number) =>
   z
     .number()

@@ -9,7 +9,7 @@ export type Source = {
 export const published = (title: string): Source => ({ title, mark: 'published' });
 export const fromMemory = (title: string): Source => ({ title, mark: 'from memory' });
 export const commonPractice: Source = {
-  title: 'common practice, no source',
+  title: 'rule of thumb',
   mark: 'common practice',
 };
 

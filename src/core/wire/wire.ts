@@ -104,7 +104,7 @@ export const RemovedAnswer = z.object({ removed: z.boolean() });
 export const NewVersion = z.strictObject({
   id: BatchId,
   revision: Revision,
-  name: z.string().trim().min(1, 'expected a name').max(80),
+  name: z.string().trim().min(1, 'Give the job a name').max(80),
   note: z.string().trim().max(500).default(''),
   actor: Actor,
 });

@@ -27,8 +27,12 @@ export function TraceStrip() {
         </>
       ) : (
         <p className="self-center text-soft">
-          Point at a run, or press <kbd className="rounded border border-strong bg-face px-1 font-mono text-ink">/</kbd>{' '}
-          to find one: its whole path is spelled out here.
+          <span className="pointer-coarse:hidden">
+            Point at a run, or press{' '}
+            <kbd className="rounded border border-strong bg-face px-1 font-mono text-ink">/</kbd> to find one: its whole
+            path is spelled out here.
+          </span>
+          <span className="hidden pointer-coarse:inline">Tap a run, or Find: its whole path is spelled out here.</span>
         </p>
       )}
     </section>

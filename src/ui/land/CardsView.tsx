@@ -311,9 +311,7 @@ function Parts() {
         </tbody>
       </table>
       {perPanel.length === 0 && <p className="text-soft">No panel yet: add one at Stack.</p>}
-      <p className="narrow mt-1 text-soft text-xs">
-        {counted(ties, 'tie')}: one for four ports, common practice, no source.
-      </p>
+      <p className="narrow mt-1 text-soft text-xs">{counted(ties, 'tie')}: one for four ports, a rule of thumb.</p>
     </section>
   );
 }

@@ -5,8 +5,8 @@ import type { Job } from '@/core/job/job';
 import { landOrders, landWishOf } from '@/core/panels/landWish';
 import type { LandingPlan, PanelPort, WayOut } from '@/core/panels/planLanding';
 import { citeSource, commonPractice } from '@/core/standards/source';
-import { counted } from '@/core/text/counted';
 import { formatSize } from '@/core/units/length';
+import { formatMinutes } from '@/core/units/minutes';
 import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
 import { AnswerField } from '../kit/AnswerField';
@@ -62,7 +62,7 @@ export function LandPlanView() {
             <Button onClick={planner.cancel}>Cancel</Button>
           </>
         )}
-        {plan && <Button onClick={planner.putAway}>Put away</Button>}
+        {plan && <Button onClick={planner.putAway}>Close</Button>}
       </div>
       {plan && (
         <Proposal
@@ -102,9 +102,9 @@ function Proposal({
   const figures: [string, string][] = [
     ['Runs that get a port', String(plan.landings.length)],
     ['Left without', String(plan.left.length)],
-    ['Landed anew', plan.moved.length === 0 ? 'none' : `${plan.moved.length}, about ${minutes} min`],
+    ['Re-landed', plan.moved.length === 0 ? 'none' : `${plan.moved.length}, about ${formatMinutes(minutes)}`],
     ['Out of order', plan.disorder === 0 ? 'nothing' : `${plan.disorder} points`],
-    ['Shortest rest of tail', plan.spareMm === null ? 'no tail measured' : formatSize(plan.spareMm, job.units)],
+    ['Least spare tail', plan.spareMm === null ? 'no tail measured' : formatSize(plan.spareMm, job.units)],
     ['Proof', plan.proven ? 'proven: no plan lands more or keeps better order' : 'best found, not proven'],
   ];
   return (
@@ -118,7 +118,7 @@ function Proposal({
         ))}
       </dl>
       <Button look="main" className="mt-2" disabled={plan.landings.length === 0} onClick={onTake}>
-        {plan.landings.length === 0 ? 'All is so already' : `Land ${counted(plan.landings.length, 'run')} so`}
+        {plan.landings.length === 0 ? 'Nothing to change' : 'Use this plan'}
       </Button>
       {plan.left.length > 0 && (
         <ul className="mt-2 grid gap-1 text-[13px]">

@@ -12,8 +12,8 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { type Carried, CarryGround, carries, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
-import { landedAnew } from './landedAnew';
 import { PanelFace } from './PanelFace';
+import { relandingWords } from './relanding';
 
 const ORDER_WORDS: Record<LandOrder, string> = {
   label: 'in label order',
@@ -113,7 +113,7 @@ export function PanelsScreen() {
           </Button>
           <p className={carried ? 'font-bold' : 'text-soft'} data-testid="land-words">
             {carried
-              ? `${carried.label} is in hand: choose a port, or press Escape.${landedAnew(index, carried)}`
+              ? `${carried.label} is in hand: choose a port, or press Escape.${relandingWords(index, carried)}`
               : 'Drag a run to a port, or pick it up with Enter. Delete takes it off again, or drag it back to the list.'}
           </p>
         </div>

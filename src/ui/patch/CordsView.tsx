@@ -8,6 +8,8 @@ import { cordBuildSource, cordBuilds, cordHabits } from '@/core/standards/cords'
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
+import { formatMinutes } from '@/core/units/minutes';
+import { formatMoney } from '@/core/units/money';
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
@@ -106,7 +108,7 @@ function CordSource() {
   const job = useSession((session) => session.job);
   const cost = cordCost(job);
   const made = answerOf(job, 'cord-source') === 'made';
-  const money = (value: number) => `${value.toFixed(2)} ${answerOf(job, 'currency')}`.trim();
+  const money = (value: number) => formatMoney(value, answerOf(job, 'currency'));
   if (cost.cords === 0) return null;
   return (
     <section aria-label="Bought or made" className="flex flex-wrap items-end gap-3">
@@ -115,7 +117,7 @@ function CordSource() {
         Bought: {counted(cost.cords, 'cord')} for {money(cost.bought)}
       </p>
       <p className={`text-[13px] ${made ? 'font-semibold' : 'text-soft'}`}>
-        Made: {money(cost.made)} and {Math.round(cost.madeMinutes)} min
+        Made: {money(cost.made)} and {formatMinutes(cost.madeMinutes)}
       </p>
     </section>
   );

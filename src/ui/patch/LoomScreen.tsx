@@ -22,7 +22,7 @@ import { MenuCheck } from '../kit/MenuCheck';
 import { MenuSheet } from '../kit/MenuSheet';
 import { type Carried, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
-import { landedAnew } from '../land/landedAnew';
+import { relandingWords } from '../land/relanding';
 import { FacesView } from './FacesView';
 import { LoomView } from './LoomView';
 import type { End } from './loomHandling';
@@ -272,13 +272,13 @@ function RunActions({
   const selected = useSession((session) => session.job.runs[session.selectedRunId ?? '']);
   const carried = job.runs[hand?.runId ?? ''];
   if (hand && carried) {
-    const anew = hand.end === 'panel' ? landedAnew(indexJob(job), carried) : '';
+    const anew = hand.end === 'panel' ? relandingWords(indexJob(job), carried) : '';
     return (
       <p className="ml-auto flex min-w-0 items-center gap-2 font-bold" data-testid="patch-words">
         <span className="truncate">
           {carried.label} is in hand: choose a {hand.end} port.{anew}
         </span>
-        <Button onClick={onLetGo}>Let go</Button>
+        <Button onClick={onLetGo}>Put it back</Button>
       </p>
     );
   }
@@ -304,7 +304,7 @@ function RunActions({
         </>
       )}
       {landing && !cord && <Button onClick={() => onPickUp(selected, 'switch')}>Pick up</Button>}
-      <Button onClick={() => onPickUp(selected, 'panel')}>{landing ? 'Land anew' : 'Land'}</Button>
+      <Button onClick={() => onPickUp(selected, 'panel')}>{landing ? 'Re-land' : 'Land'}</Button>
     </div>
   );
 }

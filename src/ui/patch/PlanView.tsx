@@ -7,7 +7,6 @@ import { type PatchMoves, patchSchools, patchWishOf } from '@/core/patching/patc
 import type { PatchPlan } from '@/core/patching/planPatching';
 import { portKey } from '@/core/records/portKey';
 import { citeSource, commonPractice } from '@/core/standards/source';
-import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
@@ -60,7 +59,7 @@ export function PlanView() {
             <Button onClick={planner.cancel}>Cancel</Button>
           </>
         )}
-        {made && <Button onClick={planner.putAway}>Put away</Button>}
+        {made && <Button onClick={planner.putAway}>Close</Button>}
       </div>
       {made && (
         <div className="mt-2 grid gap-3 lg:grid-cols-3">
@@ -81,12 +80,10 @@ export function PlanView() {
                     if (dispatch(patchCommands(plan))) planner.putAway();
                   }}
                 >
-                  {plan.cords.length + plan.unplugged.length === 0
-                    ? 'All is so already'
-                    : `Patch ${counted(plan.cords.length, 'cord')} so`}
+                  {plan.cords.length + plan.unplugged.length === 0 ? 'Nothing to change' : 'Use this plan'}
                 </Button>
                 <Button aria-pressed={moves === open} onClick={() => setOpen(moves)}>
-                  Why so
+                  Why?
                 </Button>
               </div>
             </section>

@@ -133,8 +133,8 @@ export function UplinksView() {
           </table>
         )}
         <p className="narrow mt-1 text-soft text-xs">
-          A copper module in a fast port takes about {copperModule.heatW} W (common practice, no source). Never look
-          into a fibre or a port that may be lit, and unplug before cleaning (IEC 60825-1, -2).
+          A copper module in a fast port takes about {copperModule.heatW} W (rule of thumb). Never look into a fibre or
+          a port that may be lit, and unplug before cleaning (IEC 60825-1, -2).
         </p>
       </section>
       {switches.length > 0 && (
@@ -179,7 +179,7 @@ export function UplinksView() {
           <p className="narrow mt-1 text-soft text-xs">
             Below is all that is patched, and the links to switches further down. Bundled uplinks carry together (IEEE
             802.1AX). Of others one carries and the rest wait where there is a redundancy protocol; without one they are
-            counted together (common practice, no source).
+            counted together (rule of thumb).
           </p>
           <p className="mt-1 text-[13px]">
             {gatewayWords(topology)}{' '}

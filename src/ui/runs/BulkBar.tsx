@@ -77,7 +77,7 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
         Remove {counted(runs.length, 'run')}
       </Button>
       <Button look="quiet" onClick={onDone}>
-        Let go
+        Clear selection
       </Button>
       {runs.length === 1 && first && (
         <p className="narrow w-full text-soft text-xs">

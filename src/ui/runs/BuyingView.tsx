@@ -198,7 +198,7 @@ function BoxRow({ box }: { box: Box }) {
         </span>
         <label className="narrow flex items-center gap-1 text-xs">
           <input type="checkbox" checked={box.marksFall} onChange={() => change({ marksFall: !box.marksFall })} />
-          marks fall
+          metre marks count down
         </label>
         <Button
           look="quiet"

@@ -150,7 +150,7 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
                       setChosen(map.map((one, column) => (column === at ? field : one === field ? null : one)));
                     }}
                   >
-                    <option value="">passed over</option>
+                    <option value="">ignore this column</option>
                     {RUN_COLUMNS.map((column) => (
                       <option key={column} value={column}>
                         {column}

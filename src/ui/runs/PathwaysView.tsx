@@ -272,7 +272,7 @@ function Figures({ figures }: { figures: PathwayFigures }) {
     {
       'published ratio': citeSource(bundle.source),
       search: 'found by search, not proven the smallest',
-      area: 'by area, three quarters filled: common practice, no source',
+      area: 'by area, three quarters filled: rule of thumb',
     }[bundle.how],
   ]);
   if (next)

@@ -28,7 +28,7 @@ const placeOf = (jack: Jack) => [jack.floor, jack.room, jack.outlet].filter(Bool
 /** The same building every time for one job. */
 const seedOf = (text: string) => [...text].reduce((sum, one) => (sum * 31 + one.charCodeAt(0)) >>> 0, 7);
 
-/** What is what: which unlabelled cable ends at which jack, walk by walk. */
+/** Unlabelled cables: which unlabelled cable ends at which jack, walk by walk. */
 export function TracingView() {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);

@@ -7,7 +7,7 @@ export const runs: StationViews = {
     { id: 'buying', name: 'Cable to buy and pull' },
     { id: 'kinds', name: 'Kinds of cable' },
     { id: 'labels', name: 'Labels' },
-    { id: 'tracing', name: 'What is what' },
+    { id: 'tracing', name: 'Unlabelled cables' },
   ],
   keys: [
     ['Enter', 'next row, same column'],

@@ -10,6 +10,7 @@ import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/site/qu
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { formatLength, formatSize } from '@/core/units/length';
+import { formatMinutes } from '@/core/units/minutes';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
@@ -45,7 +46,7 @@ export function ArrangeView() {
           disabled={busy}
           onClick={() => start(inOrder.map((school) => ({ ...wish, school })))}
         >
-          Propose by each school
+          Show three layouts
         </Button>
         {busy && (
           <>
@@ -55,7 +56,7 @@ export function ArrangeView() {
             <Button onClick={cancel}>Stop, keep the best so far</Button>
           </>
         )}
-        {!busy && slots.length > 0 && <Button onClick={putAway}>Put away</Button>}
+        {!busy && slots.length > 0 && <Button onClick={putAway}>Close</Button>}
         <p className="text-soft">
           {pinned.length > 0
             ? `${pinned.map((row) => job.gear[row.gearId]?.name).join(', ')} stay pinned. `
@@ -154,7 +155,7 @@ function Proposal({
     ['Centre of gravity', formatSize(Math.round(gravityMm), job.units)],
     ['Hot pairs that touch', String(hotPairs)],
     ['Free in one piece', `${freeU}U`],
-    ['Moved', moves === 0 ? 'nothing that stands' : `${counted(moves, 'device')}, about ${minutes} min`],
+    ['Moved', moves === 0 ? 'nothing that stands' : `${counted(moves, 'device')}, about ${formatMinutes(minutes)}`],
   ];
   return (
     <>
@@ -176,10 +177,10 @@ function Proposal({
       ))}
       <div className="mt-2 flex flex-wrap gap-2">
         <Button look="main" disabled={moved === 0} onClick={onTake}>
-          {moved === 0 ? 'All stands so already' : `Place ${counted(moved, 'device')} so`}
+          {moved === 0 ? 'Nothing to change' : 'Use this layout'}
         </Button>
         <Button aria-expanded={open} onClick={onOpen}>
-          Why so
+          Why?
         </Button>
       </div>
     </>

@@ -5,6 +5,9 @@ import { citeSource } from '@/core/standards/source';
 import type { Advice, AdviceOption } from '@/core/survey/advice/advice';
 import { adviceFor, chooseCommands } from '@/core/survey/advice/advisers';
 import { choiceId, chosenOption } from '@/core/survey/advice/chosen';
+import { counted } from '@/core/text/counted';
+import { formatMinutes } from '@/core/units/minutes';
+import { formatMoney } from '@/core/units/money';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField } from '../kit/CommitField';
@@ -108,8 +111,7 @@ function Side({
         {suggested && <span className="ml-1.5 font-semibold text-good text-xs">suggested</span>}
       </h3>
       <p className="font-mono text-xs">
-        {option.money.toLocaleString('en')} {money || 'in money'} · {Math.round(option.minutes)} min · {option.ports}{' '}
-        ports
+        {formatMoney(option.money, money)} · {formatMinutes(option.minutes)} · {counted(option.ports, 'port')}
       </p>
       <ul className="flex-1 text-[13px] leading-snug">
         {option.pros.map((words) => (

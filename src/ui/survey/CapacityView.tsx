@@ -49,8 +49,8 @@ export function CapacityView() {
           onCommit={take('growth-years')}
         />
         <p className="max-w-[56ch] flex-1 text-soft">
-          Need grows by that share each year and is warned of at 80 % of what there is: common practice, no source.
-          Reserved is what later wishes and the pile will take.
+          Need grows by that share each year and is warned of at 80 % of what there is: a rule of thumb. Reserved is
+          what later wishes and the pile will take.
         </p>
       </div>
       <CapacityChart rows={rows} years={years} />

@@ -20,7 +20,7 @@ export const jointInLink: SnagRule = {
         what: `${run.label} was made longer${by} with ${how}.`,
         mends: () => [
           {
-            label: `${run.label} goes without now`,
+            label: `Remove the joint of ${run.label}`,
             commands: [
               {
                 type: 'landRuns' as const,

@@ -5,6 +5,8 @@ import { counted } from '../../text/counted';
 import { sameKey } from '../../text/sameKey';
 import type { SnagRule } from '../snag';
 
+const NO_ROOM = 'No room';
+
 export const roomNotOnPlan: SnagRule = {
   id: 'room-not-on-plan',
   why: 'Its length cannot be told from the plan. Draw the room, or measure the run.',
@@ -24,14 +26,17 @@ export const roomNotOnPlan: SnagRule = {
       if (!isNow(run) || isUntraced(run) || run.lengthMm !== null) continue;
       const floor = floorByName.get(sameKey(run.floor));
       if (floor && roomByName.has(roomKey(floor.id, run.room))) continue;
-      const place = [run.floor, run.room].filter(Boolean).join(', ') || 'No room';
+      const place = [run.floor, run.room].filter(Boolean).join(', ') || NO_ROOM;
       missing.set(place, [...(missing.get(place) ?? []), run.id]);
     }
     return [...missing].map(([place, ids]) => ({
       grade: 'could-be-neater' as const,
       runIds: ids.slice(0, 1),
       rowIds: [`room ${place}`],
-      what: `${place} is not on the plan, and ${counted(ids.length, 'run')} there ${ids.length === 1 ? 'was' : 'were'} not measured.`,
+      what:
+        place === NO_ROOM
+          ? `${counted(ids.length, 'run')} ${ids.length === 1 ? 'has' : 'have'} no room, and ${ids.length === 1 ? 'was' : 'were'} not measured.`
+          : `${place} is not on the plan, and ${counted(ids.length, 'run')} there ${ids.length === 1 ? 'was' : 'were'} not measured.`,
     }));
   },
 };
