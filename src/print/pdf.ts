@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
+import { shortened } from '../core/text/shortened';
 
 export const POINTS_PER_MM = 72 / 25.4;
 export const A4 = { widthMm: 210, heightMm: 297 } as const;
@@ -35,8 +36,10 @@ export type Pdf = {
   page: (widthMm: number, heightMm: number) => void;
   /** One line; `at` is its baseline. Size in millimetres. */
   text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean) => void;
-  /** Words as they fit into a width, cut with … where they do not. */
+  /** Words as they fit into a width, shortened in the middle where they do not. */
   fitted: (words: string, widthMm: number, sizeMm: number) => string;
+  fittedBold: (words: string, widthMm: number, sizeMm: number) => string;
+  widthOf: (words: string, sizeMm: number, bold?: boolean) => number;
   /** Words over as many lines as they need. @returns the baseline after the last line */
   lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number) => number;
   finish: () => Promise<Buffer>;
@@ -69,10 +72,15 @@ export function openPdf(title: string, root: string): Pdf {
     },
     fitted: (words, widthMm, sizeMm) => {
       document.font('plain').fontSize(sizeMm);
-      if (lineWidth(document, words) <= widthMm) return words;
-      const letters = Array.from(words);
-      while (letters.length > 1 && lineWidth(document, `${letters.join('')}…`) > widthMm) letters.pop();
-      return `${letters.join('')}…`;
+      return shortened(words, (text) => lineWidth(document, text) <= widthMm);
+    },
+    fittedBold: (words, widthMm, sizeMm) => {
+      document.font('bold').fontSize(sizeMm);
+      return shortened(words, (text) => lineWidth(document, text) <= widthMm);
+    },
+    widthOf: (words, sizeMm, bold = false) => {
+      document.font(bold ? 'bold' : 'plain').fontSize(sizeMm);
+      return lineWidth(document, words);
     },
     lines: (words, xMm, yMm, widthMm, sizeMm) => {
       document.font('plain').fontSize(sizeMm);

@@ -45,8 +45,15 @@ export function portMapPdf(job: Job, root: string): Promise<Buffer> {
     const parts = traceParts(job, traceRun(job, run));
     for (const column of COLUMNS) {
       const part = parts.find((one) => one.kind === column.name);
-      if (part)
-        text(fitted(part.words, column.width, SIZE), MARGIN + column.x, y, SIZE, column.name === 'Run' && run.critical);
+      if (!part) continue;
+      const left = MARGIN + column.x;
+      // The port is told whatever the name: short and whole first, the long name as far as there is room.
+      if (part.short) {
+        text(part.short, left, y, SIZE, true);
+        const used = pdf.widthOf(`${part.short}  `, SIZE, true);
+        const name = part.words.slice(0, part.words.lastIndexOf(' · '));
+        text(fitted(name, column.width - used, SIZE), left + used, y, SIZE);
+      } else text(fitted(part.words, column.width, SIZE), left, y, SIZE, column.name === 'Run' && run.critical);
     }
     document
       .lineWidth(0.08)

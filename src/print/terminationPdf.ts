@@ -1,3 +1,4 @@
+import { gearShortNames } from '../core/gear/shortNames';
 import type { Job } from '../core/job/job';
 import { indexJob } from '../core/job/jobIndex';
 import { panelsInOrder } from '../core/panels/planLanding';
@@ -31,7 +32,8 @@ function panelSheet(pdf: Pdf, job: Job, panel: Gear) {
   const wiring = wiringOf(job);
   const cards = panelCards(job, panel);
   page(A4.widthMm, A4.heightMm);
-  text(`Termination: ${panel.name}`, MARGIN, 20, 6, true);
+  const title = `Termination: ${gearShortNames(job).get(panel.id)}  ${panel.name}`;
+  text(pdf.fittedBold(title, A4.widthMm - 2 * MARGIN, 6), MARGIN, 20, 6, true);
   text(`${job.name} · T568${wiring} at both ends of every run`, MARGIN, 27, 3.4);
   let y = 34;
   text('Pin', MARGIN, y, 2.8, true);

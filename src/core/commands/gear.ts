@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { gearShortNameFor } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { placeFault } from '../rack/fit';
 import { Id } from '../records/fields';
@@ -19,7 +20,7 @@ export const addGear = commandKind({
   apply: (job, { gear }) => {
     for (const one of gear) {
       mustBeNew(job, 'gear', one.id);
-      job.gear[one.id] = one;
+      job.gear[one.id] = { ...one, shortName: one.shortName || gearShortNameFor(job, one) };
     }
   },
   describe: (_, { gear }) => (gear.length === 1 ? `Add ${gear[0]?.name}` : `Add ${counted(gear.length, 'device')}`),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { rackShortNameFor } from '../gear/shortNames';
 import { Id } from '../records/fields';
 import { Rack } from '../records/rack';
 import { changesOf } from './changesOf';
@@ -11,7 +12,7 @@ export const addRack = commandKind({
   schema: z.strictObject({ type: z.literal('addRack'), rack: Rack }),
   apply: (job, { rack }) => {
     mustBeNew(job, 'racks', rack.id);
-    job.racks[rack.id] = rack;
+    job.racks[rack.id] = { ...rack, shortName: rack.shortName || rackShortNameFor(job, rack) };
   },
   describe: (_, { rack }) => `Put up ${rack.name}`,
 });

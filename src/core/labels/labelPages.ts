@@ -1,4 +1,5 @@
 import { portLayout } from '../gear/portLayout';
+import { gearShortNames } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { panelsInOrder } from '../panels/planLanding';
@@ -144,7 +145,7 @@ function stripPages(job: Job, only: ReadonlySet<string> | null): LabelPages {
         y = 12;
       }
       const page = marks.at(-1) as Mark[];
-      const name = `${panel.name}${rows.length > 1 ? `, row ${at + 1}` : ''}`;
+      const name = `${gearShortNames(job).get(panel.id)} · ${panel.name}${rows.length > 1 ? `, row ${at + 1}` : ''}`;
       page.push({ kind: 'text', x: 10 + name.length, y: y - 3, sizeMm: 3, text: name, bold: false });
       const ports = boxes.filter((box) => box.y === row).sort((a, b) => a.x - b.x);
       for (const [one, port] of ports.entries()) {

@@ -1,3 +1,4 @@
+import { gearShortNames, shortPort } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { textWidthMm } from '../labels/labelSize';
@@ -7,6 +8,7 @@ import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
 import { isLive } from '../records/run';
 import { naturalOrder } from '../text/naturalOrder';
+import { shortened } from '../text/shortened';
 import { formatLength } from '../units/length';
 import { type Fork, type GatheredRuns, type Gathering, gatherRuns } from './gatherRuns';
 
@@ -65,7 +67,7 @@ type Stop = { gear: Gear; port: number };
 
 function fitted(text: string, widthMm: number, sizeMm = TYPE): string {
   const most = Math.floor(widthMm / textWidthMm('x', sizeMm));
-  return text.length <= most ? text : `${text.slice(0, Math.max(0, most - 1))}…`;
+  return shortened(text, (one) => one.length <= most);
 }
 
 /** A group is begun at the foot of a sheet only when so many rows of it, or all, stand there. */
@@ -213,13 +215,21 @@ function sheetOf(job: Job, groups: GatheredRuns[], title: string, at: number, of
   }
   const stops = (places: typeof panels, x: number) => {
     for (const { gear, port, y: middle } of places.values()) {
-      const words = ` ${port}`;
+      const words = shortPort(job, gear.id, port);
       marks.push({ kind: 'box', x: x - X.stop / 2, y: middle - 1.7, width: X.stop, height: 3.4, line: 'thin' });
-      text(`${fitted(gear.name, X.stop - 2 - textWidthMm(words, TYPE))}${words}`, x, middle, { anchor: 'middle' });
+      // Short and whole; the long names stand at the head of the sheet.
+      text(words, x, middle, { anchor: 'middle' });
     }
   };
   stops(panels, X.panel);
   stops(switches, X.switch);
+  // What the short names stand for, in as much room as each has.
+  const named = [...new Map([...panels.values(), ...switches.values()].map(({ gear }) => [gear.id, gear])).values()];
+  const each = (SHEET.widthMm - 2 * MARGIN) / Math.max(1, named.length) - 3;
+  named.forEach((gear, at) => {
+    const words = `${gearShortNames(job).get(gear.id)} = ${gear.name}`;
+    text(fitted(words, each, CORD_TYPE), MARGIN + at * (each + 3), 19.5, { sizeMm: CORD_TYPE });
+  });
   for (const network of networks)
     text(
       fitted(`${network.code} ${network.name}`, SHEET.widthMm - MARGIN - X.network),

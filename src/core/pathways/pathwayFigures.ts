@@ -24,7 +24,9 @@ export type PathwayFigures = {
   fill: number;
   allowance: Allowance;
   bundle: Bundle;
-  /** Whether the tightest known bundle lies in a round pathway at all. */
+  /** What the cables together take of a round pathway, mm across. */
+  roundMm: number;
+  /** Whether they go through at all. */
   fits: boolean;
   next: ConduitSize | null;
   jam: boolean;
@@ -105,6 +107,8 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
   const diametersMm = known.map((kind) => kind.diameterMm);
   const areaMm2 = insideAreaMm2(pathway);
   const bundle = bundleOf(diametersMm);
+  // A bundle goes through a hole as it is dressed; into a conduit cables are drawn one beside the other.
+  const roundMm = pathway.kind === 'conduit' ? bundle.diameterMm : bundle.dressedMm;
   const spacingMm = pathway.spacingMm ?? supportRules.mostApartMm;
   const family = conduitSizes.find((size) => size.insideMm === pathway.widthMm)?.family ?? 'EMT';
   const cableBend = known.reduce((most, kind) => Math.max(most, kind.bendFactor * kind.diameterMm), 0);
@@ -119,7 +123,8 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
     fill: areaOf(diametersMm) / areaMm2,
     allowance: allowanceOf(pathway, diametersMm.length),
     bundle,
-    fits: pathway.heightMm !== null ? areaOf(diametersMm) <= areaMm2 : bundle.dressedMm <= pathway.widthMm + 1e-6,
+    roundMm,
+    fits: pathway.heightMm !== null ? areaOf(diametersMm) <= areaMm2 : roundMm <= pathway.widthMm + 1e-6,
     next: conduit ? nextConduit(diametersMm, pathway.lengthMm, family) : null,
     jam: conduit && mayJam(pathway.widthMm, diametersMm),
     bendMm: Math.max(

@@ -1,5 +1,3 @@
-import { commonPractice } from '../standards/source';
-
 /**
  * Power factor to plan with where the data sheet does not tell: supplies of up to 75 W may go without correction
  * (IEC 61000-3-2), larger ones have it. Common practice, no source.
@@ -7,7 +5,6 @@ import { commonPractice } from '../standards/source';
 const powerFactorFor = (watts: number): number => (watts < 75 ? 0.6 : 0.9);
 /** Share of the mains that a switch's supply hands on to its ports, 0.85 to 0.92: the lower. Common practice, no source. */
 const POE_EFFICIENCY = 0.85;
-export const mainsCurrentSource = commonPractice;
 
 /**
  * Current of a load, amperes: I = W / (V × power factor). Physics.

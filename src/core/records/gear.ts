@@ -6,7 +6,7 @@ import { FITTINGS } from '../standards/landing';
 import { THREADS } from '../standards/screwThreads';
 import { amount, Id, line, name, whole } from './fields';
 import { CARRIES } from './run';
-import { byName, defineTable } from './table';
+import { byName, byShortName, defineTable } from './table';
 
 export const GEAR_KINDS = [
   'panel',
@@ -66,6 +66,7 @@ export const Gear = z
   .strictObject({
     id: Id,
     name: name(),
+    shortName: line(8).default('').describe('on drawings, sheets and labels; empty: given by itself'),
     kind: z.enum(GEAR_KINDS),
     frame: z.enum(FRAMES).default('19-inch'),
     heightU: whole(1, 60).describe('rack units; of an upright one the units it is long'),
@@ -119,5 +120,8 @@ export const gear = defineTable({
   atMost: 2000,
   schema: Gear,
   title: (row) => row.name,
-  keys: [byName((row) => `There is a device called ${row.name} already: give this one a name of its own.`)],
+  keys: [
+    byName((row) => `There is a device called ${row.name} already: give this one a name of its own.`),
+    byShortName,
+  ],
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { THREADS } from '../standards/screwThreads';
-import { amount, Id, name, whole } from './fields';
-import { clearedWith, defineTable } from './table';
+import { amount, Id, line, name, whole } from './fields';
+import { byShortName, clearedWith, defineTable } from './table';
 
 const mm = (least: number, most: number) => whole(least, most).nullable().default(null);
 
@@ -10,6 +10,7 @@ export const Rack = z
   .strictObject({
     id: Id,
     name: name(),
+    shortName: line(8).default('').describe('on drawings, sheets and labels; empty: given by itself'),
     frame: z.enum(['19-inch', '10-inch']).default('19-inch'),
     units: whole(1, 60).describe('rack units'),
     depthMm: whole(50, 2000).describe('usable depth behind the front rails, mm'),
@@ -53,6 +54,7 @@ export const racks = defineTable({
   atMost: 50,
   schema: Rack,
   title: (row) => row.name,
+  keys: [byShortName],
   refers: [clearedWith('stackedOn', 'racks')],
   clash: (job: { racks: Record<string, Rack> }, row) => {
     const below = new Set([row.id]);

@@ -86,6 +86,12 @@ export const byName = <R extends { name: string }>(taken?: (other: R) => string)
   words: (row) => `the name ${row.name}`,
   ...(taken ? { taken } : {}),
 });
+/** Short names may not be the same; a row that has none is given one where it is shown. */
+export const byShortName: RowKey<{ shortName: string }> = {
+  what: 'short name',
+  of: (row) => (row.shortName === '' ? null : sameKey(row.shortName)),
+  words: (row) => `the short name ${row.shortName}`,
+};
 /** @param numbered field that says which port of it */
 export const goesWith = <const F extends string, const T extends string>(
   field: F,

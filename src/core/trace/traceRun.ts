@@ -1,4 +1,5 @@
 import { cordLengthMm } from '../cords/cordLength';
+import { shortPort } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
@@ -52,7 +53,8 @@ export function powerWords(run: Run): string | null {
   return row === 'beyond' ? `${run.poeW} W, beyond every class` : `PoE class ${row.class} · ${row.pseW} W`;
 }
 
-export type TracePart = { kind: string; words: string; missing: boolean; station: StationId };
+/** `short` says the same in a few letters, where there is little room. */
+export type TracePart = { kind: string; words: string; short?: string; missing: boolean; station: StationId };
 
 /** The parts of the trace strip in order. Each says where it can be changed. */
 export function traceParts(job: Job, trace: Trace): TracePart[] {
@@ -74,9 +76,15 @@ export function traceParts(job: Job, trace: Trace): TracePart[] {
     part('Outlet', 'runs', place, 'no outlet'),
     part('Run', 'runs', [run.label, run.cable, length].filter(Boolean).join(' · '), 'no label'),
     part('Device', 'runs', run.device, 'spare'),
-    part('Panel port', 'land', panel && landing && `${panel.name} · ${landing.port}`, 'not landed'),
+    {
+      ...part('Panel port', 'land', panel && landing && `${panel.name} · ${landing.port}`, 'not landed'),
+      ...(panel && landing ? { short: shortPort(job, panel.id, landing.port) } : {}),
+    },
     part('Cord', 'patch', cordWords, 'no cord'),
-    part('Switch port', 'patch', device && cord && speed && `${device.name} · ${cord.switchPort}`, 'not patched'),
+    {
+      ...part('Switch port', 'patch', device && cord && speed && `${device.name} · ${cord.switchPort}`, 'not patched'),
+      ...(device && cord && speed ? { short: shortPort(job, device.id, cord.switchPort) } : {}),
+    },
     part('Network', 'runs', network?.name ?? null, 'no network'),
     part('Power', 'patch', powerWords(run), 'no power needed'),
   ];

@@ -33,6 +33,7 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
     title: 'What it is',
     fields: [
       { name: 'name', label: 'Name', kind: 'text', help: 'As it is marked on its front.' },
+      { name: 'shortName', label: 'Short name', kind: 'text', help: 'On sheets, drawings and labels.' },
       {
         name: 'kind',
         label: 'Kind',

@@ -6,6 +6,7 @@ export const rackFields = (others: readonly { id: string; name: string }[]): Fie
     title: 'Rack',
     fields: [
       { name: 'name', label: 'Name', kind: 'text' },
+      { name: 'shortName', label: 'Short name', kind: 'text', help: 'On sheets, drawings and labels.' },
       { name: 'units', label: 'Height', kind: 'number', unit: 'U' },
       { name: 'depthMm', label: 'Usable depth', kind: 'size', help: 'Front rails to the back.' },
       {

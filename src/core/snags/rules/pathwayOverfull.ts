@@ -21,7 +21,7 @@ export const pathwayOverfull: SnagRule = {
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const figures = pathwayFigures(job, pathway);
-      const { fill, allowance, fits, bundle, next, diametersMm } = figures;
+      const { fill, allowance, fits, bundle, roundMm, next, diametersMm } = figures;
       if (diametersMm.length === 0) return [];
       const rowIds = [pathway.id];
       const mends = (): Mend[] => {
@@ -35,7 +35,7 @@ export const pathwayOverfull: SnagRule = {
       if (!fits) {
         const what =
           pathway.heightMm === null
-            ? `${pathway.name}: ${diametersMm.length} cables make a bundle of ${formatSize(Math.ceil(bundle.diameterMm * 10) / 10, job.units)}, and it is ${formatSize(pathway.widthMm, job.units)} wide.`
+            ? `${pathway.name}: ${diametersMm.length} cables make a bundle of ${formatSize(Math.ceil(roundMm * 10) / 10, job.units)}, and it is ${formatSize(pathway.widthMm, job.units)} wide.`
             : `${pathway.name}: the cables take ${percent(fill)} of the room there is.`;
         return { grade: 'wont-work' as const, rowIds, what, source: bundle.source, mends };
       }
