@@ -50,7 +50,7 @@ function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
           (port) =>
             `<rect x="${round(x + port.x)}" y="${round(item.y + port.y)}" width="${round(port.width)}" height="${round(port.height)}" fill="#eee" stroke="#555" stroke-width="0.5"/>`,
         ),
-      `<text x="${round(x + 28)}" y="${round(item.y + 14)}" font-size="11" paint-order="stroke" stroke="#fff" stroke-width="3" fill="${full ? '#222' : '#777'}">${escapeXml(item.name)}</text>`,
+      `<text x="${round(x + 28)}" y="${round(item.y + 14)}" font-size="11" paint-order="stroke" stroke="#fff" stroke-width="3" fill="${full ? '#222' : '#777'}">${escapeXml(`${item.shortName} ${item.name}`)}</text>`,
       '</g>',
     );
   }

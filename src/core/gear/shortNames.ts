@@ -41,7 +41,7 @@ function letters(count: number): string {
 
 /** What the long name ends with, where that tells it from others: `Panel B` is B, `Switch 2` SW2. */
 function hinted(name: string, kind: GearKind | 'rack'): string | null {
-  const tail = /(?:^|\s)([A-Z]|\d{1,2})$/.exec(name)?.[1];
+  const tail = /^[\p{L} ]+ ([A-Z]|\d{1,2})$/u.exec(name)?.[1];
   if (!tail) return null;
   if (kind === 'panel') return /\d/.test(tail) ? `P${tail}` : tail;
   return `${kind === 'rack' ? RACK_PREFIX : PREFIX[kind]}${tail}`;

@@ -1,5 +1,6 @@
 import { bodyWidthMm, frontWidthMm, heatW, plugFrontMm, plugRearMm } from '../gear/body';
 import { type PortBox, portLayout } from '../gear/portLayout';
+import { gearShortNames } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import type { Gear, GearKind } from '../records/gear';
 import type { Face, Placement } from '../records/placement';
@@ -14,6 +15,7 @@ import { shownUnit, unitName } from './units';
 export type ElevationItem = {
   gearId: string;
   name: string;
+  shortName: string;
   kind: GearKind;
   place: string;
   face: Face;
@@ -112,6 +114,7 @@ function itemOf(job: Job, rack: Rack, gear: Gear, placement: Placement): Elevati
   const item: ElevationItem = {
     gearId: gear.id,
     name: gear.name,
+    shortName: gearShortNames(job).get(gear.id) ?? '',
     kind: gear.kind,
     place: unitName(rack, bottomU, gear.heightU),
     face,

@@ -18,6 +18,7 @@ import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
+import { ShortName } from '../kit/ShortName';
 import { newRowId, useRows } from '../kit/useRows';
 
 const JOINT_WORDS: Record<Joint, string> = { none: 'no', coupler: 'with a coupler', joint: 'with a joint' };
@@ -48,7 +49,9 @@ function RunList({ cards, now }: { cards: { panel: Gear; runs: Run[] }[]; now: R
     <nav aria-label="Landed runs" className="max-h-48 overflow-auto lg:max-h-none">
       {cards.map(({ panel, runs }) => (
         <div key={panel.id} className="mb-2">
-          <h2 className="wide font-bold text-[13px]">{panel.name}</h2>
+          <h2 className="wide font-bold text-[13px]">
+            <ShortName gearId={panel.id} /> {panel.name}
+          </h2>
           <ul className="flex flex-wrap gap-1 pt-1">
             {runs.map((run) => {
               const ends = RUN_ENDS.filter((end) => done.has(`${run.id} ${end}`)).length;

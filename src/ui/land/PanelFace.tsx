@@ -11,6 +11,7 @@ import { isLive, type Run } from '@/core/records/run';
 import { useSession } from '../job/session';
 import { dashArray, networkInk } from '../kit/NetworkMark';
 import { carries } from '../kit/RunCarrier';
+import { ShortName } from '../kit/ShortName';
 import { useInView } from '../kit/useInView';
 
 type Handlers = {
@@ -45,6 +46,7 @@ export function PanelFace({ panel, carried, ...handlers }: { panel: Gear; carrie
   return (
     <section aria-label={panel.name} className="mb-3">
       <h2 className="flex items-baseline gap-3 py-1">
+        <ShortName gearId={panel.id} />
         <span className="wide font-bold">{panel.name}</span>
         <span className="text-soft text-xs">
           {rack && placement ? unitName(rack, placement.bottomU, panel.heightU) : 'not placed'}

@@ -95,7 +95,8 @@ export function FacesView({ small = false }: { small?: boolean }) {
                 strokeWidth={0.9}
               />
               <text x={4} y={small ? 14 : 9} fontSize={small ? 14 : 7} fontWeight={700} fill="var(--ink)">
-                {item.name}
+                {item.shortName}
+                <tspan fontWeight={400}> {item.name}</tspan>
               </text>
               {item.ports
                 .filter((port) => port.side === 'front')

@@ -53,7 +53,7 @@ export const Device = memo(function Device({ item, widthMm, behind, scale, tint,
         style={{ left: x * scale, top: item.y * scale, width: item.width * scale, height: item.height * scale }}
       >
         <Faceplate
-          name={item.name}
+          name={`${item.shortName} ${item.name}`}
           kind={item.kind}
           width={item.width}
           height={item.height}
