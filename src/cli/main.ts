@@ -87,7 +87,16 @@ function importRuns(path: string, options: Options): number {
   const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units }), commands).job;
 
   const table = readCsvTable(readText(path));
-  const preview = previewRuns(start, table, guessColumns(table.header, units));
+  const map = guessColumns(table.header, units);
+  if (table.above > 0) say(`${path}: ${counted(table.above, 'line')} above the header left out`);
+  for (const [at, heading] of table.header.entries())
+    say(`${path}: column ${heading === '' ? at + 1 : `“${heading}”`} → ${map[at] ?? 'ignored'}`);
+  const preview = previewRuns(start, table, map);
+  const tagged = preview.rows.filter((row) => row.tagged);
+  if (tagged.length > 0)
+    say(
+      `${path}: ${counted(tagged.length, 'row')} without a label, now ${tagged[0]?.fields.label} to ${tagged.at(-1)?.fields.label}`,
+    );
   const faults = preview.rows.flatMap((row) => row.faults.map((fault) => faultWords(row.line, fault)));
   for (const words of faults) say(`${path}: ${words}`);
   if (faults.length > 0 && !options['skip-bad-rows']) {

@@ -1,25 +1,48 @@
 import Papa from 'papaparse';
 import { TABLES } from '../job/tables';
+import { columnFor } from '../runs/runColumns';
 import { refuse } from '../text/refusal';
 
 const MOST_ROWS = TABLES.runs.atMost;
 const MOST_COLUMNS = 100;
 const SEPARATORS = [',', ';', '\t', '|'];
 
-/** A table as read from text. `line` is the row of the sheet, the header being row 1; empty rows are left out. */
+/**
+ * A table as read from text. `line` is the row of the sheet, the first being row 1; empty rows are left out, as are title
+ * lines above the header.
+ */
 export type CsvTable = {
   header: string[];
   rows: { line: number; cells: string[] }[];
   separator: string;
+  /** Lines with text above the header. */
+  above: number;
 };
 
 const isEmpty = (cells: string[]): boolean => cells.every((cell) => cell.trim() === '');
 
-/** The separator that the first line with any text uses most; the comma where there is none. */
+/** The header is looked for in so many lines: title, site, date and the like stand above it. */
+const MOST_ABOVE = 15;
+
+/** The separator that one of the first lines uses most; the comma where none is used. */
 function separatorOf(text: string): string {
-  const line = /[^\r\n]*\S[^\r\n]*/.exec(text.slice(0, 100_000))?.[0].replace(/"[^"]*"/g, '') ?? '';
-  const count = (separator: string) => line.split(separator).length;
+  const lines = text
+    .slice(0, 100_000)
+    .replace(/"[^"]*"/g, '')
+    .split(/\r?\n|\r/)
+    .filter((line) => line.trim() !== '')
+    .slice(0, MOST_ABOVE + 1);
+  const count = (separator: string) => Math.max(1, ...lines.map((line) => line.split(separator).length));
   return SEPARATORS.reduce((best, one) => (count(one) > count(best) ? one : best));
+}
+
+/** Where the header stands: the line that knows the most headings, two at least; else the first. */
+function headerAt(rows: readonly { cells: string[] }[]): number {
+  const known = rows
+    .slice(0, MOST_ABOVE + 1)
+    .map(({ cells }) => cells.filter((cell) => cell.trim() !== '' && columnFor(cell, 'metric') !== null).length);
+  const most = Math.max(0, ...known);
+  return most >= 2 ? known.indexOf(most) : 0;
 }
 
 /**
@@ -30,7 +53,8 @@ export function readCsvTable(text: string): CsvTable {
   const separator = separatorOf(text);
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: separator, skipEmptyLines: false });
   const rows = parsed.data.map((cells, at) => ({ line: at + 1, cells })).filter(({ cells }) => !isEmpty(cells));
-  const [head, ...body] = rows;
+  const above = headerAt(rows);
+  const [head, ...body] = rows.slice(above);
   if (!head || body.length === 0) {
     refuse(
       'no-rows',
@@ -52,5 +76,5 @@ export function readCsvTable(text: string): CsvTable {
     const row = (unclosed.row ?? 0) + 1;
     refuse('open-quote', `Row ${row}: a quote is opened and never closed. Close it, or double it.`, `row ${row}`);
   }
-  return { header: head.cells.map((cell) => cell.trim()), rows: body, separator };
+  return { header: head.cells.map((cell) => cell.trim()), rows: body, separator, above };
 }

@@ -82,7 +82,7 @@ describe('reading runs', () => {
     const text =
       'label,length_m,poe_w,speed_mbps,critical,carries\n,1,,,,\n02,-3,,,,\n03,99999,lots,fast,maybe,water\n04,,,,,\n04,,,,,\n';
     expect(faults(text)).toEqual([
-      'Row 2, label: found nothing, expected a label.',
+      'Row 2, label: found nothing, expected a label, or a room, outlet, cable or device.',
       'Row 3, length_m: found “-3”, expected a length above 0 and up to 10,000 m, such as 22.5.',
       'Row 4, length_m: found “99999”, expected a length above 0 and up to 10,000 m, such as 22.5.',
       'Row 4, poe_w: found “lots”, expected watts from 0 to 1,000, such as 12.5.',
@@ -97,10 +97,102 @@ describe('reading runs', () => {
     ['nothing', '', 'no rows'],
     ['a header alone', 'label,room\n', 'no rows'],
     ['a quote that stays open', 'label\n"01\n02\n', 'never closed'],
-    ['a list without labels', 'room,notes\nHall,x\n', 'No column holds the label'],
     ['more rows than a job has runs', `label\n${'x\n'.repeat(20_001)}`, 'at most 20000'],
   ])('refuses %s as a whole', (_, text, words) => {
     expect(() => preview(text)).toThrow(words);
+  });
+
+  it('gives rows without a label a tag that nothing has, and leaves out what is no run', () => {
+    const made = preview('label,room,device\nX01,Hall,\n,Store,camera\n,,\n,Loft,\n');
+    expect(made.rows.map((row) => [row.fields.label, row.tagged])).toEqual([
+      ['X01', false],
+      ['X02', true],
+      ['X03', true],
+    ]);
+    expect(preview('Raum;Gerät\nDiele;Kamera\n').rows[0]).toMatchObject({ fields: { label: 'X01' }, becomes: 'new' });
+    expect(faults('label,room,notes\n,,Sum of all\n')).toEqual([
+      'Row 2, label: found nothing, expected a label, or a room, outlet, cable or device.',
+    ]);
+  });
+
+  it.each([
+    [
+      'Site survey 12 May\nProject 4711\n\nCable No;Location;Length (ft);Rate;PoE (W);VLAN\n1;Hall;65 ft;1 GbE;~20;Office\n',
+      { label: '1', room: 'Hall', lengthMm: 19_812, speedMbps: 1000, poeW: 20, network: 'Office' },
+    ],
+    [
+      'Kabel-Nr;Etage;Raum;Dose;Länge (m);Gerät;Bemerkung\nK 7;EG;Küche;links;12,5;Drucker;prüfen\n',
+      {
+        label: 'K 7',
+        floor: 'EG',
+        room: 'Küche',
+        outlet: 'links',
+        lengthMm: 12_500,
+        device: 'Drucker',
+        notes: 'prüfen',
+      },
+    ],
+    [
+      'N° de câble;Niveau;Pièce;Prise;Longueur;Débit;Réseau\n3;RDC;Salle à manger;gauche;20 m;100M;Invités\n',
+      { label: '3', floor: 'RDC', room: 'Salle à manger', lengthMm: 20_000, speedMbps: 100, network: 'Invités' },
+    ],
+    [
+      'Número;Planta;Sala;Toma;Longitud;Velocidad;Observaciones\n9;Baja;Cocina;1;~18;2.5 Gbit;revisar\n',
+      { label: '9', floor: 'Baja', room: 'Cocina', outlet: '1', lengthMm: 18_000, speedMbps: 2500, notes: 'revisar' },
+    ],
+    [
+      'Kabelnummer\tVerdieping\tRuimte\tAansluiting\tLengte\tOpmerking\nA-1\tBG\tKeuken\trechts\t7,25\tnieuw\n',
+      { label: 'A-1', floor: 'BG', room: 'Keuken', outlet: 'rechts', lengthMm: 7250, notes: 'nieuw' },
+    ],
+  ])('knows the words of lists, under title lines and in five languages: %s', (text, expected) => {
+    expect(fields(text)[0]).toMatchObject(expected);
+    expect(faults(text)).toEqual([]);
+  });
+
+  it('reads figures as people write them', () => {
+    const speed = (cell: string) => fields(`label,room,rate\n1,Hall,"${cell}"\n`)[0]?.speedMbps;
+    expect(['100M', '2.5 Gbit', '1 GbE', '10G', '1000', '10GBASE-T', '100 Mb/s', '2,5 G'].map(speed)).toEqual([
+      100, 2500, 1000, 10_000, 1000, 10_000, 100, 2500,
+    ]);
+    const power = (cell: string) => {
+      const [row] = fields(`label,room,poe\n1,Hall,"${cell}"\n`);
+      return [row?.poeW ?? null, row?.poeClass ?? null];
+    };
+    // That it is powered says nothing of how much: class 0. A type says the most it may be.
+    expect(['~20', '15.4W', 'yes', 'no', 'PoE+', '802.3bt'].map(power)).toEqual([
+      [20, null],
+      [15.4, null],
+      [null, 0],
+      [0, null],
+      [null, 4],
+      [null, 8],
+    ]);
+    expect(fields("label,room,length\n1,Hall,ca. 20 m\n2,Hall,65'\n").map((row) => row.lengthMm)).toEqual([
+      20_000, 19_812,
+    ]);
+    expect(fields('label,room,critical\n1,a,x\n2,b,oui\n3,c,nein\n').map((row) => row.critical)).toEqual([
+      true,
+      true,
+      false,
+    ]);
+  });
+
+  it('never takes coax, fibre, speaker or telephone cable for data because nobody said so', () => {
+    const carries = (cable: string) => fields(`label,room,cable\n1,Hall,"${cable}"\n`)[0]?.carries ?? null;
+    const cables = ['RG6', 'Coax RG-59', 'Fibre OM3 duplex', 'OS2', 'Lautsprecher 2×2.5', 'Speaker 16/2', 'CW1308'];
+    expect([...cables, 'Cat 6 U/UTP', 'string'].map(carries)).toEqual([
+      'coax',
+      'coax',
+      'fibre',
+      'fibre',
+      'speaker',
+      'speaker',
+      'telephone',
+      'ethernet',
+      null,
+    ]);
+    // What the list says itself goes before.
+    expect(fields('label,room,cable,carries\n1,Hall,Cat 5e U/UTP,telephone\n')[0]?.carries).toBe('telephone');
   });
 
   it('never throws anything but a refusal, on any bytes', () => {

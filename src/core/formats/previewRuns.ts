@@ -5,7 +5,7 @@ import { indexJob, sameKey } from '../job/jobIndex';
 import type { Run } from '../records/run';
 import { type RowFault, readRunRow } from '../runs/readRunRow';
 import type { ColumnMap } from '../runs/runColumns';
-import { refuse } from '../text/refusal';
+import { plainCell } from '../text/csvCell';
 import { formatLength, type Units } from '../units/length';
 import type { CsvTable } from './csvTable';
 
@@ -18,6 +18,8 @@ export type PreviewRow = {
   becomes: 'new' | 'changed' | 'same' | 'not taken';
   /** For a known label: each field that changes, as it is and as it will be. */
   differences: { field: string; was: string; will: string }[];
+  /** It had no label, and was given one. */
+  tagged: boolean;
 };
 
 export type RunsPreview = { rows: PreviewRow[]; counts: Record<PreviewRow['becomes'], number> };
@@ -43,21 +45,44 @@ function differencesFrom(job: Job, run: Run, fields: RunChanges): PreviewRow['di
   });
 }
 
+/** A row that has one of these is a run, also without a label; one that has none is a total or a remark. */
+const TELLING = ['room', 'outlet', 'cable', 'device'] as const;
+
+const labelOf = (cells: readonly string[], map: ColumnMap): string => {
+  const at = map.indexOf('label');
+  return at < 0 ? '' : plainCell(cells[at] ?? '').trim();
+};
+
+/** Labels for rows that have none: X01, X02 …, without those that the job or the table has. */
+function* freeTags(job: Job, table: CsvTable, map: ColumnMap): Generator<string, string> {
+  const taken = new Set([
+    ...indexJob(job).runByLabel.keys(),
+    ...table.rows.map(({ cells }) => sameKey(labelOf(cells, map))),
+  ]);
+  for (let count = 1; ; count++) {
+    const tag = `X${String(count).padStart(2, '0')}`;
+    if (!taken.has(sameKey(tag))) yield tag;
+  }
+}
+
 /**
- * What each row of a table would become in a job. Never throws on content: whatever is wrong stands with its row.
- * @throws Refusal when no column holds the label
+ * What each row of a table would become in a job. Never throws on content: whatever is wrong stands with its row. A row
+ * without a label is given one, as is every row where no column holds it.
  */
 export function previewRuns(job: Job, table: CsvTable, map: ColumnMap): RunsPreview {
-  if (!map.includes('label')) refuse('no-label-column', 'No column holds the label: choose which one does.', 'row 1');
   const { runByLabel } = indexJob(job);
   const firstLine = new Map<string, number>();
+  const tags = freeTags(job, table, map);
   const counts = { new: 0, changed: 0, same: 0, 'not taken': 0 };
   const rows = table.rows.map(({ line, cells }): PreviewRow => {
-    const { fields, faults } = readRunRow(cells, map);
+    const read = readRunRow(cells, map);
+    const { fields } = read;
+    const bare = labelOf(cells, map) === '';
+    const tagged = bare && TELLING.some((field) => fields[field]);
+    const faults = bare ? read.faults.filter((fault) => fault.field !== 'label') : read.faults;
+    if (tagged) fields.label = tags.next().value;
+    else if (bare) faults.push({ field: 'label', found: '', expected: 'a label, or a room, outlet, cable or device' });
     const key = sameKey(fields.label ?? '');
-    if (fields.label === undefined && !faults.some((fault) => fault.field === 'label')) {
-      faults.push({ field: 'label', found: '', expected: 'a label' });
-    }
     if (key !== '') {
       const before = firstLine.get(key);
       if (before === undefined) firstLine.set(key, line);
@@ -72,7 +97,7 @@ export function previewRuns(job: Job, table: CsvTable, map: ColumnMap): RunsPrev
     const differences = run ? differencesFrom(job, run, fields) : [];
     const becomes = faults.length > 0 ? 'not taken' : !run ? 'new' : differences.length > 0 ? 'changed' : 'same';
     counts[becomes] += 1;
-    return { line, fields, faults, becomes, differences };
+    return { line, fields, faults, becomes, differences, tagged };
   });
   return { rows, counts };
 }

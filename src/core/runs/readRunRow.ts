@@ -9,8 +9,27 @@ export type RowFault = { field: RunColumn | 'row'; found: string; expected: stri
 
 type Read = { ok: true; value: RunChanges } | { ok: false; expected: string };
 
-const YES = new Set(['yes', 'y', 'true', '1', 'x', 'critical']);
-const NO = new Set(['', 'no', 'n', 'false', '0', '-']);
+const YES = new Set([
+  'yes',
+  'y',
+  'true',
+  '1',
+  'x',
+  '✓',
+  'critical',
+  'ja',
+  'j',
+  'oui',
+  'o',
+  'si',
+  'sí',
+  's',
+  'wahr',
+  'vrai',
+]);
+const NO = new Set(['', 'no', 'n', 'false', '0', '-', '–', 'nein', 'non', 'nee', 'falsch', 'faux']);
+/** Figures are often rough in a list: the sign for it is not part of the figure. */
+const ROUGHLY = /^(?:~|≈|±|ca\.?|c\.|circa|approx\.?|about|etwa|env\.?|aprox\.?)\s*/i;
 const number = (text: string): number => (/^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : Number.NaN);
 const fail = (expected: string): Read => ({ ok: false, expected });
 
@@ -50,7 +69,7 @@ const LENGTH_LIMITS = {
 function readLength(cell: string, { field, unit }: NonNullable<(typeof LENGTH_COLUMNS)[RunColumn]>): Read {
   if (cell === '') return { ok: true, value: { [field]: null } };
   const { least, most, such } = LENGTH_LIMITS[field];
-  const mm = parseLength(cell, unit);
+  const mm = parseLength(cell.replace(ROUGHLY, ''), unit);
   if (mm === null || mm < least || mm > most) {
     const [longest, example] = [most, such].map((one) =>
       unit === 'm' ? (one / 1000).toLocaleString('en') : Math.floor(one / 304.8).toLocaleString('en'),
@@ -68,15 +87,35 @@ function readWord<T extends string>(field: keyof RunChanges, word: string, words
 
 function readSpeed(cell: string): Read {
   if (cell === '') return { ok: true, value: { speedMbps: null } };
-  const giga = /^([\d.,]+)\s*g(?:b\/?s|bps|bit\/?s)?$/i.exec(cell)?.[1];
-  const mbps = giga ? number(giga) * 1000 : number(cell.replace(/\s*m(?:b\/?s|bps|bit\/?s)$/i, ''));
+  // 100M, 2.5 Gbit, 1 GbE, 10GBASE-T, 1000 Mb/s, 1000.
+  const [, digits = '', unit = 'm'] =
+    /^([\d.,]+)\s*([mg])?(?:be?|bit|bits|bps|bit\/s|b\/s|base-?[a-z]+)?$/i.exec(cell.replace(ROUGHLY, '')) ?? [];
+  const mbps = number(digits) * (unit.toLowerCase() === 'g' ? 1000 : 1);
   if (!Number.isInteger(mbps) || mbps < 1 || mbps > 800_000)
     return fail('a speed in Mb/s from 1 to 800,000, such as 1000');
   return { ok: true, value: { speedMbps: mbps } };
 }
 
+/** Types by name: the class that a device of it may have at most (IEEE 802.3-2022). */
+const POE_TYPES: Record<string, number> = {
+  poe: 3,
+  af: 3,
+  '802.3af': 3,
+  'poe+': 4,
+  at: 4,
+  '802.3at': 4,
+  'poe++': 6,
+  bt: 8,
+  '802.3bt': 8,
+};
+
 function readPower(cell: string): Read {
-  const watts = cell === '' ? 0 : number(cell.replace(/\s*w$/i, ''));
+  const word = cell.toLowerCase();
+  const byType = POE_TYPES[word.replace(/\s+/g, '')];
+  if (byType !== undefined) return { ok: true, value: { poeClass: byType } };
+  // That it is powered, not by how much: a device of no known class.
+  if (word !== '1' && YES.has(word)) return { ok: true, value: { poeClass: 0 } };
+  const watts = NO.has(word) ? 0 : number(cell.replace(ROUGHLY, '').replace(/\s*w(?:atts?)?$/i, ''));
   if (!Number.isFinite(watts) || watts > 1000) return fail('watts from 0 to 1,000, such as 12.5');
   return { ok: true, value: { poeW: watts } };
 }
@@ -85,6 +124,44 @@ function readPoeClass(cell: string): Read {
   if (cell === '') return { ok: true, value: { poeClass: null } };
   const digit = /^(?:class\s*)?([0-8])$/i.exec(cell)?.[1];
   return digit ? { ok: true, value: { poeClass: Number(digit) } } : fail('a power class from 0 to 8, or nothing');
+}
+
+/** What lists say for what a cable carries. */
+const CARRIES_WORDS: Record<string, (typeof CARRIES)[number]> = {
+  data: 'ethernet',
+  daten: 'ethernet',
+  donnees: 'ethernet',
+  données: 'ethernet',
+  datos: 'ethernet',
+  lan: 'ethernet',
+  network: 'ethernet',
+  fiber: 'fibre',
+  lwl: 'fibre',
+  glasfaser: 'fibre',
+  fibra: 'fibre',
+  glasvezel: 'fibre',
+  koax: 'coax',
+  coaxial: 'coax',
+  tv: 'coax',
+  phone: 'telephone',
+  telefon: 'telephone',
+  téléphone: 'telephone',
+  telefono: 'telephone',
+  teléfono: 'telephone',
+  telefoon: 'telephone',
+  lautsprecher: 'speaker',
+  altavoz: 'speaker',
+  luidspreker: 'speaker',
+  audio: 'speaker',
+};
+
+/** What a cable carries by its own words; null where they tell nothing. */
+export function carriesOfCable(cable: string): (typeof CARRIES)[number] | null {
+  if (/\b(?:rg-?\s?\d+|coax|koax|triax|sat)/i.test(cable)) return 'coax';
+  if (/\b(?:om[1-5]|os[12]|fib(?:re|er|ra)|lwl|glasfaser|glasvezel|simplex|duplex lc)\b/i.test(cable)) return 'fibre';
+  if (/speaker|lautsprecher|haut-?parleur|altavoz|luidspreker|\b(?:12|14|16|18)\/[24]\b/i.test(cable)) return 'speaker';
+  if (/telephone|t[eé]l[eé]phone|telefon|\bcw\s?1308\b|\bj-y\b/i.test(cable)) return 'telephone';
+  return /\bcat(?:egory)?\.?\s*\d|\b[usf]+\/?[uf]tp\b/i.test(cable) ? 'ethernet' : null;
 }
 
 function readCell(field: RunColumn, raw: string): Read {
@@ -103,7 +180,7 @@ function readCell(field: RunColumn, raw: string): Read {
       if (YES.has(word)) return { ok: true, value: { critical: true } };
       return NO.has(word) ? { ok: true, value: { critical: false } } : fail('yes or no');
     case 'carries': {
-      const carries = word === 'fiber' ? 'fibre' : word === 'data' ? 'ethernet' : word;
+      const carries = CARRIES_WORDS[word] ?? word;
       return readWord('carries', carries, CARRIES, 'ethernet');
     }
     case 'entry':
@@ -143,6 +220,10 @@ export function readRunRow(cells: string[], map: ColumnMap): { fields: RunChange
     if (read.ok) Object.assign(fields, read.value);
     else faults.push({ field, found: cell.slice(0, 60), expected: read.expected });
   });
+  // Coax and fibre are never taken for data because nobody said so.
+  const told = map.some((field, column) => field === 'carries' && (cells[column] ?? '').trim() !== '');
+  const carries = !told && fields.cable ? carriesOfCable(fields.cable) : null;
+  if (carries) fields.carries = carries;
   const beyond = cells.slice(map.length).find((cell) => cell.trim() !== '');
   if (beyond !== undefined) {
     faults.push({

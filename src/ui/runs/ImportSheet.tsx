@@ -1,7 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { readCsvTable } from '@/core/formats/csvTable';
+import { type CsvTable, readCsvTable } from '@/core/formats/csvTable';
 import { decodeText } from '@/core/formats/decodeText';
 import { importCommand, type PreviewRow, previewRuns } from '@/core/formats/previewRuns';
 import type { Job } from '@/core/job/job';
@@ -12,6 +12,7 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
+import { keepMapping, keptMapping } from './keptMapping';
 
 export type Given = { name: string; bytes: Uint8Array };
 
@@ -107,12 +108,17 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
     [given],
   );
   const [chosen, setChosen] = useState<ColumnMap | null>(null);
-  const table = read.value?.table ?? null;
-  const map = chosen ?? (table ? guessColumns(table.header, job.units) : []);
+  /** Cells as mended here, by `line column`. */
+  const [mended, setMended] = useState<ReadonlyMap<string, string>>(new Map());
+  const asRead = read.value?.table ?? null;
+  const table = useMemo(() => asRead && withMended(asRead, mended), [asRead, mended]);
+  const kept = useMemo(() => (asRead ? keptMapping(asRead.header) : null), [asRead]);
+  const map = chosen ?? kept ?? (table ? guessColumns(table.header, job.units) : []);
   const held = useDeferredValue(map);
   const preview = useMemo(() => (table ? attempt(() => previewRuns(job, table, held)) : null), [job, table, held]);
   if (!table || !read.value) return <Refused words={read.words ?? ''} onBack={onBack} />;
   const counts = preview?.value?.counts;
+  const tagged = preview?.value?.rows.filter((row) => row.tagged).length ?? 0;
   const command = preview?.value ? importCommand(preview.value, newId) : null;
   const parts =
     counts && [counts.new > 0 && `add ${counts.new}`, counts.changed > 0 && `change ${counts.changed}`].filter(Boolean);
@@ -122,6 +128,9 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
       <p className="text-soft">
         {counted(table.rows.length, 'row')}, read as {read.value.encoding}, separated by{' '}
         {{ ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' }[table.separator]}.{' '}
+        {table.above > 0 && `${counted(table.above, 'line')} above the header left out. `}
+        {kept && !chosen && 'Columns as chosen for the last list of this shape. '}
+        {tagged > 0 && `${counted(tagged, 'row')} without a label given one. `}
         {counts && (
           <b className="text-ink" data-testid="counts">
             {counts.new} new, {counts.changed} changed, {counts.same} as they are, {counts['not taken']} not taken.
@@ -163,7 +172,13 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
           </thead>
           <tbody>
             {preview?.value?.rows.slice(0, SHOWN).map((row, at) => (
-              <PreviewLine key={row.line} row={row} cells={table.rows[at]?.cells ?? []} map={held} />
+              <PreviewLine
+                key={row.line}
+                row={row}
+                cells={table.rows[at]?.cells ?? []}
+                map={held}
+                onMend={(column, text) => setMended((now) => new Map(now).set(`${row.line} ${column}`, text))}
+              />
             ))}
           </tbody>
         </table>
@@ -177,7 +192,9 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
           look="main"
           disabled={!command}
           onClick={() => {
-            if (command && dispatch([command])) onClose();
+            if (!command || !dispatch([command])) return;
+            keepMapping(table.header, map);
+            onClose();
           }}
         >
           {command ? `Import: ${parts?.join(', ')}` : 'Nothing to import'}
@@ -203,7 +220,29 @@ function Refused({ words, onBack }: { words: string; onBack: () => void }) {
   );
 }
 
-function PreviewLine({ row, cells, map }: { row: PreviewRow; cells: string[]; map: ColumnMap }) {
+/** A table with the cells that were mended in the preview. */
+const withMended = (table: CsvTable, mended: ReadonlyMap<string, string>): CsvTable =>
+  mended.size === 0
+    ? table
+    : {
+        ...table,
+        rows: table.rows.map(({ line, cells }) => ({
+          line,
+          cells: cells.map((cell, column) => mended.get(`${line} ${column}`) ?? cell),
+        })),
+      };
+
+function PreviewLine({
+  row,
+  cells,
+  map,
+  onMend,
+}: {
+  row: PreviewRow;
+  cells: string[];
+  map: ColumnMap;
+  onMend: (column: number, text: string) => void;
+}) {
   const faulty = new Set<string>(row.faults.map((fault) => fault.field));
   const changed = new Map(row.differences.map((one) => [one.field, one]));
   const { words, look } = BECOMES[row.becomes];
@@ -220,7 +259,25 @@ function PreviewLine({ row, cells, map }: { row: PreviewRow; cells: string[]; ma
             className={`max-w-44 truncate px-1 py-0.5 ${field === null ? 'text-soft line-through' : ''} ${field && faulty.has(field) ? 'bg-wont/15 font-semibold text-wont' : ''} ${difference ? 'bg-bite/15' : ''}`}
             title={difference ? `was ${difference.was || 'empty'}` : cells[at]}
           >
-            {cells[at]}
+            {field && faulty.has(field) ? (
+              <input
+                aria-label={`${field} of row ${row.line}`}
+                defaultValue={cells[at]}
+                className="w-full min-w-24 bg-face px-1"
+                onBlur={(event) => {
+                  if (event.target.value !== cells[at]) onMend(at, event.target.value);
+                }}
+                onKeyDown={(event) => {
+                  if (event.key !== 'Enter') return;
+                  event.preventDefault();
+                  onMend(at, event.currentTarget.value);
+                }}
+              />
+            ) : field === 'label' && row.tagged ? (
+              <i>{row.fields.label}</i>
+            ) : (
+              cells[at]
+            )}
             {difference && <span className="block text-soft text-xs">was {difference.was || 'empty'}</span>}
           </td>
         );
@@ -242,7 +299,7 @@ function FaultList({ rows }: { rows: PreviewRow[] }) {
   return (
     <details open className="rounded border border-wont p-2">
       <summary className="font-semibold text-wont">
-        {counted(faults.length, 'cell')} to look at; these rows are left out
+        {counted(faults.length, 'cell')} to mend in the rows above; until then these rows are left out
       </summary>
       <ul className="mt-1 max-h-32 overflow-auto">
         {faults.slice(0, 100).map(({ row, fault }) => (
