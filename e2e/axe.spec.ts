@@ -24,6 +24,7 @@ async function findings(page: Page, only: string[] = []): Promise<string[]> {
 const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unknown> }[] = [
   { name: 'the list', path: '/' },
   { name: 'a new job', path: '/new' },
+  { name: 'the handbook', path: '/handbook' },
   { name: 'runs', path: '/jobs/quillback/runs', prepare: (page) => page.getByLabel('Room of 07').focus() },
   {
     name: 'import',

@@ -64,7 +64,7 @@ test('a job and a device get other names, and units change how lengths are shown
   await expect(page.getByRole('heading', { name: 'Better name' })).toBeVisible();
   await expect(page.getByLabel('Length in feet of 1')).toHaveValue('98.43');
   await station(page, 'Stack');
-  await page.getByRole('button', { name: /^Switch, U8/ }).focus();
+  await page.getByRole('button', { name: /\bSwitch, U8/ }).focus();
   await page.getByRole('button', { name: 'Change Switch' }).click();
   await page.getByLabel(/^Height/).fill('2');
   await page.getByLabel('Name', { exact: true }).fill('Switch A');

@@ -107,7 +107,7 @@ test('runs are planned onto ports anew with the minutes it takes, and ended with
   await page.getByLabel('runs that are landed may move').check();
   await page.getByRole('button', { name: 'Plan all anew' }).click();
   const proposal = page.getByRole('region', { name: 'Proposed landing' });
-  await expect(proposal).toContainText(/Re-landed\d+, about \d+ min/, { timeout: 20_000 });
+  await expect(proposal).toContainText(/Re-landed\d+, about \d+ (h|min)/, { timeout: 20_000 });
   await proposal.getByRole('button', { name: 'Use this plan' }).click();
   await saved(page);
 

@@ -47,7 +47,7 @@ test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', asy
   await drag(page, await middle(page, /^Shelf, 250 mm 1U/), await inAnnex(2.5));
   await expect(page.getByTestId('place-words')).toHaveText('Free: U4 of Annex');
   await page.mouse.up();
-  await expect(device(page, /^Shelf, 250 mm, U4/)).toBeVisible();
+  await expect(device(page, /\bShelf, 250 mm, U4/)).toBeVisible();
   await drag(page, await middle(page, /^Small switch/), await inAnnex(4.5));
   await expect(page.getByTestId('place-words')).toContainText('has no ears: put it on a shelf');
   const shelf = await inAnnex(2.5);

@@ -33,6 +33,7 @@ import { diffFiles } from './diffFiles';
 import { needOut, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
+import { reckonEntry } from './reckonEntry';
 
 const takeawayList = TAKEAWAYS.map(({ id, about }) => `                      ${id.padEnd(17)} ${about}`).join('\n');
 
@@ -63,6 +64,9 @@ ${takeawayList}
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
+  reckon --list [--json]
+  reckon ENTRY NAME=VALUE … [--json]
+                    a formula, table or rule of the handbook with these numbers: value, unit, formula, source
   schema [--of job|gear] [-o FILE]
                     the JSON Schema of the job file, or of the gear file
 
@@ -238,6 +242,7 @@ export async function main(args: string[]): Promise<number> {
     }
     if (verb === 'schema') return schema(values);
     if (verb === 'solve') return solve(path ?? '', more[0], values);
+    if (verb === 'reckon') return reckonEntry(path === undefined ? [] : [path, ...more], values);
     if (verb === 'diff') {
       if (path === undefined || more.length !== 1) return refuse('usage', 'diff takes two job files.');
       return diffFiles(path, more[0] ?? '', values);
@@ -256,7 +261,7 @@ export async function main(args: string[]): Promise<number> {
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, check, export, diff, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, check, export, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

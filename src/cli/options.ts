@@ -29,6 +29,7 @@ export function readArguments(args: string[]) {
       order: { type: 'string' },
       moves: { type: 'string' },
       anew: { type: 'boolean' },
+      list: { type: 'boolean' },
       help: { type: 'boolean', short: 'h' },
     },
   });

@@ -308,4 +308,33 @@ describe('the command line', () => {
     expect(JSON.parse((await shelf('schema')).out)).toMatchObject({ title: 'Good Shelf job', type: 'object' });
     expect(JSON.parse((await shelf('schema', '--of', 'gear')).out).properties).toHaveProperty('racks');
   });
+
+  it('reckons an entry of the handbook, lists them all, and says what it expected', async () => {
+    expect((await shelf('reckon', 'mains-current', 'watts=419', 'factor=0.6')).out).toBe(
+      '3.04 A\n419 W / (230 V × 0.6)\n[physics: real power]\n',
+    );
+    const { out } = await shelf('reckon', 'temperature-loss', 'celsius=45', '--json');
+    expect(JSON.parse(out)).toMatchObject({ value: '11.0', unit: '%', given: { celsius: 45, shield: 'unscreened' } });
+    expect(JSON.parse((await shelf('reckon', '--list', '--json')).out).length).toBeGreaterThan(30);
+    expect(await shelf('reckon', 'mains-current', 'volts=9')).toMatchObject({
+      code: 2,
+      said: expect.stringContaining('volts: found “9”, expected 100 to 240 V.'),
+    });
+    expect(await shelf('reckon')).toMatchObject({ code: 2 });
+  });
+
+  it('says which column it took for what, and what it left out', async () => {
+    const list = at('liste.csv');
+    writeFileSync(
+      list,
+      'Begehung 12. Mai\n\nKabel-Nr;Raum;Länge (m);Farbe;Bauleiter\n7;Diele;12,5;blau;Orla\n;Bad;8;;\n',
+    );
+    const made = await shelf('import', list, '-o', at('liste.json'));
+    expect(made).toMatchObject({ code: 0 });
+    expect(made.said).toContain('1 line above the header left out');
+    expect(made.said).toContain('column “Kabel-Nr” → label');
+    expect(made.said).toContain('column “Länge (m)” → length_m');
+    expect(made.said).toContain('column “Bauleiter” → ignored');
+    expect(made.said).toContain('1 row without a label, now X01 to X01');
+  });
 });

@@ -35,6 +35,7 @@ export const LAYERS = [
   'stations',
   'plans',
   'formats',
+  'handbook',
   'models',
   'wire',
 ] as const;

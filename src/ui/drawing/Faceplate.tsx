@@ -4,6 +4,7 @@ import type { GearKind } from '@/core/records/gear';
 /** A device from the front: a plain enamelled plate with its name and its ports, in millimetres of its own. */
 export function Faceplate({
   name,
+  short,
   kind,
   width,
   height,
@@ -13,6 +14,8 @@ export function Faceplate({
   tint = null,
 }: {
   name: string;
+  /** Its short name, before the long one. */
+  short?: string;
   kind: GearKind;
   width: number;
   height: number;
@@ -74,6 +77,7 @@ export function Faceplate({
         fill="var(--ink)"
         className="narrow"
       >
+        {short && <tspan fontWeight={800}>{short} </tspan>}
         {name}
       </text>
     </svg>

@@ -4,6 +4,7 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { type Findable, find } from '@/core/trace/find';
+import { searchHandbook } from '../handbook/searchHandbook';
 import { goInJob } from '../kit/jobPath';
 import { findViews } from './findViews';
 import { useSession } from './session';
@@ -12,27 +13,39 @@ const ITEM =
   'flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink';
 
 /** Find any label, room, port or device of the job, and trace it; or a view, and go there. */
-export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+export function FindDialog({
+  open,
+  onOpenChange,
+  onHandbook,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  onHandbook: (entry: string) => void;
+}) {
   const job = useSession((session) => session.job);
   const selectGroup = useSession((session) => session.selectGroup);
   const [query, setQuery] = useState('');
   const found = find(job, query);
   const views = findViews(query);
+  const entries = query.trim() === '' ? [] : searchHandbook(query).slice(0, 8);
+  // It starts empty each time, however it was left.
+  const leave = (next: boolean) => {
+    if (!next) setQuery('');
+    onOpenChange(next);
+  };
   const base = useSession((session) => session.base);
 
   const choose = (entry: Findable) => {
-    onOpenChange(false);
-    setQuery('');
+    leave(false);
     selectGroup(entry.words, entry.runIds, entry.gearId);
     if (entry.runIds.length === 0) goInJob(`${base}/${entry.station}`);
   };
   const go = (path: string) => {
-    onOpenChange(false);
-    setQuery('');
+    leave(false);
     goInJob(`${base}${path}`);
   };
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <Dialog.Root open={open} onOpenChange={leave}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Dialog.Content
@@ -45,7 +58,7 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
               autoFocus
               value={query}
               onValueChange={setQuery}
-              placeholder="A label, room, port, device or view"
+              placeholder="A label, room, port, device, view or formula"
               className="w-full border-b bg-face px-4 py-3 text-lg outline-none"
             />
             <Command.List className="max-h-[60vh] overflow-auto p-1.5">
@@ -66,6 +79,20 @@ export function FindDialog({ open, onOpenChange }: { open: boolean; onOpenChange
                   <span className="font-bold">{words}</span>
                   <span className="min-w-0 flex-1 truncate">{detail}</span>
                   <span className="narrow shrink-0 text-xs">view</span>
+                </Command.Item>
+              ))}
+              {entries.map(({ id, tells, group }) => (
+                <Command.Item
+                  key={id}
+                  value={`handbook ${id}`}
+                  onSelect={() => {
+                    leave(false);
+                    onHandbook(id);
+                  }}
+                  className={ITEM}
+                >
+                  <span className="min-w-0 flex-1 truncate">{tells}</span>
+                  <span className="narrow shrink-0 text-xs">{group} · handbook</span>
                 </Command.Item>
               ))}
             </Command.List>

@@ -4,6 +4,7 @@ import './earlyStation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { indexJob, sameKey } from '@/core/job/jobIndex';
+import { HandbookSheet } from '../handbook/HandbookSheet';
 import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
 import { Announcer } from '../kit/useAnnounce';
@@ -100,6 +101,7 @@ function NotOpened({ fault, again }: { fault: Error; again: () => void }) {
 function Room({ session }: { session: SessionStore }) {
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
+  const [handbook, setHandbook] = useState<string | null>(null);
   const { station, revision } = useJobPath();
   // A code on a label leads here: the run it names is traced.
   useEffect(() => {
@@ -132,7 +134,8 @@ function Room({ session }: { session: SessionStore }) {
           </div>
           <TraceStrip />
         </div>
-        <FindDialog open={finding} onOpenChange={setFinding} />
+        <FindDialog open={finding} onOpenChange={setFinding} onHandbook={setHandbook} />
+        <HandbookSheet entry={handbook} onClose={() => setHandbook(null)} />
         <KeysSheet open={keys} onClose={() => setKeys(false)} station={station} />
       </Announcer>
     </SessionContext>

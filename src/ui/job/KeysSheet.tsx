@@ -5,7 +5,7 @@ import { setSingleKeys, useSingleKeys } from './singleKeys';
 import { STATION_VIEWS } from './stations';
 
 const EVERYWHERE: readonly KeyRow[] = [
-  ['/', 'find a label, room, port or device, and trace it'],
+  ['/', 'find a label, room, port or device, and trace it; or a formula of the handbook'],
   [`1 – ${STATIONS.length}`, 'go to a station'],
   ['Ctrl Z', 'undo what you did last'],
   ['Ctrl Shift Z', 'redo'],

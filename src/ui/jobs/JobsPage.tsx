@@ -58,6 +58,9 @@ export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: Remov
           <h1 className="wide font-extrabold text-3xl tracking-tight">Good Shelf</h1>
           <p className="text-soft">From a heap of labelled cables to a cabinet that is tidy and known port by port.</p>
         </div>
+        <Link href="/handbook" className="inline-flex min-h-8 items-center font-semibold underline">
+          Handbook
+        </Link>
         <ThemeButton />
         <input
           ref={file}

@@ -44,7 +44,7 @@ export const Device = memo(function Device({ item, widthMm, behind, scale, tint,
         type="button"
         data-device={item.gearId}
         aria-roledescription="device"
-        aria-label={`${item.name}, ${item.place}${where}${item.pinned ? ', pinned' : ''}`}
+        aria-label={`${item.shortName} ${item.name}, ${item.place}${where}${item.pinned ? ', pinned' : ''}`}
         aria-pressed={held}
         onKeyDown={(event) => carry.press(event, item.gearId)}
         onFocus={() => onChoose(item.gearId)}
@@ -53,7 +53,8 @@ export const Device = memo(function Device({ item, widthMm, behind, scale, tint,
         style={{ left: x * scale, top: item.y * scale, width: item.width * scale, height: item.height * scale }}
       >
         <Faceplate
-          name={`${item.shortName} ${item.name}`}
+          name={item.name}
+          short={item.shortName}
           kind={item.kind}
           width={item.width}
           height={item.height}
