@@ -158,7 +158,7 @@ test('trace on a phone: find a label and read its whole path', async ({ page }) 
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/jobs/quillback/land');
   await page.getByRole('button', { name: 'Find' }).click();
-  await page.getByPlaceholder('A label, room, port, device or view').fill('fridge');
+  await page.getByPlaceholder('A label, room, port, device, view or formula').fill('fridge');
   await page.getByRole('option', { name: /24/ }).first().click();
   const trace = page.getByTestId('trace');
   await expect(trace).toBeInViewport();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { go } from './job';
+import { go, saved } from './job';
 
 test('the handbook is searched, reckons with other numbers, and says what it expected', async ({ page }) => {
   await go(page, '/handbook');
@@ -16,6 +16,7 @@ test('the handbook is searched, reckons with other numbers, and says what it exp
 
 test('a formula is found from anywhere in a job by the keyboard alone', async ({ page }) => {
   await go(page, '/jobs/quillback/runs');
+  await saved(page);
   await page.keyboard.press('/');
   await page.keyboard.type('dressed');
   await expect(page.getByRole('option', { name: /as hands dress it/ })).toBeVisible();

@@ -43,7 +43,7 @@ test('a rack numbered from the top and made shallower shows it, in inches where 
   await page.waitForURL(/runs/);
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Stack' }).click();
   await page.getByRole('button', { name: 'Place 1 device' }).click();
-  await expect(page.getByRole('button', { name: 'Switch, 8 × 1G, U1', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: /\bSwitch, 8 × 1G, U1$/ })).toBeVisible();
   await page.getByRole('button', { name: 'Cabinet: 6U' }).click();
   await page.getByRole('dialog').getByLabel('Usable depth').fill('5');
   await page.getByRole('button', { name: 'Change the rack' }).click();

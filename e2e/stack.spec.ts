@@ -57,14 +57,14 @@ test('gear of one’s own, two cabinets, front and rear, a shelf, by mouse', asy
   await expect(device(page, 'Small switch, 5 × 1G, on its shelf')).toBeVisible();
 
   // To the rear rails of the cabinet in the hand; the side view says what it is.
-  await drag(page, await middle(page, /^Core switch, U6/), await inAnnex(0.5, 'rear'));
+  await drag(page, await middle(page, /\bCore switch, U6/), await inAnnex(0.5, 'rear'));
   await expect(page.getByTestId('place-words')).toHaveText('Free: U6 behind of Annex');
   await page.mouse.up();
   await expect(device(page, 'Core switch, U6 behind')).toBeVisible();
 
   // Back to the pile.
   const pile = await resting(page, page.getByRole('region', { name: 'Pile' }));
-  await drag(page, await middle(page, /^Core switch, U6/), {
+  await drag(page, await middle(page, /\bCore switch, U6/), {
     x: pile.x + pile.width - 30,
     y: pile.y + pile.height / 2,
   });
