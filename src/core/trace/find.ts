@@ -1,12 +1,16 @@
+import { gearShortNames, shortPort } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
+import { takesUnits } from '../rack/space';
+import { shownUnit } from '../rack/units';
 import { portKey } from '../records/portKey';
 import { isPanel, isSwitching, portsOf } from '../records/ports';
+import { counted } from '../text/counted';
 
 /** Something that can be found and traced: a run by label or device, a room, a port, a device in the rack. */
 export type Findable = {
-  kind: 'run' | 'room' | 'panel port' | 'switch port' | 'device in the rack';
+  kind: 'run' | 'room' | 'network' | 'unit' | 'panel port' | 'switch port' | 'device in the rack';
   /** Unique within the list. */
   key: string;
   words: string;
@@ -27,8 +31,9 @@ export function findables(job: Job): Findable[] {
   if (known) return known;
   const index = indexJob(job);
   const list: Findable[] = [];
-  const add = (entry: Omit<Findable, 'text'>) =>
-    list.push({ ...entry, text: `${entry.words} ${entry.detail}`.toLocaleLowerCase('en') });
+  /** @param also other words that it is looked for by */
+  const add = (entry: Omit<Findable, 'text'>, also = '') =>
+    list.push({ ...entry, text: `${entry.words} ${entry.detail} ${also}`.toLowerCase() });
 
   const rooms = new Map<string, string[]>();
   for (const run of index.runsInOrder) {
@@ -65,10 +70,34 @@ export function findables(job: Job): Findable[] {
       kind: 'device in the rack',
       key: `gear ${gear.id}`,
       words: gear.name,
-      detail: gear.kind,
+      detail: [gearShortNames(job).get(gear.id), gear.kind].join(' · '),
       runIds,
       gearId: gear.id,
       station: 'stack',
+    });
+    const place = index.placementOfGear.get(gear.id);
+    const rack = place && takesUnits(place) ? job.racks[place.rackId] : undefined;
+    for (let at = 0; place && rack && at < gear.heightU; at++)
+      add({
+        kind: 'unit',
+        key: `unit ${gear.id} ${at}`,
+        words: `U${shownUnit(rack, place.bottomU + at)}`,
+        detail: `${gear.name}, ${rack.name}`,
+        runIds,
+        gearId: gear.id,
+        station: 'stack',
+      });
+  }
+  for (const network of Object.values(job.networks)) {
+    const runIds = index.runsInOrder.filter((run) => run.networkId === network.id).map((run) => run.id);
+    add({
+      kind: 'network',
+      key: `network ${network.id}`,
+      words: network.name,
+      detail: `${network.colour}, ${counted(runIds.length, 'run')}`,
+      runIds,
+      gearId: null,
+      station: 'runs',
     });
   }
   for (const gear of index.gearInOrder) {
@@ -81,7 +110,9 @@ export function findables(job: Job): Findable[] {
       const run = landing && job.runs[landing.runId];
       const runIds = run ? [run.id] : [];
       const detail = run ? run.label : 'free';
-      add({ kind, key: `port ${key}`, words: `${gear.name} ${number}`, detail, runIds, gearId: gear.id, station });
+      const words = `${gear.name} ${number}`;
+      const also = `${kind} ${number} ${shortPort(job, gear.id, number)}`;
+      add({ kind, key: `port ${key}`, words, detail, runIds, gearId: gear.id, station }, also);
     }
   }
   cache.set(job, list);
@@ -90,11 +121,11 @@ export function findables(job: Job): Findable[] {
 
 /** Findables that hold every word of the query; labels that match exactly, then those that begin with it, come first. */
 export function find(job: Job, query: string, most = 40): Findable[] {
-  const words = query.toLocaleLowerCase('en').split(/\s+/).filter(Boolean);
+  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return [];
   const whole = words.join(' ');
   const rank = ({ words: title }: Findable) => {
-    const text = title.toLocaleLowerCase('en');
+    const text = title.toLowerCase();
     return text === whole ? 0 : text.startsWith(whole) ? 1 : 2;
   };
   return findables(job)

@@ -53,6 +53,10 @@ describe('find', () => {
     ['router 5', 'switch port', 'Router 5'],
     ['UPS', 'device in the rack', 'UPS 1500 VA'],
     ['kennels ground', 'run', '20'],
+    ['U13', 'unit', 'U13'],
+    ['access points', 'network', 'Access points'],
+    ['recorder', 'device in the rack', 'Recorder'],
+    ['swa 3', 'switch port', 'Switch A 3'],
   ])('finds %s', (query, kind, words) => {
     expect(find(job, query)[0]).toMatchObject({ kind, words });
   });

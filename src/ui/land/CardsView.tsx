@@ -119,7 +119,7 @@ function Card({ run }: { run: Run }) {
         ))}
       </div>
       <p className="narrow mt-2 text-soft text-xs">
-        {card.wiring ? `${citeSource(pinoutSource)}; ${citeSource(untwistSource)}.` : 'Common practice, no source.'}
+        {card.wiring ? `${citeSource(pinoutSource)}; ${citeSource(untwistSource)}.` : 'A rule of thumb.'}
       </p>
     </section>
   );

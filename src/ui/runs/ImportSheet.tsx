@@ -148,7 +148,7 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
               <th className="px-2 text-left">Becomes</th>
               {table.header.map((heading, at) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: headings may repeat, their places do not move
-                <th key={at} className="min-w-24 px-1 py-1 text-left font-semibold">
+                <th key={at} className="min-w-36 px-1 py-1 text-left font-semibold">
                   <span className="block truncate text-soft text-xs">{heading || `column ${at + 1}`}</span>
                   <select
                     aria-label={`Column ${heading || at + 1} holds`}

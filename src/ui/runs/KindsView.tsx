@@ -60,7 +60,7 @@ export function KindsView() {
               Describe {cable}
             </Button>
           ))}
-          <p className="text-soft">Diameters that ship with the program are common practice: the data sheet rules.</p>
+          <p className="text-soft">Diameters that ship with the program are rules of thumb: the data sheet rules.</p>
         </div>
         <table className="narrow w-full text-[13px]">
           <thead>

@@ -138,8 +138,8 @@ function BoardView({ board }: { board: Backboard }) {
           ))}
         </ul>
         <p className="narrow mt-1 text-soft text-xs">
-          Sources: {citeSource(boardThicknessSource)}; {citeSource(boardDetailsSource)}; rows and margins common
-          practice.
+          Sources: {citeSource(boardThicknessSource)}; {citeSource(boardDetailsSource)}; rows and margins by rule of
+          thumb.
         </p>
       </div>
       <svg

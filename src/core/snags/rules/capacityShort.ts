@@ -27,7 +27,10 @@ export const capacityShort: SnagRule = {
     const years = figureOf(job, 'growth-years');
     const short = capacities(job)
       .filter(({ state }) => state === 'too little' || state === 'nearly full')
-      .filter((row) => !SAID_ELSEWHERE.has(row.id) || row.used < row.has * practice.fullShare)
+      .filter(
+        ({ id, used, reserved, has }) =>
+          !SAID_ELSEWHERE.has(id) || used < has * practice.fullShare || used + reserved > has + 1e-9,
+      )
       .sort((a, b) => b.share - a.share);
     const [worst] = short;
     if (!worst) return [];

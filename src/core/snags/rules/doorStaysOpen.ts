@@ -1,10 +1,41 @@
+import { plugFrontMm } from '../../gear/body';
+import { fitFault } from '../../rack/fit';
+import { placedIn } from '../../rack/space';
 import { plugSource } from '../../standards/plugRoom';
-import { fitRule } from '../fitRule';
+import { counted } from '../../text/counted';
+import { formatSize } from '../../units/length';
+import { moveGearMends } from '../mends';
+import type { Finding, SnagRule } from '../snag';
 
-export const doorStaysOpen = fitRule(
-  'door-stays-open',
-  'door-shut',
-  'will-bite',
-  'A door pressed against plugs bends the cords below their least radius, or is left open for good.',
-  plugSource,
-);
+/** One door, one finding: it stays open whatever else is behind it. */
+export const doorStaysOpen: SnagRule = {
+  id: 'door-stays-open',
+  why: 'A door pressed against plugs bends the cords below their least radius, or is left open for good.',
+  source: plugSource,
+  stations: ['stack'],
+  reads: { racks: true, gear: true, placements: true, shelvings: true, units: true },
+  find: ({ job }) =>
+    Object.values(job.racks).flatMap((rack): Finding[] => {
+      const shut = placedIn(job, rack.id).flatMap(({ gear, placement: { bottomU, face } }) => {
+        const fault = fitFault(job, gear, { rack, bottomU, face }, 'door-shut');
+        return fault ? [{ gear, words: fault.words }] : [];
+      });
+      const [first] = shut;
+      if (!first) return [];
+      const gearIds = shut.map(({ gear }) => gear.id);
+      const needMm = Math.max(...shut.map(({ gear }) => plugFrontMm(gear)));
+      const what =
+        shut.length === 1
+          ? first.words
+          : `Plugs and cord bends of ${counted(shut.length, 'device')} need up to ${formatSize(needMm, job.units)} in front of the rails; the door of ${rack.name} leaves ${formatSize(rack.frontClearanceMm ?? 0, job.units)}.`;
+      return [
+        {
+          grade: 'will-bite',
+          gearIds,
+          rackIds: [rack.id],
+          what,
+          mends: () => (shut.length === 1 ? moveGearMends(job, rack, first.gear, 'door-shut') : []),
+        },
+      ];
+    }),
+};
