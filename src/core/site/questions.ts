@@ -137,6 +137,14 @@ export const QUESTIONS = {
     'a caution',
     'How the cabinet may be hung, and what to find out first.',
   ),
+  'outdoor-protectors': choice(
+    'Building',
+    'Are protectors fitted and bonded at both ends of copper that leaves the building?',
+    yesNo,
+    'unknown',
+    'a caution',
+    'A snag for copper outdoors until it is so.',
+  ),
   'built-before-2000': choice(
     'Building',
     'Was the building put up or last rebuilt before the year 2000?',

@@ -4,22 +4,27 @@ import { stampsOf } from '../job/stamps';
 import { commonPractice } from '../standards/source';
 import { boxOverdrawn } from './rules/boxOverdrawn';
 import { bundleTooBig } from './rules/bundleTooBig';
+import { cableCannotCarry } from './rules/cableCannotCarry';
 import { cableNotRated } from './rules/cableNotRated';
 import { cableUnknown } from './rules/cableUnknown';
 import { capacityShort } from './rules/capacityShort';
 import { categoryTooLow } from './rules/categoryTooLow';
 import { channelTooLong } from './rules/channelTooLong';
 import { conduitMayJam } from './rules/conduitMayJam';
+import { copperOutdoors } from './rules/copperOutdoors';
 import { cordDoesNotFit } from './rules/cordDoesNotFit';
 import { cordInUsedPort } from './rules/cordInUsedPort';
+import { criticalOnOne } from './rules/criticalOnOne';
 import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
 import { doorStaysOpen } from './rules/doorStaysOpen';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
 import { fixingsNotSound } from './rules/fixingsNotSound';
+import { heavyHigh } from './rules/heavyHigh';
 import { holeMissing } from './rules/holeMissing';
 import { hooksFarApart } from './rules/hooksFarApart';
+import { inheritedUnsure } from './rules/inheritedUnsure';
 import { jackTooLow } from './rules/jackTooLow';
 import { jointInLink } from './rules/jointInLink';
 import { labelMissing } from './rules/labelMissing';
@@ -46,6 +51,7 @@ import { plugsMeetBack } from './rules/plugsMeetBack';
 import { poeFeedWeak } from './rules/poeFeedWeak';
 import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
+import { poweredTogether } from './rules/poweredTogether';
 import { railsDoNotReach } from './rules/railsDoNotReach';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
 import { screenNotCarried } from './rules/screenNotCarried';
@@ -134,6 +140,12 @@ export const SNAG_RULES: readonly SnagRule[] = [
   networkNotOnPort,
   networksMixed,
   networkUnnumbered,
+  cableCannotCarry,
+  poweredTogether,
+  inheritedUnsure,
+  criticalOnOne,
+  heavyHigh,
+  copperOutdoors,
 ];
 
 /** Fields that most rules only name things by. */

@@ -7,9 +7,10 @@ import { readJobFile, writeJobFile } from '../formats/jobFile';
 import type { Job } from '../job/job';
 import { planJob } from '../plans/planJob';
 import { CableKind } from '../records/cableKind';
-import type { Gear } from '../records/gear';
+import { Gear } from '../records/gear';
 import { Mount } from '../records/mount';
 import { Pathway } from '../records/pathway';
+import { answerCommand } from '../site/answers';
 import { findSnags, SNAG_RULES } from './findSnags';
 
 const of = (job: Job, rule: string) => findSnags(job).filter((snag) => snag.rule === rule);
@@ -124,6 +125,108 @@ describe('what hangs, stands and carries', () => {
     expect(of(shallow, 'may-tip')).toMatchObject([
       { grade: 'will-bite', what: expect.stringMatching(/tips forwards/) },
     ]);
+  });
+});
+
+describe('what a practitioner would say at once', () => {
+  it('data over coax, over copper-clad aluminium, and fast data over two pairs', () => {
+    const what = (fields: RunChanges) => of(bench({ 1: fields }), 'cable-cannot-carry')[0]?.what ?? '';
+    expect(what({ cable: 'RG6' })).toMatch(/data over RG6, which is coax/);
+    expect(what({ cable: 'Cat 5e CCA' })).toMatch(/copper-clad/);
+    expect(what({ cable: 'Cat 5 2-pair', speedMbps: 1000 })).toMatch(/two pairs/);
+    expect(what({ cable: 'Cat 5 2-pair', speedMbps: 100 })).toBe('');
+    expect(what({ cable: 'Cat 6 U/UTP', speedMbps: 1000 })).toBe('');
+    expect(what({ cable: 'RG6', carries: 'coax' })).toBe('');
+  });
+
+  it('inherited cables that failed or were never tested, one finding for each', () => {
+    const found = (state: 'failed' | 'tested' | 'pulled', device = '') => ({ origin: 'found' as const, state, device });
+    const job = bench({ 1: found('pulled'), 2: found('pulled'), 3: found('failed', 'camera'), 4: found('tested') });
+    expect(of(job, 'inherited-unsure').map(({ grade, what }) => [grade, what])).toEqual([
+      ['wont-work', '3 failed its test and has a device on it.'],
+      ['will-bite', '2 inherited cables not tested yet, 1 first.'],
+    ]);
+  });
+
+  it('weight in the upper half, in a cabinet on the floor sooner than on a wall', () => {
+    const heavy = (standing: 'wall' | 'floor') => of(bench({}, { massKg: 12 }, { standing }), 'heavy-high');
+    expect(heavy('floor')).toMatchObject([
+      { grade: 'will-bite', what: 'Switch, 12 kg, stands in U11: in the upper half of Rack.' },
+    ]);
+    expect(heavy('wall')).toMatchObject([{ grade: 'could-be-neater' }]);
+    expect(of(bench({}, { massKg: 9 }), 'heavy-high')).toEqual([]);
+  });
+
+  it('copper that leaves the building without a word of protectors', () => {
+    const job = bench({ 1: { cable: 'Cat 6 U/UTP outdoor' } });
+    const outdoor = CableKind.parse({ id: 'k', name: 'Cat 6 U/UTP outdoor', diameterMm: 7, ratings: ['outdoor'] });
+    const kept = apply(job, { type: 'keepRows', rows: [{ table: 'cableKinds', record: outdoor }] });
+    expect(of(kept, 'copper-outdoors')[0]?.what).toMatch(/1 copper run goes outdoors, 1 first/);
+    expect(of(apply(kept, answerCommand(kept, 'outdoor-protectors', 'yes')), 'copper-outdoors')).toEqual([]);
+    expect(of(job, 'copper-outdoors')).toEqual([]);
+  });
+
+  it('all critical runs on one of two switches', () => {
+    const runs = {
+      1: { device: 'till', critical: true },
+      2: { device: 'alarm', critical: true },
+      3: { device: 'desk' },
+    };
+    const two = apply(bench(runs), {
+      type: 'addGear',
+      gear: [
+        Gear.parse({
+          id: 'second',
+          name: 'Second',
+          kind: 'switch',
+          heightU: 1,
+          depthMm: 100,
+          ports: bench().gear.switch?.ports,
+        }),
+      ],
+    });
+    const on = (third: string) =>
+      apply(patched(two, '1', '2', '3'), {
+        type: 'patchPorts',
+        cords: [
+          { panelId: 'panel', panelPort: 3, switchId: third, switchPort: third === 'second' ? 1 : 3, fixed: true },
+        ],
+      });
+    expect(of(on('second'), 'critical-on-one')[0]?.what).toBe(
+      'All 2 critical runs are on Switch, of 2 switches in use.',
+    );
+    expect(of(on('switch'), 'critical-on-one')).toEqual([]);
+  });
+
+  it('more than 24 cables with power in one pathway (TSB-184-A, from memory)', () => {
+    const through = (count: number) => {
+      const runs = Object.fromEntries(Array.from({ length: count }, (_, at) => [at + 1, { poeW: 10 }]));
+      return of(
+        apply(bench(runs), {
+          type: 'keepRows',
+          rows: [
+            {
+              table: 'pathways',
+              record: Pathway.parse({
+                id: 'tray',
+                name: 'Tray',
+                kind: 'tray',
+                widthMm: 300,
+                heightMm: 60,
+                lengthMm: 9000,
+              }),
+            },
+            ...Object.keys(runs).map((label) => ({
+              table: 'passages' as const,
+              record: { id: `p${label}`, runId: `run-${label}`, pathwayId: 'tray' },
+            })),
+          ],
+        }),
+        'powered-together',
+      );
+    };
+    expect(through(24)).toEqual([]);
+    expect(through(25)[0]?.what).toMatch(/25 cables with power lie together in Tray/);
   });
 });
 

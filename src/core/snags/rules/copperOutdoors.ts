@@ -1,0 +1,30 @@
+import { goesOutdoors } from '../../panels/goesOutdoors';
+import { isNow } from '../../records/run';
+import { answerOf } from '../../site/answers';
+import { fromMemory } from '../../standards/source';
+import { counted } from '../../text/counted';
+import type { SnagRule } from '../snag';
+
+export const copperOutdoors: SnagRule = {
+  id: 'copper-outdoors',
+  why: 'Lightning nearby comes in over copper. Protectors at both ends, bonded to earth, or fibre. Local codes and licensed practice rule.',
+  source: fromMemory('NFPA 70 article 800; IEC 62305-4: protection of lines that leave a building'),
+  stations: ['runs'],
+  reads: {
+    runs: ['id', 'label', 'carries', 'cable', 'scope'],
+    pathways: true,
+    passages: true,
+    cableKinds: true,
+    answers: true,
+  },
+  find: ({ job, runsInOrder }) => {
+    if (answerOf(job, 'outdoor-protectors') === 'yes') return [];
+    const out = runsInOrder.filter(
+      (run) => isNow(run) && run.carries !== 'fibre' && run.carries !== 'speaker' && goesOutdoors(job, run),
+    );
+    const [first] = out;
+    if (!first) return [];
+    const what = `${counted(out.length, 'copper run')} ${out.length === 1 ? 'goes' : 'go'} outdoors, ${first.label} first, and nothing is said of protectors.`;
+    return [{ grade: 'will-bite' as const, runIds: [first.id], what }];
+  },
+};

@@ -1,0 +1,42 @@
+import { isNow } from '../../records/run';
+import { commonPractice } from '../../standards/source';
+import { counted } from '../../text/counted';
+import type { Finding, SnagRule } from '../snag';
+
+export const inheritedUnsure: SnagRule = {
+  id: 'inherited-unsure',
+  why: 'A cable that was there before may be cut, kinked or joined. Test it before anything hangs on it.',
+  source: commonPractice,
+  stations: ['runs'],
+  reads: { runs: ['id', 'label', 'origin', 'state', 'device', 'scope'] },
+  find: ({ runsInOrder }) => {
+    const found = runsInOrder.filter((run) => run.origin === 'found' && isNow(run));
+    const say = (runs: typeof found, grade: Finding['grade'], words: string): Finding[] => {
+      const [first] = runs;
+      if (!first) return [];
+      const what =
+        runs.length === 1
+          ? `${first.label} ${words}.`
+          : `${counted(runs.length, 'inherited cable')} ${words}, ${first.label} first.`;
+      return [{ grade, runIds: [first.id], rowIds: [words], what }];
+    };
+    const failed = found.filter((run) => run.state === 'failed');
+    return [
+      ...say(
+        failed.filter((run) => run.device !== ''),
+        'wont-work',
+        'failed its test and has a device on it',
+      ),
+      ...say(
+        failed.filter((run) => run.device === ''),
+        'will-bite',
+        'failed its test',
+      ),
+      ...say(
+        found.filter((run) => run.state !== 'failed' && run.state !== 'tested'),
+        'will-bite',
+        'not tested yet',
+      ),
+    ];
+  },
+};
