@@ -52,6 +52,8 @@ export function createSender(given: Given): Sender {
   /** Batches that this window saw settled. */
   const done = new Set<string>();
   const failures = new Map<string, number>();
+  /** A step on its way at once, since nothing waited before it. @returns whether it arrived */
+  const early = new Map<string, Promise<boolean>>();
 
   const isBehind = () => newsWanted || heardOf > store.getState().confirmed.point.revision;
   const without = (batchId: string) => store.getState().pending.filter((entry) => entry.batchId !== batchId);
@@ -152,6 +154,7 @@ export function createSender(given: Given): Sender {
     for (;;) {
       const entry = (await readOutbox())[0];
       if (!entry && !isBehind()) return;
+      if (entry && (await early.get(entry.batchId))) continue;
       try {
         await (entry ? send(entry) : fetchNews());
         tries = 0;
@@ -215,6 +218,19 @@ export function createSender(given: Given): Sender {
   return {
     take: (entry) => {
       adding.add(entry.batchId);
+      const { pending, trouble } = store.getState();
+      // Where nothing waits before it, it goes on its way while it is being kept and drawn: whoever sends it once more does
+      // no harm, the server takes a batch once.
+      if (pending.length === 0 && trouble === null && !draining)
+        early.set(
+          entry.batchId,
+          send(entry)
+            .then(
+              () => true,
+              () => false,
+            )
+            .finally(() => early.delete(entry.batchId)),
+        );
       outbox
         .add(entry)
         .catch(() => {
