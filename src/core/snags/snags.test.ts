@@ -430,12 +430,21 @@ describe('the survey and the ways of cables', () => {
   it('a way kept for others, three cables that jam, and a jacket that may not lie there', () => {
     expect(of(laid(1, { reservedFor: 'the landlord' }), 'pathway-reserved')).toHaveLength(1);
     expect(of(laid(3, { widthMm: 18 }), 'conduit-may-jam')).toHaveLength(1);
-    const buried = laid(2, { surroundings: 'buried' });
+    const open = { kind: 'tray' as const, widthMm: 100, heightMm: 50 };
+    const buried = laid(2, { ...open, surroundings: 'buried' });
     expect(of(buried, 'cable-not-rated')[0]?.what).toBe('Way is buried: 1, 2 are not of direct-burial cable.');
     const dry = mended(buried, 'cable-not-rated');
     expect(of(dry, 'cable-not-rated')).toEqual([]);
     expect(Object.values(dry.runs).map((run) => run.cable)).toEqual(['Cat 6 direct burial', 'Cat 6 direct burial']);
     expect(of(laid(2, { surroundings: 'riser' }, { cable: 'Cat 6 U/UTP plenum' }), 'cable-not-rated')).toEqual([]);
+    // In a conduit in the ground outdoor cable will do; riser and plenum are listings of North America.
+    const outdoor = CableKind.parse({ id: 'k', name: 'Cat 6 outdoor', diameterMm: 7, ratings: ['outdoor'] });
+    const inConduit = laid(1, { surroundings: 'buried' }, { cable: 'Cat 6 outdoor' });
+    const kept = apply(inConduit, { type: 'keepRows', rows: [{ table: 'cableKinds', record: outdoor }] });
+    expect(of(kept, 'cable-not-rated')).toEqual([]);
+    const riser = laid(2, { surroundings: 'riser' });
+    expect(of(riser, 'cable-not-rated')).toEqual([]);
+    expect(of(apply(riser, answerCommand(riser, 'mains-volts', '120')), 'cable-not-rated')).toHaveLength(1);
   });
 
   it('more than 24 powered cables in a bundle (TSB-184-A, from memory)', () => {

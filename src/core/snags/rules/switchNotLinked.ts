@@ -24,10 +24,10 @@ export const switchNotLinked: SnagRule = {
     if (!gateway) return [];
     // While no uplink is planned at all, that is a step to come, not a fault.
     const grade = Object.keys(job.uplinks).length > 0 ? ('will-bite' as const) : ('could-be-neater' as const);
-    return switches.flatMap(({ gear, downMbps, reachesGateway }) => {
-      if (reachesGateway || downMbps === 0) return [];
-      const what = `${gear.name} has runs patched and no uplink that leads to ${gateway.name}.`;
-      return { grade, gearIds: [gear.id], what };
-    });
+    const loose = switches.filter(({ downMbps, reachesGateway }) => !reachesGateway && downMbps > 0);
+    if (loose.length === 0) return [];
+    const names = loose.map(({ gear }) => gear.name).join(', ');
+    const what = `${names} ${loose.length === 1 ? 'has' : 'have'} runs patched and no uplink that leads to ${gateway.name}.`;
+    return [{ grade, gearIds: loose.map(({ gear }) => gear.id), what }];
   },
 };
