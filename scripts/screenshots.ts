@@ -104,7 +104,7 @@ const VIEWS: View[] = [
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Patch the rest' }).click();
       await page.getByRole('button', { name: /^Patch \d+ runs$/ }).waitFor();
-      await page.getByRole('button', { name: /^16 / }).hover();
+      await page.getByRole('button', { name: /^16 imaging/ }).hover();
     },
   },
   {
@@ -134,7 +134,7 @@ const VIEWS: View[] = [
     phone: true,
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Find' }).click();
-      await page.getByPlaceholder('A label, room, port, device or view').fill('fridge');
+      await page.getByPlaceholder('A label, room, port, device, view or formula').fill('fridge');
       await page.getByRole('option').first().click();
     },
   },
