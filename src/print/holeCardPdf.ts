@@ -1,3 +1,4 @@
+import { rackShortNames } from '../core/gear/shortNames';
 import type { Job } from '../core/job/job';
 import { type HoleCard, holeCard, holeHeightMm } from '../core/rack/holes';
 import { shownUnit } from '../core/rack/units';
@@ -16,7 +17,7 @@ const HOLE_NAMES = ['lower', 'middle', 'upper'];
 function cardPage({ page, document, text, lines }: Pdf, job: Job, card: HoleCard): void {
   const { rack, rows } = card;
   page(A4.widthMm, A4.heightMm);
-  text(`Hole card: ${rack.name}`, MARGIN, 20, 6, true);
+  text(`Hole card: ${rackShortNames(job).get(rack.id)}  ${rack.name}`, MARGIN, 20, 6, true);
   const nuts = card.nuts > 0 ? `${card.nuts} cage nuts and ` : '';
   text(`${job.name} · ${rack.units}U · ${nuts}${card.screws} screws ${rack.thread}`, MARGIN, 28, 3.4);
   const height = rack.units * rackDimensions.unitMm;

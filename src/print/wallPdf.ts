@@ -1,3 +1,4 @@
+import { rackShortNames } from '../core/gear/shortNames';
 import type { Job } from '../core/job/job';
 import { backboard } from '../core/mounting/backboard';
 import { liftingCautions, mountingCautions } from '../core/mounting/cautions';
@@ -24,7 +25,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
   const force = (newton: number) => formatForce(newton, job.units);
   const size = (mm: number) => formatSize(Math.round(mm), job.units);
   page(A4.widthMm, A4.heightMm);
-  text(`On the wall: ${rack.name}`, MARGIN, 20, 6, true);
+  text(`On the wall: ${rackShortNames(job).get(rack.id)}  ${rack.name}`, MARGIN, 20, 6, true);
   let y = 30;
   const say = (words: string) => {
     y = lines(words, MARGIN, y, WIDTH, 3) + 0.6;

@@ -242,6 +242,14 @@ export function LoomView({
   );
 }
 
+/** The short name whole, the long one as far as there is room. */
+const HeadWords = ({ head }: { head: LoomHead }) => (
+  <>
+    <span className="font-mono">{head.short}</span>{' '}
+    <span className="inline-block max-w-28 truncate align-bottom">{head.words}</span>
+  </>
+);
+
 /** The name of a device over its ports. One without cords is folded up until it is wanted. */
 function Head({ head, left, onTurn }: { head: LoomHead; left: number; onTurn: (id: string) => void }) {
   const look =
@@ -249,8 +257,8 @@ function Head({ head, left, onTurn }: { head: LoomHead; left: number; onTurn: (i
   const style = { left, top: head.y };
   if (!head.foldable) {
     return (
-      <span className={look} style={style}>
-        {head.words}
+      <span className={look} style={style} title={head.words}>
+        <HeadWords head={head} />
       </span>
     );
   }
@@ -262,7 +270,7 @@ function Head({ head, left, onTurn }: { head: LoomHead; left: number; onTurn: (i
       style={style}
       onClick={() => onTurn(head.key)}
     >
-      {head.words} {head.folded ? '▸' : '▾'}
+      <HeadWords head={head} /> {head.folded ? '▸' : '▾'}
     </button>
   );
 }

@@ -1,3 +1,4 @@
+import { gearShortNames } from '@/core/gear/shortNames';
 import type { Job } from '@/core/job/job';
 import { indexJob } from '@/core/job/jobIndex';
 import { type Gathering, gatherRuns } from '@/core/loom/gatherRuns';
@@ -25,7 +26,7 @@ export type LoomPort = {
   far: string | null;
 };
 /** `folded`: a device without cords whose ports are put away until it is unfolded. */
-export type LoomHead = { key: string; words: string; y: number; folded: boolean; foldable: boolean };
+export type LoomHead = { key: string; short: string; words: string; y: number; folded: boolean; foldable: boolean };
 export type LoomNetwork = { network: Network; y: number };
 
 export type Loom = {
@@ -50,14 +51,26 @@ const linesOf = (gear: Gear, folded: boolean) => HEAD_LINES + (folded ? 0 : port
 type Taken = Pick<LoomPort, 'run' | 'fixed' | 'far'>;
 
 /** Ports of some devices in one column: a heading a device, then its ports, spread evenly over the height. */
-function column(gear: Gear[], height: number, fold: Fold, at: (key: string, gear: Gear, port: Port) => Taken) {
+function column(
+  job: Job,
+  gear: Gear[],
+  height: number,
+  fold: Fold,
+  at: (key: string, gear: Gear, port: Port) => Taken,
+) {
   const lines = gear.reduce((sum, one) => sum + linesOf(one, fold(one).folded), 0);
   const step = (height - 2 * TOP) / Math.max(1, lines);
   const heads: LoomHead[] = [];
   const ports: LoomPort[] = [];
   let line = 0;
   for (const one of gear) {
-    heads.push({ key: one.id, words: one.name, y: TOP + (line + HEAD_LINES / 2) * step, ...fold(one) });
+    heads.push({
+      key: one.id,
+      short: gearShortNames(job).get(one.id) ?? '',
+      words: one.name,
+      y: TOP + (line + HEAD_LINES / 2) * step,
+      ...fold(one),
+    });
     line += HEAD_LINES;
     if (fold(one).folded) continue;
     for (const port of portsOf(one)) {
@@ -153,8 +166,8 @@ export function layLoom(
       far: farEnd(job, gear.id, port.number) ?? null,
     };
   };
-  const left = column(panels, height, noFold, landed);
-  const right = column(switching, height, fold, patched);
+  const left = column(job, panels, height, noFold, landed);
+  const right = column(job, switching, height, fold, patched);
 
   const used = new Set(index.runsInOrder.map((run) => run.networkId));
   const networks = Object.values(job.networks)
