@@ -129,6 +129,18 @@ describe('what hangs, stands and carries', () => {
 });
 
 describe('what a practitioner would say at once', () => {
+  it('outlet cords longer than their gauge takes: 17 m of 26 AWG, 22 m of 24 (TIA-568.1)', () => {
+    const job = bench({ 1: { lengthMm: 20_000 } });
+    const said = (gauge: string, metres: string) =>
+      of(
+        apply(job, answerCommand(job, 'cord-awg', gauge), answerCommand(job, 'outlet-cord', metres)),
+        'channel-too-long',
+      ).map(({ what }) => what);
+    expect(said('26', '18')).toContain('Cords of 18 m at the outlets: of 26 AWG they may be 17 m.');
+    expect(said('26', '17')).toEqual([]);
+    expect(said('24', '18')).toEqual([]);
+  });
+
   it('data over coax, over copper-clad aluminium, and fast data over two pairs', () => {
     const what = (fields: RunChanges) => of(bench({ 1: fields }), 'cable-cannot-carry')[0]?.what ?? '';
     expect(what({ cable: 'RG6' })).toMatch(/data over RG6, which is coax/);

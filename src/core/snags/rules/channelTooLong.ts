@@ -5,7 +5,7 @@ import { figureOf } from '../../site/answers';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
 import { type CordGauge, cordDerating, mostCords } from '../../standards/cordDerating';
 import { formatLength } from '../../units/length';
-import type { SnagRule } from '../snag';
+import type { Finding, SnagRule } from '../snag';
 
 export const channelTooLong: SnagRule = {
   id: 'channel-too-long',
@@ -31,25 +31,41 @@ export const channelTooLong: SnagRule = {
     const gauge = figureOf(index.job, 'cord-awg') as CordGauge;
     const celsius = figureOf(index.job, 'route-c');
     const show = (mm: number) => formatLength(Math.max(0, Math.floor(mm / 10) * 10), index.job.units);
-    return index.runsInOrder.flatMap((run) => {
+    const { outletMm } = mostCords[gauge];
+    const outletCordMm = figureOf(index.job, 'outlet-cord');
+    const long: Finding[] =
+      outletMm !== null && outletCordMm > outletMm
+        ? [
+            {
+              grade: 'wont-work',
+              rowIds: ['outlet-cord'],
+              what: `Cords of ${show(outletCordMm)} at the outlets: of ${gauge} AWG they may be ${show(outletMm)}.`,
+              source: mostCords[gauge].source,
+            },
+          ]
+        : [];
+    const channels = index.runsInOrder.flatMap((run): Finding[] => {
       const channel = run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       if (!channel) return [];
       const { fixedMm, cordsMm } = channel;
       const total = fixedMm + cordsMm;
       if (total > copperLengths.channelMm) {
         const what = `${run.label} makes a channel of ${show(total)} with its cords; the limit is ${show(copperLengths.channelMm)}.`;
-        return { grade: 'wont-work' as const, runIds: [run.id], what };
+        return [{ grade: 'wont-work', runIds: [run.id], what }];
       }
       const loss = temperatureLoss(celsius, cableKindOf(index.job, run.cable)?.screened ?? false);
       const allowedMm = cordsAllowedMm(fixedMm, gauge, loss);
       if (cordsMm <= allowedMm) return [];
       const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned. With those the fixed cable may be ${show(fixedAllowedMm(cordsMm, gauge, loss))}${loss > 0 ? ` at ${celsius} °C` : ''}.`;
-      return {
-        grade: 'wont-work' as const,
-        runIds: [run.id],
-        what,
-        source: allowedMm < mostCords[gauge].mm ? cordDerating[gauge].source : mostCords[gauge].source,
-      };
+      return [
+        {
+          grade: 'wont-work',
+          runIds: [run.id],
+          what,
+          source: allowedMm < mostCords[gauge].mm ? cordDerating[gauge].source : mostCords[gauge].source,
+        },
+      ];
     });
+    return [...long, ...channels];
   },
 };
