@@ -37,8 +37,7 @@ export type Pdf = {
   /** One line; `at` is its baseline. Size in millimetres. */
   text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean) => void;
   /** Words as they fit into a width, shortened in the middle where they do not. */
-  fitted: (words: string, widthMm: number, sizeMm: number) => string;
-  fittedBold: (words: string, widthMm: number, sizeMm: number) => string;
+  fitted: (words: string, widthMm: number, sizeMm: number, bold?: boolean) => string;
   widthOf: (words: string, sizeMm: number, bold?: boolean) => number;
   /** Words over as many lines as they need. @returns the baseline after the last line */
   lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number) => number;
@@ -70,12 +69,8 @@ export function openPdf(title: string, root: string): Pdf {
       document.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
       document.scale(POINTS_PER_MM);
     },
-    fitted: (words, widthMm, sizeMm) => {
-      document.font('plain').fontSize(sizeMm);
-      return shortened(words, (text) => lineWidth(document, text) <= widthMm);
-    },
-    fittedBold: (words, widthMm, sizeMm) => {
-      document.font('bold').fontSize(sizeMm);
+    fitted: (words, widthMm, sizeMm, bold = false) => {
+      document.font(bold ? 'bold' : 'plain').fontSize(sizeMm);
       return shortened(words, (text) => lineWidth(document, text) <= widthMm);
     },
     widthOf: (words, sizeMm, bold = false) => {

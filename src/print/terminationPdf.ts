@@ -33,7 +33,7 @@ function panelSheet(pdf: Pdf, job: Job, panel: Gear) {
   const cards = panelCards(job, panel);
   page(A4.widthMm, A4.heightMm);
   const title = `Termination: ${gearShortNames(job).get(panel.id)}  ${panel.name}`;
-  text(pdf.fittedBold(title, A4.widthMm - 2 * MARGIN, 6), MARGIN, 20, 6, true);
+  text(fitted(title, A4.widthMm - 2 * MARGIN, 6, true), MARGIN, 20, 6, true);
   text(`${job.name} · T568${wiring} at both ends of every run`, MARGIN, 27, 3.4);
   let y = 34;
   text('Pin', MARGIN, y, 2.8, true);
