@@ -13,8 +13,8 @@ export default function Page() {
         </Link>
         <h1 className="wide font-extrabold text-3xl tracking-tight">Handbook</h1>
         <p className="max-w-[70ch] text-soft">
-          Every formula, table and rule of thumb that the program reckons with, to be tried with other numbers and
-          checked against a book. Local codes and licensed practice go before all of it.
+          Formulas, tables and rules of thumb that the program reckons with, to be tried with other numbers and checked
+          against a book. Local codes and licensed practice go before all of it.
         </p>
       </header>
       <Handbook />

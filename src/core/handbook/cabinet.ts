@@ -1,13 +1,17 @@
-import { cordPathMm } from '../cords/cordLength';
+import { type CordWay, cordPathMm } from '../cords/cordLength';
 import { flagLengthMm, wrapLengthMm } from '../labels/labelSize';
 import { liftingIndex, reachCm, recommendedLimit } from '../lifting/liftingEquation';
+import { fixingForces } from '../mounting/wallMount';
 import { holeHeightMm } from '../rack/holes';
+import { Mount } from '../records/mount';
 import { liftingSource, teamShare, teamSource } from '../standards/lifting';
 import { fibreLoss } from '../standards/links';
 import { plugRoomMm, plugSource } from '../standards/plugRoom';
 import { rackDimensions, rackDimensionsSource } from '../standards/rackDimensions';
 import { commonPractice } from '../standards/source';
 import {
+  GRAVITY,
+  MM_PER_INCH,
   NEWTON_PER_POUND,
   SPECIES,
   specificGravity,
@@ -73,7 +77,7 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     unit: 'mm',
     digits: 0,
     formula: '{across} + {drop} + ends; through a manager 120 mm more, round the side 180 mm and to the edge',
-    reckon: (given) => cordPathMm(given.way as 'straight', 0, of(given, 'across'), of(given, 'drop')),
+    reckon: (given) => cordPathMm(given.way as CordWay, 0, of(given, 'across'), of(given, 'drop')),
     source: commonPractice,
     example: {
       given: { way: 'straight', across: 60, drop: 44.45 },
@@ -143,7 +147,7 @@ export const CABINET_ENTRIES: readonly Entry[] = [
         specificGravity[given.wood as (typeof SPECIES)[number]],
       ) *
       NEWTON_PER_POUND *
-      (of(given, 'thread') / 25.4),
+      (of(given, 'thread') / MM_PER_INCH),
     source: withdrawalSource,
     example: {
       given: { screw: 'lag-1/4', wood: 'spruce-pine-fir', thread: 38.1 },
@@ -163,7 +167,12 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     unit: 'N',
     digits: 1,
     formula: '{mass} × 9.80665 × {out} / {height}',
-    reckon: (given) => (of(given, 'mass') * 9.806_65 * of(given, 'out')) / of(given, 'height'),
+    reckon: (given) =>
+      fixingForces(
+        Mount.parse({ id: 'm', rackId: 'r', bottomCount: 0, bracketHeightMm: Math.round(of(given, 'height')) }),
+        of(given, 'mass') * GRAVITY,
+        of(given, 'out'),
+      ).pullN,
     source: staticsSource,
     example: { given: { mass: 45, out: 225, height: 550 }, result: 180.5, from: '441.3 × 0.225 / 0.55' },
   },

@@ -6,7 +6,7 @@ import type { Entry, Given, Input } from './entry';
 import { PATHWAYS } from './pathways';
 import { POWER } from './power';
 
-/** Everything that can be reckoned by hand with the program’s own functions. Adding one touches its file only. */
+/** What can be reckoned by hand with the program’s own functions. Adding one touches its file only. */
 export const HANDBOOK: readonly Entry[] = [...CABLING, ...POWER, ...PATHWAYS, ...CABINET_ENTRIES];
 
 export const entryOf = (id: string): Entry =>

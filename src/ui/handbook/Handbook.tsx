@@ -8,7 +8,7 @@ import { Refusal } from '@/core/text/refusal';
 import { inputLook } from '../kit/Field';
 import { searchHandbook } from './searchHandbook';
 
-/** Every formula, table and rule of thumb that the program reckons with: search, put in numbers, see it written out. */
+/** Formulas, tables and rules of thumb that the program reckons with: search, put in numbers, see it written out. */
 export function Handbook({ first }: { first?: string | undefined }) {
   const [query, setQuery] = useState('');
   const [id, setId] = useState(first ?? HANDBOOK[0]?.id ?? '');
