@@ -10,7 +10,7 @@ export function say(faults: string[]) {
 }
 
 export const cellLook =
-  'h-full w-full min-w-0 bg-transparent px-1.5 text-ink focus:bg-face focus:outline-2 focus:outline-[var(--focus)] focus:-outline-offset-2';
+  'h-full w-full min-w-0 text-ellipsis bg-transparent px-1.5 text-ink focus:bg-face focus:outline-2 focus:outline-[var(--focus)] focus:-outline-offset-2';
 
 /** A cell that takes what was typed on Enter or on leaving it. */
 export function Cell({
@@ -75,6 +75,7 @@ export function Cell({
       placeholder={hint}
       autoComplete="off"
       spellCheck={false}
+      title={value || undefined}
       className={`${cellLook} ${look} ${wrong ? 'bg-wont/15 outline-2 outline-wont' : ''}`}
       onFocus={onFocus}
       onBlur={(event) => commit(event.currentTarget)}
