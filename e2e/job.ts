@@ -10,9 +10,13 @@ type Entry = { name: RegExp; count: number };
 /** Start a job through the form and wait for its first station. */
 export async function startJob(page: Page, name: string, gear: Entry[] = []): Promise<string> {
   await page.goto('/new');
-  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Rules of').selectOption('europe');
+  await page.getByLabel('The cabinet stands').selectOption('floor');
   for (const { name: device, count } of gear) await page.getByLabel(device).fill(String(count));
   await page.getByRole('button', { name: 'Start the job' }).click();
+  await page.waitForURL(/\/jobs\/[^/]+\/survey/);
+  await station(page, 'Runs');
   await page.waitForURL(/\/jobs\/[^/]+\/runs/);
   return /\/jobs\/([^/]+)\//.exec(page.url())?.[1] ?? '';
 }

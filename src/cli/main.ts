@@ -23,6 +23,7 @@ import { cablePlanCommands, planCable } from '../core/runs/cablePlan';
 import { guessColumns } from '../core/runs/runColumns';
 import { findSnags } from '../core/snags/findSnags';
 import { GRADE_WORDS } from '../core/snags/snag';
+import { RULE_SETS } from '../core/standards/ruleSets';
 import { citeSource } from '../core/standards/source';
 import { counted } from '../core/text/counted';
 import { given } from '../core/text/given';
@@ -39,8 +40,10 @@ const takeawayList = TAKEAWAYS.map(({ id, about }) => `                      ${i
 
 const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
 
-  import RUNS.csv [--gear GEAR.json] [--name NAME] [--units metric|imperial] [--skip-bad-rows] -o JOB.json
-                    read runs, and racks and gear, into a new job
+  import RUNS.csv [--gear GEAR.json] [--name NAME] [--units metric|imperial] [--rules REGION] [--skip-bad-rows]
+        -o JOB.json
+                    read runs, and racks and gear, into a new job; REGION is one of
+                    ${RULE_SETS.join(', ')}
   plan JOB.json [--include-spare] -o JOB.json
                     place, land and patch what is not decided yet
   check JOB.json [--json]
@@ -81,6 +84,8 @@ function importRuns(path: string, options: Options): number {
   const out = needOut(options);
   const units = options.units ?? 'metric';
   if (units !== 'metric' && units !== 'imperial') return refuse('usage', '--units: expected metric or imperial.');
+  const rules = RULE_SETS.find((one) => one === (options.rules ?? 'other'));
+  if (!rules) return refuse('usage', `--rules: expected one of ${RULE_SETS.join(', ')}, found “${options.rules}”.`);
   const name = options.name ?? (path.split('/').at(-1) ?? '').replace(/\.[^.]*$/, '');
   const commands: Command[] = [];
   if (options.gear !== undefined) {
@@ -88,7 +93,7 @@ function importRuns(path: string, options: Options): number {
     for (const rack of racks) commands.push({ type: 'addRack', rack });
     if (gear.length > 0) commands.push({ type: 'addGear', gear });
   }
-  const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units }), commands).job;
+  const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units, rules }), commands).job;
 
   const table = readCsvTable(readText(path));
   const map = guessColumns(table.header, units);

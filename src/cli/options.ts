@@ -11,6 +11,7 @@ export function readArguments(args: string[]) {
       gear: { type: 'string' },
       name: { type: 'string' },
       units: { type: 'string' },
+      rules: { type: 'string' },
       out: { type: 'string', short: 'o' },
       as: { type: 'string' },
       of: { type: 'string' },

@@ -76,10 +76,10 @@ function linkCommands(job: Job): Command[] {
 /** Quillback Veterinary Surgery: surveyed, laid out but for its UPS, all runs landed, the ground floor patched. */
 export async function addDemoJob(store: Store): Promise<string> {
   const { racks, gear } = readGearFile(read('quillback-gear.json'));
-  const start = applyCommands(emptyJob({ id: DEMO_ID, name: 'Quillback Veterinary Surgery', units: 'metric' }), [
-    ...racks.map((rack) => ({ type: 'addRack' as const, rack })),
-    { type: 'addGear', gear },
-  ]).job;
+  const start = applyCommands(
+    emptyJob({ id: DEMO_ID, name: 'Quillback Veterinary Surgery', rules: 'united-kingdom' }),
+    [...racks.map((rack) => ({ type: 'addRack' as const, rack })), { type: 'addGear', gear }],
+  ).job;
   const { id } = await takeInJob(store, writeJobFile(start));
 
   const step = async (make: (job: typeof start) => Command[]) => {

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
+import type { z } from 'zod';
 import { applyCommands, describeCommands } from '../core/commands/apply';
 import { NewJob, startJob } from '../core/commands/newJob';
 import { openJobFile } from '../core/formats/jobFile';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
-import type { Job } from '../core/job/job';
+import { headOf, type Job } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
@@ -81,7 +82,7 @@ export async function jobRevision(store: Store, id: string): Promise<number | nu
 }
 
 /** Start a job. @returns its id */
-export async function createJob(store: Store, wish: NewJob): Promise<string> {
+export async function createJob(store: Store, wish: z.input<typeof NewJob>): Promise<string> {
   const id = randomUUID();
   await store.em.fork().transactional((em) => insertJob(em, startJob(id, NewJob.parse(wish)), randomUUID()));
   return id;
@@ -188,7 +189,7 @@ async function change(
       await appendStep(em, jobId, made);
       await keepSnapshot(em, job, revision);
       await announce(em, jobId, revision);
-      const now = { ...head, name: job.name, units: job.units, revision, tip: batchId };
+      const now = { ...head, ...headOf(job), revision, tip: batchId };
       kept = { job, point: pointOf(now) };
       // What the caller stands on is nearly always what the job stood at: then the step itself is all it missed.
       if (samePoint(base, pointOf(head))) {

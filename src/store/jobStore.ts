@@ -1,7 +1,7 @@
 import { LockMode, raw } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/change';
-import { emptyJob, type Job } from '../core/job/job';
+import { emptyJob, headOf, type Job, type JobHead } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
 import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 import { JobRow, RECORD_ENTITIES } from './entities';
@@ -11,7 +11,7 @@ import { readTables, writeRecords } from './tables';
 const ROWS_AT_ONCE = 1000;
 
 /** What a job is called, of which history it is and at which revision it stands; its records come apart. */
-export type Head = Pick<Job, 'id' | 'name' | 'units'> & { history: string; revision: number; tip: string };
+export type Head = JobHead & { history: string; revision: number; tip: string };
 
 /**
  * Read a job's head; null when there is none, or when it was removed.
@@ -24,13 +24,13 @@ export async function readHead(em: EntityManager, id: string, forChange = false)
     { disableIdentityMap: true, lockMode: forChange ? LockMode.PESSIMISTIC_WRITE : LockMode.NONE },
   );
   if (!head) return null;
-  const { name, units, history, revision, tip } = head;
-  return { id, name, units: units as Job['units'], history, revision, tip };
+  const { history, revision, tip } = head;
+  return { ...headOf(head as unknown as JobHead), history, revision, tip };
 }
 
 /** Read all records of a job, in the same transaction as its head. */
-export async function readJob(em: EntityManager, { id, name, units }: Head): Promise<Job> {
-  const job = emptyJob({ id, name, units });
+export async function readJob(em: EntityManager, head: Head): Promise<Job> {
+  const job = emptyJob(head);
   await readTables(em, job, TABLE_NAMES);
   return job;
 }
@@ -55,8 +55,9 @@ export async function listJobs(em: EntityManager, removed = false): Promise<JobL
   const landed = await countByJob(em, 'landings');
   const patched = await countByJob(em, 'cords');
   const listings: JobListing[] = [];
-  for (const { id, name, units, updatedAt } of heads) {
-    const cabinet = emptyJob({ id, name, units: units as Job['units'] });
+  for (const { updatedAt, ...head } of heads) {
+    const { id, name } = head;
+    const cabinet = emptyJob(head as unknown as JobHead);
     await readTables(em, cabinet, ['racks', 'gear', 'placements']);
     listings.push({
       id,
@@ -114,15 +115,14 @@ async function writeRows(em: EntityManager, table: TableName, records: AnyRecord
 
 /** Keep a new job at revision 0 of a history of its own. */
 export async function insertJob(em: EntityManager, job: Job, history: string): Promise<void> {
-  const { id, name, units } = job;
-  await em.insert(JobRow, { id, name, units, history, revision: 0, tip: '' });
+  await em.insert(JobRow, { ...headOf(job), history, revision: 0, tip: '' });
   for (const table of TABLE_NAMES) await writeRows(em, table, Object.values(rowsOf(job, table)), job);
 }
 
 /** Set a job's head to what it is at a revision. */
 export async function updateHead(em: EntityManager, job: Job, revision: number, tip: string): Promise<void> {
-  const { id, name, units } = job;
-  await em.nativeUpdate(JobRow, { id }, { name, units, revision, tip, updatedAt: new Date() });
+  const { id, ...head } = headOf(job);
+  await em.nativeUpdate(JobRow, { id }, { ...head, revision, tip, updatedAt: new Date() });
 }
 
 export async function jobExists(em: EntityManager, id: string): Promise<boolean> {

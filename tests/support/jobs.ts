@@ -26,7 +26,7 @@ export function counter(prefix = 'id') {
 /** The demo site: its rack, gear and runs, nothing placed yet. */
 export function quillback(): Job {
   const { racks, gear } = readGearFile(demoText('quillback-gear.json'));
-  const start = applyCommands(emptyJob({ id: 'job', name: 'Quillback', units: 'metric' }), [
+  const start = applyCommands(emptyJob({ id: 'job', name: 'Quillback', rules: 'united-kingdom' }), [
     ...racks.map((rack) => ({ type: 'addRack' as const, rack })),
     { type: 'addGear', gear },
   ]).job;
@@ -45,11 +45,18 @@ const PORTS = {
   ],
 };
 
+/** A cool place with thick cords and nothing to spare: figures come out as their sources have them. */
+const PLAIN = { 'route-c': '20', 'cord-awg': '24', 'pull-spare': '0', 'mains-volts': '230' };
+
 /** A bench: a 12U rack that cables enter above the panel's left end, a panel in U12, a small switch in U11, and runs by label with the fields given. */
 export function bench(runs: Record<string, RunChanges> = {}, gear: Partial<Gear> = {}, rack: Partial<Rack> = {}): Job {
   const one = (fields: object) => Gear.parse({ heightU: 1, depthMm: 100, massKg: 0, powerW: 0, ...fields });
   const job = apply(
     emptyJob({ id: 'bench', name: 'Bench', units: 'metric' }),
+    {
+      type: 'keepRows',
+      rows: Object.entries(PLAIN).map(([id, value]) => ({ table: 'answers', record: { id, value, note: '' } })),
+    },
     {
       type: 'addRack',
       rack: Rack.parse({

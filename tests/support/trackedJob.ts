@@ -2,7 +2,7 @@ import type { Job } from '../../src/core/job/job';
 import { type AnyRecord, rowsOf, TABLE_NAMES } from '../../src/core/job/tables';
 
 /**
- * A job like this one that notes which fields of which tables are read, as `runs.device`, and `units` of the head. Of a
+ * A job like this one that notes which fields of which tables are read, as `runs.device`, and `units` and `rules` of the head. Of a
  * table that is looked into at all its ids are read. Nothing of it is kept by what keeps results with what is sealed.
  */
 export function trackedJob(job: Job): { job: Job; reads: Set<string> } {
@@ -49,6 +49,10 @@ export function trackedJob(job: Job): { job: Job; reads: Set<string> } {
     get units() {
       reads.add('units');
       return job.units;
+    },
+    get rules() {
+      reads.add('rules');
+      return job.rules;
     },
   };
   return { job: Object.defineProperties(head, Object.getOwnPropertyDescriptors(tables)) as unknown as Job, reads };

@@ -1,15 +1,22 @@
 import { z } from 'zod';
 import { JobHead } from '../job/job';
+import { RULE_SETS, ruleSets } from '../standards/ruleSets';
+import { UNITS } from '../units/length';
 import { commandKind } from './command';
 
-/** Change the job's name or units. */
+/** Change the job's name, units or rules. */
 export const editJob = commandKind({
   schema: z.strictObject({
     type: z.literal('editJob'),
-    changes: z.strictObject({ name: JobHead.shape.name, units: z.enum(['metric', 'imperial']) }).partial(),
+    changes: z.strictObject({ name: JobHead.shape.name, units: z.enum(UNITS), rules: z.enum(RULE_SETS) }).partial(),
   }),
   apply: (job, { changes }) => {
     Object.assign(job, changes);
   },
-  describe: (_, { changes }) => (changes.name ? `Rename the job to ${changes.name}` : `Show ${changes.units} units`),
+  describe: (_, { changes }) =>
+    changes.name
+      ? `Rename the job to ${changes.name}`
+      : changes.rules
+        ? `Rules of ${ruleSets[changes.rules].name}`
+        : `Show ${changes.units} units`,
 });

@@ -1,29 +1,41 @@
 import { z } from 'zod';
 import { freeGearName, gearLibrary, librarySize } from '../gear/library';
 import { emptyJob, type Job, JobHead } from '../job/job';
-import { whole } from '../records/fields';
+import { name, whole } from '../records/fields';
 import { Rack } from '../records/rack';
+import { UNITS } from '../units/length';
 import { applyCommands } from './apply';
 
 /** What a person says to start a job. */
 export const NewJob = z.strictObject({
   name: JobHead.shape.name,
-  units: z.enum(['metric', 'imperial']),
+  units: z.enum(UNITS),
+  rules: JobHead.shape.rules,
   rackUnits: Rack.shape.units,
   rackDepthMm: Rack.shape.depthMm,
-  numbering: z.enum(['from-bottom', 'from-top']),
-  gear: z.array(z.strictObject({ library: whole(0, librarySize - 1), count: whole(1, 20) })).max(40),
+  numbering: Rack.shape.numbering,
+  standing: Rack.shape.standing,
+  /** `names`: what they are called, as far as somebody said it. */
+  gear: z
+    .array(
+      z.strictObject({
+        library: whole(0, librarySize - 1),
+        count: whole(1, 20),
+        names: z.array(name()).max(20).default([]),
+      }),
+    )
+    .max(40),
 });
 export type NewJob = z.infer<typeof NewJob>;
 
 /** A job with one rack and a pile of gear from the library. */
 export function startJob(id: string, wish: NewJob): Job {
   const names: string[] = [];
-  const gear = wish.gear.flatMap(({ library, count }) =>
-    Array.from({ length: count }, () => {
+  const gear = wish.gear.flatMap(({ library, count, names: given }) =>
+    Array.from({ length: count }, (_, at) => {
       const entry = gearLibrary()[library];
       if (!entry) throw new RangeError(`library entry ${library}`);
-      const name = freeGearName(entry.name, names);
+      const name = freeGearName(given[at] ?? entry.name, names);
       names.push(name);
       return { ...entry, id: `gear-${names.length}`, name };
     }),
@@ -34,8 +46,9 @@ export function startJob(id: string, wish: NewJob): Job {
     units: wish.rackUnits,
     depthMm: wish.rackDepthMm,
     numbering: wish.numbering,
+    standing: wish.standing,
   });
-  return applyCommands(emptyJob({ id, name: wish.name, units: wish.units }), [
+  return applyCommands(emptyJob({ id, name: wish.name, units: wish.units, rules: wish.rules }), [
     { type: 'addRack', rack },
     ...(gear.length > 0 ? [{ type: 'addGear' as const, gear }] : []),
   ]).job;

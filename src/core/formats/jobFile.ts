@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { emptyJob, type Job, JobHead } from '../job/job';
+import { emptyJob, headOf, type Job, JobHead } from '../job/job';
 import { sealJob } from '../job/sealJob';
 import { type AnyRecord, rowsOf, TABLE_NAMES, type TABLES, type TableName, tableOf } from '../job/tables';
 import { looseEnds } from '../job/verify';
@@ -7,7 +7,7 @@ import { refuse } from '../text/refusal';
 import { OLDEST_FORMAT, renewJobFile } from './renewJobFile';
 
 export const JOB_FORMAT = 'good-shelf-job';
-export const JOB_FORMAT_VERSION = 3;
+export const JOB_FORMAT_VERSION = 4;
 
 const lists = Object.fromEntries(
   TABLE_NAMES.map((table) => [table, z.array(tableOf(table).schema).max(tableOf(table).atMost).default([])]),
@@ -88,7 +88,6 @@ export const readJobFile = (text: string): Job => openJobFile(text).job;
 
 /** The text of a job's file. Lists are in order of id, so that equal jobs give equal files. */
 export function writeJobFile(job: Job): string {
-  const { id, name, units } = job;
   const lists = TABLE_NAMES.map((table) => [
     table,
     Object.values<{ id: string }>(job[table]).sort((a, b) => (a.id < b.id ? -1 : 1)),
@@ -96,7 +95,7 @@ export function writeJobFile(job: Job): string {
   const file = {
     format: JOB_FORMAT,
     version: JOB_FORMAT_VERSION,
-    job: { id, name, units },
+    job: headOf(job),
     ...Object.fromEntries(lists),
   };
   return `${JSON.stringify(file, null, 2)}\n`;

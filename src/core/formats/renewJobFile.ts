@@ -43,7 +43,19 @@ function unknownIsNotNothing(file: Loose): string[] {
   return [];
 }
 
-const STEPS: Record<number, (file: Loose) => string[]> = { 1: oneCodeANetwork, 2: unknownIsNotNothing };
+/** Up to version 3 the mains voltage stood in for the region whose rules hold. */
+function regionOfMains(file: Loose): string[] {
+  const volts = rows(file, 'answers').find((row) => row.id === 'mains-volts')?.value;
+  const head = file.job as Loose | undefined;
+  if (volts === '120' && head && typeof head === 'object') head.rules = 'north-america';
+  return [];
+}
+
+const STEPS: Record<number, (file: Loose) => string[]> = {
+  1: oneCodeANetwork,
+  2: unknownIsNotNothing,
+  3: regionOfMains,
+};
 
 /**
  * Bring what was parsed of a job file to today's format, in place.

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id, name } from '../records/fields';
+import { RULE_SETS } from '../standards/ruleSets';
 import { UNITS } from '../units/length';
 import { type Records, TABLE_NAMES } from './tables';
 
@@ -9,15 +10,19 @@ export const JobHead = z.strictObject({
   id: Id,
   name: name(),
   units: z.enum(UNITS).default('metric'),
+  rules: z.enum(RULE_SETS).default('other').describe('of which region the rules are'),
 });
 export type JobHead = z.infer<typeof JobHead>;
 /** What of the head a person can change. */
-export const HEAD_FIELDS = ['name', 'units'] as const satisfies readonly (keyof JobHead)[];
+export const HEAD_FIELDS = ['name', 'units', 'rules'] as const satisfies readonly (keyof JobHead)[];
 
 /** One job: its head and flat tables of records by id. Everything computable is computed, never kept here. */
 export type Job = JobHead & Records;
 
-export function emptyJob(head: JobHead): Job {
+/** The head of a job without its records. */
+export const headOf = ({ id, name, units, rules }: JobHead): JobHead => ({ id, name, units, rules });
+
+export function emptyJob({ id, name, units = 'metric', rules = 'other' }: z.input<typeof JobHead>): Job {
   const tables = Object.fromEntries(TABLE_NAMES.map((table) => [table, {}]));
-  return { ...head, ...tables } as Job;
+  return { id, name, units, rules, ...tables } as Job;
 }

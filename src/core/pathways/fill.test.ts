@@ -4,6 +4,7 @@ import { apply, bench } from '../../../tests/support/jobs';
 import { Pathway } from '../records/pathway';
 import { answerCommand } from '../site/answers';
 import { conduitSizes } from '../standards/conduits';
+import { ruleSets } from '../standards/ruleSets';
 import { allowanceOf, areaOf, circleArea, conduitCount, insideAreaMm2, nextConduit } from './fill';
 import { pathwayFigures } from './pathwayFigures';
 
@@ -57,7 +58,7 @@ describe('what may be taken of them', () => {
     ['hooks', {}, 1],
     ['hole', {}, 1],
   ] as const)('%s %j: a share of %d', (kind, fields, share) => {
-    expect(allowanceOf(path({ kind, ...fields }), 5).share).toBe(share);
+    expect(allowanceOf(path({ kind, ...fields }), 5, ruleSets['north-america']).share).toBe(share);
   });
 
   it('one cable more never takes less, and a wider conduit never holds fewer', () => {

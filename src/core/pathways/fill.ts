@@ -5,9 +5,11 @@ import {
   fillShares,
   fillSource,
   nippleSource,
+  plannedShare,
   traySource,
   trunkingSource,
 } from '../standards/pathwayRules';
+import type { RuleSet } from '../standards/ruleSets';
 import { commonPractice, type Source } from '../standards/source';
 
 export const circleArea = (diameterMm: number): number => (Math.PI / 4) * diameterMm ** 2;
@@ -17,21 +19,32 @@ export const areaOf = (diametersMm: readonly number[]): number =>
 export type Allowance = { share: number; source: Source };
 
 /**
- * Share of the inside area of a conduit that so many cables may take: 53, 31 or 40 %, and 60 % in a nipple.
+ * Share of the inside area of a conduit that so many cables may take: by the code's table 53, 31 or 40 %, and 60 % in a
+ * nipple; elsewhere one planned share.
  * @param lengthMm of the conduit, mm
  */
-export function conduitShare(count: number, lengthMm: number): Allowance {
+export function conduitShare(count: number, lengthMm: number, by: RuleSet['conduitFill'] = 'code table'): Allowance {
+  if (by === 'planned share') return plannedShare;
   const { nipple, conduit } = fillShares;
   if (lengthMm <= nipple.mostMm) return { share: nipple.share, source: nippleSource };
   return { share: count <= 1 ? conduit.one : count === 2 ? conduit.two : conduit.more, source: fillSource };
 }
 
 /**
- * How many equal cables a conduit takes, alone and with one more where the fraction of the quotient allows it.
+ * How many equal cables a conduit takes, alone and with one more where the code's table allows it by the fraction of the
+ * quotient.
  * @param areaMm2 inside area of the conduit
  */
-export function conduitCount(areaMm2: number, diameterMm: number): { floor: number; roundedUp: number } {
+export function conduitCount(
+  areaMm2: number,
+  diameterMm: number,
+  by: RuleSet['conduitFill'] = 'code table',
+): { floor: number; roundedUp: number } {
   const one = circleArea(diameterMm);
+  if (by === 'planned share') {
+    const floor = Math.floor((plannedShare.share * areaMm2) / one + 1e-9);
+    return { floor, roundedUp: floor };
+  }
   const holds = (count: number) => count * one <= conduitShare(count, Number.POSITIVE_INFINITY).share * areaMm2 + 1e-9;
   const quotient = (fillShares.conduit.more * areaMm2) / one;
   const many = Math.floor(quotient + 1e-9);
@@ -41,10 +54,10 @@ export function conduitCount(areaMm2: number, diameterMm: number): { floor: numb
 }
 
 /** What of a pathway's inside area cables may take. Hooks and plain holes have no published share. */
-export function allowanceOf(pathway: Pathway, count: number): Allowance {
+export function allowanceOf(pathway: Pathway, count: number, { conduitFill }: RuleSet): Allowance {
   switch (pathway.kind) {
     case 'conduit':
-      return conduitShare(count, pathway.lengthMm);
+      return conduitShare(count, pathway.lengthMm, conduitFill);
     case 'trunking':
       return { share: fillShares.trunking, source: trunkingSource };
     case 'tray':
@@ -69,8 +82,9 @@ export function nextConduit(
   diametersMm: readonly number[],
   lengthMm: number,
   family: ConduitSize['family'],
+  by: RuleSet['conduitFill'] = 'code table',
 ): ConduitSize | null {
-  const { share } = conduitShare(diametersMm.length, lengthMm);
+  const { share } = conduitShare(diametersMm.length, lengthMm, by);
   return (
     conduitSizes.find((size) => size.family === family && areaOf(diametersMm) <= share * size.areaMm2 + 1e-9) ?? null
   );

@@ -8,6 +8,7 @@ import { figureOf } from '../site/answers';
 import { mostInBundle } from '../standards/cableHandling';
 import { type ConduitSize, conduitSizes } from '../standards/conduits';
 import { conduitRules, stackingHeightMm, supportRules } from '../standards/pathwayRules';
+import { ruleSets } from '../standards/ruleSets';
 import { pulling } from '../standards/slack';
 import { type Bundle, bundleOf } from './bundle';
 import { type Allowance, allowanceOf, areaOf, insideAreaMm2, mayJam, nextConduit } from './fill';
@@ -101,6 +102,7 @@ export function pathwayFigures(job: Job, pathway: Pathway): PathwayFigures {
 }
 
 function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
+  const rules = ruleSets[job.rules];
   const runs = runsThrough(job, pathway.id);
   const kinds = runs.map((run) => cableKindOf(job, run.cable));
   const known = kinds.filter((kind) => kind !== null);
@@ -110,7 +112,7 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
   // A bundle goes through a hole as it is dressed; into a conduit cables are drawn one beside the other.
   const roundMm = pathway.kind === 'conduit' ? bundle.diameterMm : bundle.dressedMm;
   const spacingMm = pathway.spacingMm ?? supportRules.mostApartMm;
-  const family = conduitSizes.find((size) => size.insideMm === pathway.widthMm)?.family ?? 'EMT';
+  const family = conduitSizes.find((size) => size.insideMm === pathway.widthMm)?.family ?? rules.conduits[0] ?? 'IEC';
   const cableBend = known.reduce((most, kind) => Math.max(most, kind.bendFactor * kind.diameterMm), 0);
   const conduit = pathway.kind === 'conduit';
   const bundles = Math.ceil(diametersMm.length / mostInBundle);
@@ -121,11 +123,11 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
     unknown: runs.filter((_, at) => kinds[at] === null),
     diametersMm,
     fill: areaOf(diametersMm) / areaMm2,
-    allowance: allowanceOf(pathway, diametersMm.length),
+    allowance: allowanceOf(pathway, diametersMm.length, rules),
     bundle,
     roundMm,
     fits: pathway.heightMm !== null ? areaOf(diametersMm) <= areaMm2 : roundMm <= pathway.widthMm + 1e-6,
-    next: conduit ? nextConduit(diametersMm, pathway.lengthMm, family) : null,
+    next: conduit ? nextConduit(diametersMm, pathway.lengthMm, family, rules.conduitFill) : null,
     jam: conduit && mayJam(pathway.widthMm, diametersMm),
     bendMm: Math.max(
       cableBend,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { FIRE_CLASSES } from '../standards/ruleSets';
 import { amount, Id, line, name, whole } from './fields';
 import { CARRIES } from './run';
 import { byName, defineTable } from './table';
@@ -19,6 +20,11 @@ export const CableKind = z
     conductors: z.enum(CONDUCTORS).default('solid'),
     bendFactor: amount(1, 40).default(4).describe('least inside bend radius installed, times the diameter'),
     ratings: z.array(z.enum(CABLE_RATINGS)).max(5).default(['indoor']),
+    fireClass: z
+      .enum(FIRE_CLASSES)
+      .nullable()
+      .default(null)
+      .describe('reaction to fire as printed on the sheath; null: not known'),
     boxMm: whole(1000, 5_000_000).default(305_000).describe('cable in a full box or reel, mm'),
     note: line(200).default(''),
   })

@@ -5,6 +5,9 @@ import { byShortName, clearedWith, defineTable } from './table';
 
 const mm = (least: number, most: number) => whole(least, most).nullable().default(null);
 
+/** How a cabinet stands. */
+export const STANDINGS = ['wall', 'floor', 'table'] as const;
+
 /** A rack or cabinet. Units are counted from the bottom inside; `numbering` is how they are shown. */
 export const Rack = z
   .strictObject({
@@ -35,7 +38,7 @@ export const Rack = z
     entryDepthMm: mm(0, 2000).describe('cables come in so far behind the front rails; null: at the back'),
     entryAcrossMm: mm(0, 2000).describe('and so far from the left edge of the panels; null: in the middle'),
     internet: z.enum(['none', 'top', 'bottom']).default('none').describe('where the internet comes in'),
-    standing: z.enum(['wall', 'floor', 'table']).default('floor'),
+    standing: z.enum(STANDINGS).default('floor'),
     baseMm: mm(0, 5000).describe('floor to the lower edge of the lowest unit'),
     outerWidthMm: mm(50, 3000),
     outerHeightMm: mm(50, 5000),

@@ -1,5 +1,6 @@
 import type { Job } from '../job/job';
 import { CableKind } from '../records/cableKind';
+import { type RuleSet, ruleSets } from '../standards/ruleSets';
 import { sameKey } from '../text/sameKey';
 import { cableCategory } from './cableCategory';
 
@@ -27,6 +28,10 @@ export const CABLE_LIBRARY: readonly CableKind[] = [
   }),
   kind({ name: 'Cat 7 S/FTP', diameterMm: 7.8, gaugeAwg: 23, screened: true }),
   kind({ name: 'Cat 8 S/FTP', diameterMm: 8.4, gaugeAwg: 22, screened: true }),
+  ...(['Dca', 'Cca', 'B2ca'] as const).flatMap((fireClass) => [
+    kind({ name: `Cat 6 U/UTP ${fireClass}`, diameterMm: 6, gaugeAwg: 23, fireClass }),
+    kind({ name: `Cat 6A F/UTP ${fireClass}`, diameterMm: 7.3, gaugeAwg: 23, screened: true, fireClass }),
+  ]),
   kind({ name: 'OM3 duplex LC', carries: 'fibre', diameterMm: 5, gaugeAwg: null, conductors: 'none', bendFactor: 10 }),
   kind({ name: 'OM4 duplex LC', carries: 'fibre', diameterMm: 5, gaugeAwg: null, conductors: 'none', bendFactor: 10 }),
   kind({ name: 'OS2 duplex LC', carries: 'fibre', diameterMm: 5, gaugeAwg: null, conductors: 'none', bendFactor: 10 }),
@@ -63,9 +68,20 @@ export function cableKindOf(job: Job, cable: string): CableKind | null {
   return (category && CABLE_LIBRARY.find((one) => cableCategory(one.name) === category)) ?? null;
 }
 
-/** All kinds that a run can name, the job's own first. */
+/** Whether a kind is made for outdoors and nothing else. */
+export const isForOutdoorsOnly = ({ ratings }: CableKind): boolean =>
+  ratings.length > 0 && ratings.every((rating) => rating === 'outdoor' || rating === 'direct-burial');
+
+/** Whether a kind of the library is sold by the way that a region classes jackets. */
+const isSoldThere = ({ ratings, fireClass }: CableKind, { jackets }: RuleSet): boolean =>
+  fireClass !== null
+    ? jackets === 'reaction to fire'
+    : jackets === 'listing' || !ratings.some((rating) => rating === 'riser' || rating === 'plenum');
+
+/** All kinds that a run is offered, the job's own first: of the library those of the region. */
 export function cableKindsOf(job: Job): CableKind[] {
   const own = Object.values(job.cableKinds);
   const named = new Set(own.map((one) => sameKey(one.name)));
-  return [...own, ...CABLE_LIBRARY.filter((one) => !named.has(sameKey(one.name)))];
+  const sold = CABLE_LIBRARY.filter((one) => !named.has(sameKey(one.name)) && isSoldThere(one, ruleSets[job.rules]));
+  return [...own, ...sold];
 }

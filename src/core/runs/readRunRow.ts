@@ -2,6 +2,7 @@ import { type RunChanges, RunFields } from '../commands/runs';
 import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '../records/run';
 import { plainCell } from '../text/csvCell';
 import { parseLength } from '../units/length';
+import { CARRIES_WORDS, ORIGIN_WORDS, SCOPE_WORDS, STATE_WORDS } from './cellWords';
 import { type ColumnMap, LENGTH_COLUMNS, type RunColumn } from './runColumns';
 
 /** What is wrong with one cell: which field, what stands there, what was expected. */
@@ -126,35 +127,6 @@ function readPoeClass(cell: string): Read {
   return digit ? { ok: true, value: { poeClass: Number(digit) } } : fail('a power class from 0 to 8, or nothing');
 }
 
-/** What lists say for what a cable carries. */
-const CARRIES_WORDS: Record<string, (typeof CARRIES)[number]> = {
-  data: 'ethernet',
-  daten: 'ethernet',
-  donnees: 'ethernet',
-  données: 'ethernet',
-  datos: 'ethernet',
-  lan: 'ethernet',
-  network: 'ethernet',
-  fiber: 'fibre',
-  lwl: 'fibre',
-  glasfaser: 'fibre',
-  fibra: 'fibre',
-  glasvezel: 'fibre',
-  koax: 'coax',
-  coaxial: 'coax',
-  tv: 'coax',
-  phone: 'telephone',
-  telefon: 'telephone',
-  téléphone: 'telephone',
-  telefono: 'telephone',
-  teléfono: 'telephone',
-  telefoon: 'telephone',
-  lautsprecher: 'speaker',
-  altavoz: 'speaker',
-  luidspreker: 'speaker',
-  audio: 'speaker',
-};
-
 /** What a cable carries by its own words; null where they tell nothing. */
 export function carriesOfCable(cable: string): (typeof CARRIES)[number] | null {
   if (/\b(?:rg-?\s?\d+|coax|koax|triax|sat)/i.test(cable)) return 'coax';
@@ -179,18 +151,18 @@ function readCell(field: RunColumn, raw: string): Read {
     case 'critical':
       if (YES.has(word)) return { ok: true, value: { critical: true } };
       return NO.has(word) ? { ok: true, value: { critical: false } } : fail('yes or no');
-    case 'carries': {
-      const carries = CARRIES_WORDS[word] ?? word;
-      return readWord('carries', carries, CARRIES, 'ethernet');
-    }
+    case 'carries':
+      return readWord('carries', CARRIES_WORDS[word] ?? word, CARRIES, 'ethernet');
     case 'entry':
       return readWord('entry', word, ENTRY_SIDES, null);
     case 'state':
-      return readWord('state', word, RUN_STATES, 'wanted');
+      return readWord('state', STATE_WORDS[word] ?? word, RUN_STATES, 'wanted');
     case 'origin':
-      return readWord('origin', word, ORIGINS, 'new');
+      // `Existing: yes`.
+      if (YES.has(word)) return { ok: true, value: { origin: 'found' } };
+      return readWord('origin', NO.has(word) ? 'new' : (ORIGIN_WORDS[word] ?? word), ORIGINS, 'new');
     case 'scope':
-      return readWord('scope', word, SCOPES, 'now');
+      return readWord('scope', SCOPE_WORDS[word] ?? word, SCOPES, 'now');
     case 'asked_by':
       return readText('askedBy', raw);
     case 'label':

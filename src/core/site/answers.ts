@@ -1,18 +1,34 @@
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
+import { ruleSets } from '../standards/ruleSets';
+import type { Source } from '../standards/source';
 import { refuse } from '../text/refusal';
 import { lengthToField, parseLength, type Units } from '../units/length';
-import { type Question, type QuestionId, questionOf } from './questions';
+import { QUESTION_IDS, type Question, type QuestionId, questionOf } from './questions';
+
+/** What stands until an answer is given: of the region whose rules hold, else the same everywhere. */
+const initialOf = (job: Job, id: QuestionId): string =>
+  ruleSets[job.rules].answers[id]?.value ?? String(questionOf(id).initial);
+
+/** Where it comes from; null where it is only how things mostly are. */
+export const initialSource = (job: Job, id: QuestionId): Source | null =>
+  ruleSets[job.rules].answers[id]?.source ?? questionOf(id).source ?? null;
 
 /** The answer that holds: the one given, or the default. Numbers as digits. */
-export const answerOf = (job: Job, id: QuestionId): string => job.answers[id]?.value ?? String(questionOf(id).initial);
+export const answerOf = (job: Job, id: QuestionId): string => job.answers[id]?.value ?? initialOf(job, id);
+
+/** Questions that are asked under the job's rules. */
+export const questionsFor = (job: Job): QuestionId[] =>
+  QUESTION_IDS.filter((id) => questionOf(id).under?.includes(ruleSets[job.rules].jackets) ?? true);
 
 /** A number that was set, or its default; a default too where what was kept is no number in its limits. */
 export function figureOf(job: Job, id: QuestionId): number {
   const question = questionOf(id);
   const value = Number(answerOf(job, id));
   if (question.kind !== 'number' && question.kind !== 'length') return value;
-  return Number.isFinite(value) && value >= question.least && value <= question.most ? value : question.initial;
+  return Number.isFinite(value) && value >= question.least && value <= question.most
+    ? value
+    : Number(initialOf(job, id));
 }
 
 export const isAnswered = (job: Job, id: QuestionId): boolean => job.answers[id] !== undefined;

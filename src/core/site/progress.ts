@@ -1,9 +1,10 @@
 import type { Job } from '../job/job';
-import { QUESTION_IDS, questionOf } from './questions';
+import { questionsFor } from './answers';
+import { questionOf } from './questions';
 
 /** Questions that change a caution or say what the site is like, answered of all; figures with a default are no duty. */
 export function surveyProgress(job: Job): [done: number, of: number] {
-  const asked = QUESTION_IDS.filter((id) => questionOf(id).kind === 'choice' && questionOf(id).group !== 'Labels');
+  const asked = questionsFor(job).filter((id) => questionOf(id).kind === 'choice' && questionOf(id).group !== 'Labels');
   const site = Object.keys(job.rooms).length > 0 ? 1 : 0;
   return [asked.filter((id) => job.answers[id] !== undefined).length + site, asked.length + 1];
 }

@@ -1,3 +1,4 @@
+import { FIRE_CLASSES, type RuleSet } from '../standards/ruleSets';
 import { pulling, slack, slackSource } from '../standards/slack';
 import { commonPractice, type Source } from '../standards/source';
 import { readLengths } from '../units/lengthList';
@@ -27,6 +28,8 @@ type Common = {
   whatFor: string;
   /** Where the default comes from. */
   source?: Source;
+  /** Asked only where jackets are classed so. */
+  under?: readonly RuleSet['jackets'][];
 };
 export type ChoiceQuestion = Common & {
   kind: 'choice';
@@ -169,6 +172,17 @@ export const QUESTIONS = {
     'a caution',
     'Cable there must be of the plenum or low-smoke kind that local code asks for.',
   ),
+  'fire-class': {
+    ...choice(
+      'Building',
+      'Which reaction to fire does local code ask of fixed cable?',
+      { unknown: 'not known', ...Object.fromEntries(FIRE_CLASSES.map((one) => [one, `${one} or better`])) },
+      'unknown',
+      'a caution',
+      'Cable of a lower class is a snag, and cable whose class nobody knows is one to look at.',
+    ),
+    under: ['reaction to fire'],
+  },
   'fire-walls': choice(
     'Building',
     'Do runs cross fire-rated walls or floors?',
@@ -181,15 +195,22 @@ export const QUESTIONS = {
     'Building',
     'Warmest place along the runs in summer',
     '°C',
-    [20, -20, 60],
-    'Permanent link limit: warm cable reaches less far.',
+    [30, -20, 60],
+    'Warm cable reaches less far. A loft under the sun takes 45 °C and more.',
   ),
-  damp: choice('Cabinet place', 'Is the place damp?', yesNo, 'no', 'a caution', 'Network gear does not stand damp.'),
+  damp: choice(
+    'Cabinet place',
+    'Is the place damp?',
+    yesNo,
+    'unknown',
+    'a caution',
+    'Network gear does not stand damp.',
+  ),
   dust: choice(
     'Cabinet place',
     'Is the place dusty?',
     yesNo,
-    'no',
+    'unknown',
     'a computation',
     'Advice: an enclosed cabinet with filters.',
   ),
@@ -197,7 +218,7 @@ export const QUESTIONS = {
     'Cabinet place',
     'Do people work or sleep within earshot?',
     yesNo,
-    'no',
+    'unknown',
     'a computation',
     'Advice: an enclosed cabinet, gear without fans.',
   ),
@@ -205,7 +226,7 @@ export const QUESTIONS = {
     'Cabinet place',
     'Can strangers reach the cabinet?',
     yesNo,
-    'no',
+    'unknown',
     'a computation',
     'Advice: a cabinet that locks.',
   ),
@@ -220,8 +241,8 @@ export const QUESTIONS = {
   'inherited-tested': choice(
     'Cabinet place',
     'Were the cables that are there already tested?',
-    { none: 'there are none', no: 'no', yes: 'yes, with a record', unknown: 'not known' },
-    'none',
+    { unknown: 'not known', none: 'there are none', no: 'no', yes: 'yes, with a record' },
+    'unknown',
     'a computation',
     'Advice: what to keep. Untested cable is tested before it is landed.',
   ),
@@ -249,17 +270,25 @@ export const QUESTIONS = {
   'mains-volts': choice(
     'Internet and mains',
     'Mains voltage',
-    { '120': '120 V', '230': '230 V' },
-    '230',
+    {
+      unknown: 'not known',
+      '100': '100 V',
+      '120': '120 V',
+      '127': '127 V',
+      '220': '220 V',
+      '230': '230 V',
+      '240': '240 V',
+    },
+    'unknown',
     'a computation',
     'Amperes of the gear.',
   ),
   'mains-amps': number(
     'Internet and mains',
-    'Rating of the circuit at the cabinet',
+    'Rating of the circuit at the cabinet, or of the plug where that is less',
     'A',
-    [16, 1, 100],
-    'Amperes free. On 120 V a continuous load may take 80 % of it (NFPA 70 210.20(A)).',
+    [10, 1, 100],
+    'Amperes free. In North America a continuous load may take 80 % of it.',
   ),
   'mains-used-amps': number('Internet and mains', 'What else hangs on that circuit', 'A', [0, 0, 100], 'Amperes free.'),
   'mains-outlets': number(
@@ -280,7 +309,7 @@ export const QUESTIONS = {
   'runs-desk': runs('a desk', 2, 'Telephone and computer, or a spare for the next thing.'),
   'runs-television': runs('a television point', 3, 'Television, box and player, with none shared.'),
   'runs-camera': runs('a camera', 1, 'One device, powered over its run.'),
-  'runs-access-point': runs('an access point', 1, 'One device, powered over its run.'),
+  'runs-access-point': runs('an access point', 2, 'The next one may want two, and a second run costs little now.'),
   'runs-speaker': runs('a speaker point', 1, 'One device.'),
   'runs-control-panel': runs('a control panel', 1, 'One device, powered over its run.'),
   'runs-telephone': runs('a telephone', 2, 'Two runs to any outlet: the second costs little now and much later.'),
@@ -315,7 +344,7 @@ export const QUESTIONS = {
     'Lengths',
     'Gauge of the patch cords',
     { '24': '24 AWG', '26': '26 AWG', '28': '28 AWG, slim' },
-    '24',
+    '26',
     'a computation',
     'Cords and fixed cable together: thin cords cost reach.',
   ),
@@ -330,7 +359,7 @@ export const QUESTIONS = {
     'Buying and pulling',
     'Spare for each pull',
     '%',
-    [0, 0, 30],
+    [10, 0, 30],
     'Added to each length that is cut off a box.',
   ),
   'reusable-rest': length(

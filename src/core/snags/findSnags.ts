@@ -41,6 +41,7 @@ import { networkNotOnPort } from './rules/networkNotOnPort';
 import { networksMixed } from './rules/networksMixed';
 import { networkUnnumbered } from './rules/networkUnnumbered';
 import { nothingHoldsIt } from './rules/nothingHoldsIt';
+import { outdoorCableIndoors } from './rules/outdoorCableIndoors';
 import { outsideRack } from './rules/outsideRack';
 import { overloadedRack } from './rules/overloadedRack';
 import { pathwayBends } from './rules/pathwayBends';
@@ -114,6 +115,7 @@ export const SNAG_RULES: readonly SnagRule[] = [
   fewSparePorts,
   poeFeedWeak,
   cableNotRated,
+  outdoorCableIndoors,
   cableUnknown,
   pathwayOverfull,
   pathwayBends,
@@ -163,7 +165,9 @@ const MOST_KEPT = 3;
 function inputsOf(job: Job, { reads, judgesNames }: SnagRule): Inputs {
   const [judged, named]: [unknown[], unknown[]] = [[], []];
   for (const [part, fields] of Object.entries(reads)) {
-    if (part === 'units') judged.push(job.units);
+    if (part === 'units' || part === 'rules') judged.push(job[part]);
+    // Until another answer is given, the one of the region stands.
+    else if (part === 'answers') judged.push(job.answers, job.rules);
     else if (fields === true) judged.push(job[part as TableName]);
     else {
       const stamps = stampsOf(job, part as TableName);

@@ -17,6 +17,7 @@ function unsaid(rule: SnagRule, job: Job): string[] {
   rule.find(indexJob(tracked.job));
   return [...tracked.reads].filter((read) => {
     if (read === 'units') return rule.reads.units !== true;
+    if (read === 'rules') return rule.reads.rules !== true && rule.reads.answers !== true;
     const [table, field] = read.split('.') as [keyof typeof rule.reads, string];
     const said = rule.reads[table] as true | readonly string[] | undefined;
     return said !== true && !said?.includes(field);

@@ -34,10 +34,10 @@ export type Finding = {
 };
 
 /**
- * What of a job a rule reads: tables, of some of them only these fields, and of the head the units. What it found holds
+ * What of a job a rule reads: tables, of some of them only these fields, and of the head the units and the rules. What it found holds
  * until one of them changes.
  */
-export type Reads = { [T in TableName]?: true | readonly (keyof RecordOf<T>)[] } & { units?: true };
+export type Reads = { [T in TableName]?: true | readonly (keyof RecordOf<T>)[] } & { units?: true; rules?: true };
 
 /** One rule: a file of its own. `find` looks through the whole job. */
 export type SnagRule = {

@@ -11,9 +11,11 @@ import { Gear } from '../records/gear';
 import { Mount } from '../records/mount';
 import { Pathway } from '../records/pathway';
 import { answerCommand } from '../site/answers';
+import type { RuleSetId } from '../standards/ruleSets';
 import { findSnags, SNAG_RULES } from './findSnags';
 
 const of = (job: Job, rule: string) => findSnags(job).filter((snag) => snag.rule === rule);
+const under = (job: Job, rules: RuleSetId): Job => apply(job, { type: 'editJob', changes: { rules } });
 const one = (fields: RunChanges) => bench({ 1: { carries: 'ethernet', cable: 'Cat 6 U/UTP', ...fields } });
 
 /** A job as its file with some records changed, since commands would not make it. */
@@ -26,7 +28,7 @@ function tampered(job: Job, change: (file: Record<string, { id: string; [field: 
 describe('every rule', () => {
   it('names its source, or says that there is none', () => {
     for (const { source, why } of SNAG_RULES) {
-      expect(source.title).toMatch(/IEEE|TIA|EIA|ISO|EN \d|NFPA|jam ratio|statics|rule of thumb/);
+      expect(source.title).toMatch(/IEEE|IEC|TIA|EIA|ISO|EN \d|NFPA|jam ratio|statics|rule of thumb/);
       expect(why.length).toBeGreaterThan(10);
     }
     expect(new Set(SNAG_RULES.map((rule) => rule.id)).size).toBe(SNAG_RULES.length);
@@ -427,7 +429,9 @@ describe('the survey and the ways of cables', () => {
   });
 
   it('mains nearer than 50 mm, or than A = S × P, is named', () => {
-    expect(of(laid(1, { mainsMm: 49 }), 'pathway-near-mains')[0]?.source.mark).toBe('published');
+    const near = laid(1, { mainsMm: 49 });
+    expect(of(under(near, 'north-america'), 'pathway-near-mains')[0]?.source.title).toBe('NFPA 70 800.133(A)');
+    expect(of(under(near, 'united-kingdom'), 'pathway-near-mains')[0]?.source.title).toMatch(/BS 6701/);
     expect(of(laid(1, { mainsMm: 50 }), 'pathway-near-mains')).toEqual([]);
     expect(of(laid(1, { mainsMm: 59, mainsCircuits: 8 }), 'pathway-near-mains')[0]?.what).toMatch(/60 mm/);
     expect(of(laid(1, { mainsMm: 5, containment: 'solid metal' }), 'pathway-near-mains')).toEqual([]);
@@ -456,7 +460,35 @@ describe('the survey and the ways of cables', () => {
     expect(of(kept, 'cable-not-rated')).toEqual([]);
     const riser = laid(2, { surroundings: 'riser' });
     expect(of(riser, 'cable-not-rated')).toEqual([]);
-    expect(of(apply(riser, answerCommand(riser, 'mains-volts', '120')), 'cable-not-rated')).toHaveLength(1);
+    expect(of(under(riser, 'north-america'), 'cable-not-rated')[0]?.what).toMatch(/not of riser cable/);
+  });
+
+  it('in Europe a jacket is judged by its reaction to fire, once it is known what is asked (EN 50575)', () => {
+    const asked = (job: Job, value: string) => apply(under(job, 'europe'), answerCommand(job, 'fire-class', value));
+    const of1 = (cable: string, value: string) =>
+      of(asked(laid(1, { surroundings: 'riser' }, { cable }), value), 'cable-not-rated');
+    expect(of1('Cat 6 U/UTP', 'unknown')).toEqual([]);
+    expect(of1('Cat 6 U/UTP', 'Cca')[0]).toMatchObject({ grade: 'will-bite' });
+    expect(of1('Cat 6 U/UTP', 'Cca')[0]?.what).toMatch(/class is not known; Cca is asked/);
+    expect(of1('Cat 6 U/UTP Dca', 'Cca')[0]).toMatchObject({ grade: 'wont-work' });
+    expect(of1('Cat 6 U/UTP Cca', 'Cca')).toEqual([]);
+    expect(of1('Cat 6 U/UTP B2ca', 'Cca')).toEqual([]);
+    const low = asked(laid(1, {}, { cable: 'Cat 6 U/UTP Dca' }), 'B2ca');
+    expect(Object.values(mended(low, 'cable-not-rated').runs)[0]?.cable).toBe('Cat 6 U/UTP B2ca');
+    // Elsewhere nobody is asked for it.
+    const american = apply(under(low, 'north-america'));
+    expect(of(american, 'cable-not-rated')).toEqual([]);
+  });
+
+  it('outdoor cable goes on indoors for 15 m at most in North America (NFPA 70 800.48), elsewhere as local rules say', () => {
+    const inside = (lengthMm: number) => laid(1, { lengthMm }, { cable: 'Cat 6 outdoor' });
+    const found = (job: Job) => of(job, 'outdoor-cable-indoors')[0];
+    expect(found(under(inside(15_000), 'north-america'))).toBeUndefined();
+    expect(found(under(inside(15_001), 'north-america'))).toMatchObject({ grade: 'wont-work' });
+    expect(found(under(inside(3000), 'europe'))).toMatchObject({ grade: 'could-be-neater' });
+    expect(found(under(inside(3000), 'europe'))?.what).toMatch(/local rule: ask/);
+    expect(of(under(inside(15_000), 'north-america'), 'cable-not-rated')).toEqual([]);
+    expect(found(laid(1, { lengthMm: 50_000 }, { cable: 'Cat 6 U/UTP' }))).toBeUndefined();
   });
 
   it('more than 24 powered cables in a bundle (TSB-184-A, from memory)', () => {

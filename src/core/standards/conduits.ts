@@ -1,8 +1,9 @@
+import { type RuleSetId, ruleSets } from './ruleSets';
 import { fromMemory, published, type Source } from './source';
 
-/** A size of conduit: trade size, metric designator, inside diameter mm, and inside area as the table prints it, mm². */
+/** A size of conduit: trade size, designator (metric; outside diameter for IEC), inside diameter mm, and inside area as the table prints it, mm². */
 export type ConduitSize = {
-  family: 'EMT' | 'ENT';
+  family: 'EMT' | 'ENT' | 'IEC';
   trade: string;
   designator: number;
   insideMm: number;
@@ -18,7 +19,16 @@ const size = (family: ConduitSize['family'], trade: string, designator: number, 
   areaMm2: in2 * MM2_PER_IN2,
 });
 
-/** NEC Chapter 9, Table 4. */
+/** A size by its outside diameter, with the least inside diameter of medium plastic conduit, mm. */
+const outside = (outsideMm: number, insideMm: number) => ({
+  family: 'IEC' as const,
+  trade: String(outsideMm),
+  designator: outsideMm,
+  insideMm,
+  areaMm2: (Math.PI / 4) * insideMm ** 2,
+});
+
+/** NEC Chapter 9, Table 4; IEC 60423 with IEC 61386-21. */
 export const conduitSizes: readonly ConduitSize[] = [
   size('EMT', '1/2', 16, 0.622, 0.304),
   size('EMT', '3/4', 21, 0.824, 0.533),
@@ -36,9 +46,24 @@ export const conduitSizes: readonly ConduitSize[] = [
   size('ENT', '1 1/4', 35, 1.34, 1.41),
   size('ENT', '1 1/2', 41, 1.57, 1.936),
   size('ENT', '2', 53, 2.02, 3.205),
+  outside(16, 13),
+  outside(20, 16.9),
+  outside(25, 21.4),
+  outside(32, 27.8),
+  outside(40, 35.4),
+  outside(50, 44.3),
 ];
 
 export const conduitSource: Record<ConduitSize['family'], Source> = {
   EMT: published('NFPA 70 Chapter 9, Table 4, EMT'),
   ENT: fromMemory('NFPA 70 Chapter 9, Table 4, ENT'),
+  IEC: fromMemory('IEC 60423 outside, IEC 61386-21 least inside; its maker’s inside diameter rules'),
 };
+
+/** `EMT 1 (27)`, `25 mm`: a size as it is asked for. */
+export const conduitWords = ({ family, trade, designator }: ConduitSize): string =>
+  family === 'IEC' ? `${trade} mm` : `${family} ${trade} (${designator})`;
+
+/** The sizes that conduit comes in where these rules hold, the usual family first. */
+export const conduitsOf = (rules: RuleSetId): ConduitSize[] =>
+  ruleSets[rules].conduits.flatMap((family) => conduitSizes.filter((one) => one.family === family));

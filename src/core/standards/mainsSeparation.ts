@@ -1,8 +1,7 @@
-import { fromMemory, published } from './source';
+import { fromMemory } from './source';
 
-/** Communications cable to power conductors in the open, mm. */
+/** Communications cable to power conductors in the open, mm (NFPA 70 800.133(A); BS 6701). */
 export const mainsLeastMm = 50;
-export const mainsLeastSource = published('NFPA 70 800.133(A): 50 mm, or a barrier');
 
 /** S, mm, by the cable's segregation class and what contains the mains or the data cable. */
 export const separationMm = {

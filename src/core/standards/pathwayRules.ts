@@ -13,6 +13,11 @@ export const fillShares = {
 export const fillSource = published(
   'NFPA 70 Chapter 9, Table 1; recommended for data cable by ANSI/TIA-569, where it need not bind',
 );
+/** Where no table of an electrical code holds: one share for any count of cables. */
+export const plannedShare = {
+  share: 0.4,
+  source: fromMemory('EN 50174-2; ISO/IEC 14763-2; ANSI/TIA-569: 40 %'),
+} as const;
 export const nippleSource = published('NFPA 70 Chapter 9, Table 1, Note 4');
 export const roundUpSource = published('NFPA 70 Chapter 9, Note 7');
 export const traySource = fromMemory('ANSI/TIA-569: tray and duct fill');

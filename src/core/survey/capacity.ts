@@ -9,7 +9,8 @@ import { canLand, isPanel, isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow, isUntraced, type Run } from '../records/run';
 import { answerOf, figureOf } from '../site/answers';
 import { practice } from '../standards/practice';
-import { commonPractice, published, type Source } from '../standards/source';
+import { ruleSets } from '../standards/ruleSets';
+import { commonPractice, type Source } from '../standards/source';
 
 /** One thing that can run out. All in `unit`. */
 export type Capacity = {
@@ -38,10 +39,6 @@ const POE_POWER_FACTOR = 0.9;
 
 /** A need after so many years of growth by a share a year. */
 export const grownNeed = (need: number, percent: number, years: number): number => need * (1 + percent / 100) ** years;
-
-/** Share of the breaker that a continuous load may take. */
-const continuousShare = (volts: string): number => (volts === '120' ? 0.8 : 1);
-const continuousSource = published('NFPA 70 210.20(A): continuous load at most 80 % of the breaker');
 
 type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> & {
   whole?: boolean;
@@ -74,16 +71,19 @@ export function capacities(job: Job): Capacity[] {
     (run) => run.device !== '' && run.carries === 'ethernet' && isSwitched(run.carries),
   );
   const faster = (mbps: number) => (run: Run) => (run.speedMbps ?? 0) > mbps;
-  const volts = answerOf(job, 'mains-volts');
+  const { continuous, plug } = ruleSets[job.rules];
+  // Watts say nothing of current before the voltage is known.
+  const volts = answerOf(job, 'mains-volts') === 'unknown' ? null : Number(answerOf(job, 'mains-volts'));
+  const ampsOf = (watts: number, factor?: number) => (volts === null ? 0 : amperes(watts, volts, factor));
   const poe = live.filter((run) => takesPower(run));
   const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : run.poeW);
   const amps = both(
     gear,
     (one) => placed(one.id),
-    (one) => amperes(ownW(one) ?? 0, Number(volts)),
+    (one) => ampsOf(ownW(one) ?? 0),
   );
   const poeAmps = both(poe, isLive, (run) =>
-    amperes(mainsForPoeW(unlessBeyond(drawnWattsOf(run), run)), Number(volts), POE_POWER_FACTOR),
+    ampsOf(mainsForPoeW(unlessBeyond(drawnWattsOf(run), run)), POE_POWER_FACTOR),
   );
   const unitsOf = (one: Gear) => (one.frame === 'free' || isUpright(one) ? 0 : one.heightU);
   const rows: Row[] = [
@@ -140,7 +140,7 @@ export function capacities(job: Job): Capacity[] {
     },
     {
       id: 'outlets',
-      name: 'Mains outlets',
+      name: plug === '' ? 'Mains outlets' : `Mains outlets, ${plug}`,
       unit: 'outlets',
       // What passes the mains on takes outlets as well as it gives them.
       has:
@@ -155,13 +155,13 @@ export function capacities(job: Job): Capacity[] {
     },
     {
       id: 'amps',
-      name: `Mains current at ${volts} V`,
+      name: volts === null ? 'Mains current, voltage not known' : `Mains current at ${volts} V`,
       unit: 'A',
-      has: figureOf(job, 'mains-amps') * continuousShare(volts),
+      has: figureOf(job, 'mains-amps') * continuous.share,
       used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
       reserved: amps.reserved + poeAmps.reserved,
-      unknown: gear.filter((one) => ownW(one) === null).length,
-      ...(volts === '120' ? { source: continuousSource } : {}),
+      unknown: gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length,
+      source: continuous.source,
     },
   ];
   return rows

@@ -2,17 +2,26 @@ import type { Job } from '../job/job';
 import { runsThrough } from '../pathways/pathwayFigures';
 import { isNow } from '../records/run';
 import { answerOf } from '../site/answers';
-import { fromMemory, published, type Source } from '../standards/source';
+import { type RuleSet, ruleSets } from '../standards/ruleSets';
+import { published, type Source } from '../standards/source';
 
 /** Something that can hurt someone or break a rule. Each is said once, where it applies. */
 export type Caution = { id: string; words: string; source: Source | null };
 
 const local = 'Local code and licensed practice come first.';
 
+/** What may be laid where air is moved, in the words of the region. */
+const AIR_CABLE: Record<RuleSet['jackets'], string> = {
+  listing: 'plenum cable',
+  'reaction to fire': 'cable of the reaction-to-fire class that local code asks for',
+  local: 'cable of the kind that local code asks for',
+};
+
 /** The cautions that this job calls for, from what was answered and planned. */
 export function cautionsFor(job: Job): Caution[] {
   const runs = Object.values(job.runs).filter((run) => isNow(run) && run.origin === 'new');
   const pathways = Object.values(job.pathways);
+  const { cites, licensed, jackets } = ruleSets[job.rules];
   const cautions: (Caution | false)[] = [
     runs.length > 0 && {
       id: 'drilling',
@@ -27,24 +36,24 @@ export function cautionsFor(job: Job): Caution[] {
     },
     answerOf(job, 'air-space') !== 'no' && {
       id: 'air-space',
-      words: `Where the space above the ceiling moves air, only cable rated for it is allowed (plenum, or what local code asks for). ${local}`,
-      source: published('NFPA 70 800.113 and 300.22'),
+      words: `Where the space above the ceiling moves air, only ${AIR_CABLE[jackets]} is allowed. ${local}`,
+      source: cites.airSpace,
     },
     answerOf(job, 'fire-walls') !== 'no' && {
       id: 'fire-walls',
       words: `Every hole through a fire-rated wall or floor is closed again to its rating. ${local}`,
-      source: published('NFPA 70 300.21 and 800.26'),
+      source: cites.fireWalls,
     },
     {
       id: 'mains',
-      words:
-        'New mains outlets and circuits are work for a licensed electrician. Never open a mains enclosure for data cable.',
+      words: `${licensed.mains} Never open a mains enclosure for data cable.`,
       source: null,
     },
+    licensed.cabling !== null && { id: 'cabling', ...licensed.cabling },
     pathways.some((row) => row.mainsMm !== null) && {
       id: 'mains-near',
       words: `Data cable keeps its distance from mains and shares no box or conduit with it. ${local}`,
-      source: published('NFPA 70 800.133(A)'),
+      source: cites.mainsNear,
     },
     pathways.some((row) => row.kind === 'conduit') && {
       id: 'fish-tape',
@@ -55,7 +64,7 @@ export function cautionsFor(job: Job): Caution[] {
     pathways.some((row) => row.surroundings === 'outdoor' || row.surroundings === 'buried') && {
       id: 'outdoor',
       words: `Cable between buildings brings lightning and earth differences with it: surge protection or fibre. Call before digging. ${local}`,
-      source: fromMemory('NFPA 70 800.90'),
+      source: cites.outdoors,
     },
     pathways.some((row) => runsThrough(job, row.id).some((run) => run.carries === 'fibre')) && {
       id: 'fibre',
@@ -78,7 +87,7 @@ export function cautionsFor(job: Job): Caution[] {
     answerOf(job, 'internet-in') === 'cellular' && {
       id: 'aerial',
       words: `An aerial outside is earthed and its lead kept short, about 5 m by common practice; lengthen the data side instead. ${local}`,
-      source: fromMemory('NFPA 70 Article 810'),
+      source: cites.aerial,
     },
     runs.length > 0 && {
       id: 'ladder',

@@ -72,10 +72,11 @@ describe('the survey as a station', () => {
   const state = (job: Job) => stationStates(job).find((one) => one.id === 'survey');
 
   it('is untouched, under way, and settled or with snags when all is answered and a room is drawn', () => {
-    expect(state(bench())?.state).toBe('untouched');
-    const some = apply(bench(), answerCommand(bench(), 'damp', 'no'));
+    const blank = { ...bench(), answers: {} };
+    expect(state(blank)?.state).toBe('untouched');
+    const some = apply(blank, answerCommand(blank, 'damp', 'no'));
     expect(state(some)).toMatchObject({ state: 'under way', done: 1 });
-    const all = answeredAll(bench());
+    const all = answeredAll(blank);
     const [done, of] = surveyProgress(all);
     expect(of - done).toBe(1);
     const drawn = apply(all, {
@@ -100,7 +101,7 @@ describe('the survey as a station', () => {
     );
     expect(figures.get('Rooms on the plan')).toBe('13');
     expect(figures.get('Wishes')).toBe('4');
-    expect(figures.get('Runs not taken over yet')).toBe('8');
+    expect(figures.get('Runs not taken over yet')).toBe('9');
     expect(Number(figures.get('Open points'))).toBeGreaterThan(3);
   });
 });

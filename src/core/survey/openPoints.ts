@@ -1,7 +1,7 @@
 import type { Job } from '../job/job';
 import { isUntraced } from '../records/run';
-import { answerOf, isAnswered } from '../site/answers';
-import { QUESTION_IDS, questionOf } from '../site/questions';
+import { answerOf, isAnswered, questionsFor } from '../site/answers';
+import { questionOf } from '../site/questions';
 import { counted } from '../text/counted';
 import { adviceFor } from './advice/advisers';
 import { chosenOption } from './advice/chosen';
@@ -14,7 +14,9 @@ export function openByItself(job: Job): string[] {
   const wishes = Object.values(job.wishes).filter((wish) => wish.scope === 'later');
   const untraced = runs.filter(isUntraced);
   const undecided = adviceFor(job).filter((advice) => chosenOption(job, advice.id) === null);
-  const cautions = QUESTION_IDS.filter((id) => questionOf(id).changes === 'a caution' && !isAnswered(job, id));
+  const asked = questionsFor(job);
+  const cautions = asked.filter((id) => questionOf(id).changes === 'a caution' && !isAnswered(job, id));
+  const unknown = asked.filter((id) => !cautions.includes(id) && answerOf(job, id) === 'unknown');
   const reserved = answerOf(job, 'reserved-for').trim();
   const kept = Object.values(job.pathways).filter((pathway) => pathway.reservedFor !== '');
   return [
@@ -35,5 +37,8 @@ export function openByItself(job: Job): string[] {
     ...kept.map((pathway) => `${pathway.name} is kept for ${pathway.reservedFor}.`),
     ...(undecided.length > 0 ? [`Not decided: ${undecided.map((advice) => advice.question).join(' ')}`] : []),
     ...(cautions.length > 0 ? [`${counted(cautions.length, 'question')} about safety not answered.`] : []),
+    ...(unknown.length > 0
+      ? [`Not known yet, so nothing is judged by it: ${unknown.map((id) => questionOf(id).words).join(' ')}`]
+      : []),
   ];
 }

@@ -10,6 +10,7 @@ import { routeOf, runLength } from '../runs/routeLength';
 import { answerCommand, answerOf, answerText, figureOf } from '../site/answers';
 import { QUESTION_IDS, type QUESTIONS, questionOf } from '../site/questions';
 import { siteOf } from '../site/site';
+import type { RuleSetId } from '../standards/ruleSets';
 import { adviceFor, chooseCommands } from './advice/advisers';
 import { chosenCable, chosenOption } from './advice/chosen';
 import { capacities, grownNeed } from './capacity';
@@ -23,7 +24,7 @@ const capacity = (job: Job, id: string) => capacities(job).find((one) => one.id 
 
 describe('questions', () => {
   it('each change a computation, a caution or the record, and say which default holds', () => {
-    const job = bench();
+    const job = { ...bench(), answers: {} };
     for (const id of QUESTION_IDS) {
       const question = questionOf(id);
       expect(question.whatFor.length).toBeGreaterThan(3);
@@ -109,28 +110,28 @@ describe('wishes', () => {
 
   it('become runs by the rules, with their reason, and asking again shows only the difference', () => {
     const proposal = proposeRuns(job);
-    expect(proposal.missing).toBe(1 + 2 + 4 + 1);
+    expect(proposal.missing).toBe(1 + 2 + 4 + 2);
     for (const { reason } of proposal.wishes) expect(reason.length).toBeGreaterThan(20);
     const accepted = apply(job, ...acceptCommands(job, all, counter('new')));
-    expect(Object.keys(accepted.runs)).toHaveLength(48);
+    expect(Object.keys(accepted.runs)).toHaveLength(49);
     expect(proposeRuns(accepted).missing).toBe(0);
     expect(acceptCommands(accepted, all, counter('more'))).toEqual([]);
     const labels = Object.values(accepted.runs)
       .filter((one) => one.askedBy)
       .map((one) => one.label);
-    expect(labels.sort()).toEqual(['39', '40', '41', '42', '43', '44', '45', '46']);
+    expect(labels.sort()).toEqual(['39', '40', '41', '42', '43', '44', '45', '46', '47']);
   });
 
   it('of later stay later, and follow a rule that is changed', () => {
     const accepted = apply(job, ...acceptCommands(job, all, counter('new')));
     const later = Object.values(accepted.runs).filter((one) => one.scope === 'later');
-    expect(later).toHaveLength(5);
+    expect(later).toHaveLength(6);
     expect(later.filter((one) => one.carries === 'coax')).toHaveLength(1);
     const three = answered(accepted, 'runs-desk', '3');
     expect(proposeRuns(three).missing).toBe(1);
     const one = answered(accepted, 'runs-desk', '1');
     expect(proposeRuns(one).surplus.map(({ removable }) => removable)).toEqual([true]);
-    expect(Object.keys(apply(one, ...surplusCommands(one)).runs)).toHaveLength(47);
+    expect(Object.keys(apply(one, ...surplusCommands(one)).runs)).toHaveLength(48);
   });
 
   it('that are taken back leave a spare where cable is there already', () => {
@@ -161,10 +162,22 @@ describe('capacity', () => {
     expect(capacity(later, 'panel')).toMatchObject({ used: 39, reserved: 1, free: 8 });
   });
 
-  it('lets a continuous load take 80 % of a 120 V circuit (NFPA 70 210.20(A))', () => {
-    const amps = (volts: string) =>
-      capacity(answered(planJob(quillback()).job, 'mains-volts', volts), 'amps')?.has ?? 0;
-    expect(amps('120') / amps('230')).toBeCloseTo(0.8, 12);
+  it('lets a continuous load take 80 % of a breaker in North America (NFPA 70 210.20(A)), all of it under IEC 60364', () => {
+    const job = answered(planJob(quillback()).job, 'mains-amps', '20');
+    const amps = (rules: RuleSetId) => capacity(apply(job, { type: 'editJob', changes: { rules } }), 'amps');
+    expect([amps('north-america')?.has, amps('europe')?.has]).toEqual([16, 20]);
+    expect(amps('north-america')?.source.title).toMatch(/210\.20/);
+    expect(amps('europe')?.source.title).toMatch(/IEC 60364/);
+  });
+
+  it('does not judge the current while the voltage is not known', () => {
+    const volts = (value: string) => capacity(answered(bench({}, { powerW: 100 }), 'mains-volts', value), 'amps');
+    expect(volts('230')).toMatchObject({ unknown: 0, state: 'enough' });
+    expect(volts('unknown')).toMatchObject({
+      unknown: 1,
+      state: 'not judged',
+      name: 'Mains current, voltage not known',
+    });
   });
 
   it('is infinite where something is needed and nothing is there', () => {

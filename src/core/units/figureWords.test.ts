@@ -5,9 +5,11 @@ import { formatMoney } from './money';
 
 describe('figures in words', () => {
   it('money has its currency and two digits behind the point', () => {
-    expect(formatMoney(1141.9, 'EUR')).toBe('1,141.90 EUR');
-    expect(formatMoney(0.5, '')).toBe('0.50');
-    expect(formatMoney(-12, 'GBP')).toBe('−12.00 GBP');
+    expect(formatMoney(1141.9, 'EUR', 'en-IE')).toBe('€1,141.90');
+    expect(formatMoney(1141.9, 'USD', 'en-US')).toBe('$1,141.90');
+    expect(formatMoney(1141.9, 'USD', 'en-GB')).toBe('US$1,141.90');
+    expect(formatMoney(0.5, '', 'en-GB')).toBe('0.50');
+    expect(formatMoney(-12, 'crowns', 'en-GB')).toBe('−12.00 crowns');
   });
 
   it('working time is hours and minutes', () => {

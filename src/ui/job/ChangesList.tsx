@@ -7,6 +7,7 @@ import { counted } from '@/core/text/counted';
 import { HistoryAnswer } from '@/core/wire/wire';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
+import { formatMoment } from '../kit/dates';
 import { useActor } from './actor';
 import { useSession } from './session';
 import { askServer } from './wireClient';
@@ -124,7 +125,7 @@ export function ChangesList({ station }: { station: StationId }) {
 function StepItem({ step, mine }: { step: Step; mine: boolean }) {
   const job = useSession((session) => session.job);
   const [shown, setShown] = useState(false);
-  const at = new Date(step.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  const at = formatMoment(step.at, job.rules);
   const rest = step.changes.length - LINES;
   return (
     <li className="border-b py-1.5">

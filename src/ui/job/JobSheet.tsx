@@ -3,6 +3,7 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { JobHead } from '@/core/job/job';
 import { Actor } from '@/core/job/step';
+import { RULE_SETS, ruleSets } from '@/core/standards/ruleSets';
 import { UNITS } from '@/core/units/length';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
@@ -10,16 +11,22 @@ import { Sheet } from '../kit/Sheet';
 import { actorHere, nameActor } from './actor';
 import { useSession } from './session';
 
-const Form = z.object({ name: JobHead.shape.name, units: z.enum(UNITS), who: Actor.shape.name });
+const Form = z.object({
+  name: JobHead.shape.name,
+  units: z.enum(UNITS),
+  rules: z.enum(RULE_SETS),
+  who: Actor.shape.name,
+});
 
-/** Name and units of the job. */
+/** Name, units and rules of the job. */
 export function JobSheet({ onClose }: { onClose: () => void }) {
   const name = useSession((session) => session.job.name);
   const units = useSession((session) => session.job.units);
+  const rules = useSession((session) => session.job.rules);
   const dispatch = useSession((session) => session.dispatch);
   const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({
     resolver: zodResolver(Form),
-    defaultValues: { name, units, who: actorHere().name },
+    defaultValues: { name, units, rules, who: actorHere().name },
   });
   return (
     <Sheet
@@ -37,6 +44,7 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
           const changes = {
             ...(form.name === name ? {} : { name: form.name }),
             ...(form.units === units ? {} : { units: form.units }),
+            ...(form.rules === rules ? {} : { rules: form.rules }),
           };
           if (Object.keys(changes).length === 0 || dispatch([{ type: 'editJob', changes }])) onClose();
         })}
@@ -49,6 +57,20 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
             <Select {...ids} {...register('units')}>
               <option value="metric">Metric: metres, millimetres</option>
               <option value="imperial">Imperial: feet, inches</option>
+            </Select>
+          )}
+        </Field>
+        <Field
+          label="Rules of"
+          help="Mains, jackets, conduit, heights, cords, money and dates follow it where nothing else was answered. Local code comes first."
+        >
+          {(ids) => (
+            <Select {...ids} {...register('rules')}>
+              {RULE_SETS.map((one) => (
+                <option key={one} value={one}>
+                  {ruleSets[one].name}
+                </option>
+              ))}
             </Select>
           )}
         </Field>

@@ -4,6 +4,7 @@ import { actorWords } from '@/core/job/step';
 import { VersionsAnswer } from '@/core/wire/wire';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
+import { formatMoment } from '../kit/dates';
 import { Field, Input } from '../kit/Field';
 import { goInJob } from '../kit/jobPath';
 import { actorHere } from './actor';
@@ -16,6 +17,7 @@ type Versions = z.infer<typeof VersionsAnswer>;
 /** Versions with a name: make one, open one, compare two. */
 export function VersionsList({ onClose }: { onClose: () => void }) {
   const jobId = useSession((session) => session.job.id);
+  const rules = useSession((session) => session.job.rules);
   const here = useSession((session) => session.confirmed.point.revision);
   const waiting = useSession((session) => session.pending.length);
   const [known, setKnown] = useState<Versions | null>(null);
@@ -90,8 +92,7 @@ export function VersionsList({ onClose }: { onClose: () => void }) {
               {one.note && <span className="text-soft"> · {one.note}</span>}
             </span>
             <span className="text-soft text-xs">
-              step {one.revision}, {actorWords(one.actor)},{' '}
-              {new Date(one.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+              step {one.revision}, {actorWords(one.actor)}, {formatMoment(one.at, rules)}
             </span>
             <Button onClick={() => open(one.revision)}>Open</Button>
             <Button

@@ -3,12 +3,16 @@ import { toast } from 'sonner';
 import { stepWords } from '@/core/job/step';
 import { counted } from '@/core/text/counted';
 import { Button } from '../kit/Button';
+import { formatMoment } from '../kit/dates';
 import { Sheet } from '../kit/Sheet';
 import type { Entry, SetAside } from './outbox';
 import { linkOf, useSession } from './session';
 
-const at = (entry: Entry) =>
-  new Date(entry.madeAt).toLocaleString(undefined, { dateStyle: 'short', timeStyle: 'short' });
+function MadeAt({ entry }: { entry: Entry }) {
+  const rules = useSession((session) => session.job.rules);
+  return <time className="shrink-0 text-soft text-xs">{formatMoment(new Date(entry.madeAt), rules)}</time>;
+}
+
 /** A step as text that says all of it, to be kept elsewhere. */
 const asText = ({ label, commands, madeAt, why }: SetAside) =>
   `${label}\n${new Date(madeAt).toISOString()}\nNot done: ${why}\n${JSON.stringify(commands, null, 2)}\n`;
@@ -49,7 +53,7 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
           {pending.map((entry) => (
             <li key={entry.batchId} className="flex gap-3 border-b py-1">
               <span className="min-w-0 flex-1 break-words">{stepWords(entry.kind, entry.label)}</span>
-              <time className="shrink-0 text-soft text-xs">{at(entry)}</time>
+              <MadeAt entry={entry} />
             </li>
           ))}
         </ol>
@@ -87,7 +91,7 @@ function AsideItem({ entry }: { entry: SetAside }) {
     <li className="border-b py-2">
       <div className="flex gap-3">
         <span className="min-w-0 flex-1 break-words font-semibold">{stepWords(entry.kind, entry.label)}</span>
-        <time className="shrink-0 text-soft text-xs">{at(entry)}</time>
+        <MadeAt entry={entry} />
       </div>
       <p className="text-wont">{entry.why}</p>
       <div className="mt-1 flex flex-wrap gap-2">

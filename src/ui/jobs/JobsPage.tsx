@@ -13,6 +13,7 @@ import { Created, RemovedAnswer, TakenIn } from '@/core/wire/wire';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
+import { formatDay } from '../kit/dates';
 import { ThemeButton } from '../kit/theme';
 
 type RemovedJob = Pick<JobListing, 'id' | 'name' | 'updatedAt'>;
@@ -152,7 +153,7 @@ function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
         </dl>
         <div className="mt-auto flex items-center justify-between pt-2">
           <time className="text-soft text-xs" dateTime={job.updatedAt} suppressHydrationWarning>
-            {new Date(job.updatedAt).toLocaleDateString(undefined, { dateStyle: 'medium' })}
+            {formatDay(job.updatedAt, job.cabinet.rules)}
           </time>
           <Button look="quiet" className="text-soft" onClick={onRemove} aria-label={`Remove ${job.name}`}>
             Remove

@@ -3,11 +3,14 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
 import { NewJob } from '@/core/commands/newJob';
 import { gearLibrary, librarySize, starterGear } from '@/core/gear/library';
+import { STANDINGS } from '@/core/records/rack';
+import { RULE_SETS, ruleSets } from '@/core/standards/ruleSets';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Created } from '@/core/wire/wire';
 import { askServer } from '../job/wireClient';
@@ -15,11 +18,14 @@ import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 
 const Form = z.object({
-  name: NewJob.shape.name,
+  name: z.string().trim().min(1, 'Give the job a name').pipe(NewJob.shape.name),
+  rules: z.string().pipe(z.enum(RULE_SETS, 'Choose whose rules hold')),
+  standing: z.string().pipe(z.enum(STANDINGS, 'Choose how it stands')),
   units: NewJob.shape.units,
   rackUnits: z.coerce.number<string>().pipe(NewJob.shape.rackUnits),
   rackDepth: z.string(),
   numbering: NewJob.shape.numbering,
+  names: z.array(z.string()),
   counts: z.array(
     z.coerce
       .number<string>()
@@ -29,7 +35,17 @@ const Form = z.object({
   ),
 });
 
-/** Start a job: name, units, rack, and a few pieces of gear. */
+/** What each of several devices is called, from one line. */
+const namesIn = (line: string): string[] =>
+  line
+    .split(',')
+    .map((one) => one.trim())
+    .filter((one) => one !== '');
+
+/** Where this browser keeps whose rules held for the job started last. */
+const RULES_KEY = 'good-shelf-rules';
+
+/** Start a job: its name, whose rules hold, units, the rack and how it stands, and a few pieces of gear with their names. */
 export function NewJobForm() {
   const router = useRouter();
   const { register, handleSubmit, watch, setError, getValues, setValue, formState } = useForm<
@@ -40,15 +56,23 @@ export function NewJobForm() {
     resolver: zodResolver(Form),
     defaultValues: {
       name: '',
+      rules: '',
+      standing: '',
       units: 'metric',
       rackUnits: '12',
       rackDepth: '450',
       numbering: 'from-bottom',
+      names: starterGear.map(() => ''),
       counts: starterGear.map(() => '0'),
     },
   });
   const units = watch('units') as Units;
+  const counts = watch('counts');
   const { errors, isSubmitting } = formState;
+  useEffect(() => {
+    const last = localStorage.getItem(RULES_KEY);
+    if (RULE_SETS.some((one) => one === last)) setValue('rules', String(last));
+  }, [setValue]);
 
   /** The depth stays the same when the units change. */
   const turnDepth = (to: Units) => {
@@ -62,12 +86,20 @@ export function NewJobForm() {
       const [least, most] = [50, 2000].map((mm) => formatSize(mm, units));
       return setError('rackDepth', { message: `expected a depth from ${least} to ${most}` }, { shouldFocus: true });
     }
-    const gear = form.counts.flatMap((count, at) => (count > 0 ? [{ library: starterGear[at] ?? 0, count }] : []));
-    const { name, numbering, rackUnits } = form;
+    const gear = form.counts.flatMap((count, at) => {
+      const names = namesIn(form.names[at] ?? '').slice(0, count);
+      return count > 0 ? [{ library: starterGear[at] ?? 0, count, names }] : [];
+    });
+    const { name, numbering, rackUnits, rules, standing } = form;
     try {
-      const body = { name, units, numbering, rackUnits, rackDepthMm: depth.data, gear };
+      const body = { name, units, rules, numbering, standing, rackUnits, rackDepthMm: depth.data, gear };
       const { id } = await askServer('/api/jobs', Created, { method: 'POST', body });
-      router.push(`/jobs/${id}/runs`);
+      try {
+        localStorage.setItem(RULES_KEY, rules);
+      } catch {
+        // Where the browser keeps nothing it is chosen anew.
+      }
+      router.push(`/jobs/${id}/survey`);
     } catch (fault) {
       toast.error((fault as Error).message);
     }
@@ -81,11 +113,37 @@ export function NewJobForm() {
           <Field label="Name" help="The place, as you speak of it." wrong={errors.name?.message}>
             {(ids) => <Input {...ids} {...register('name')} autoComplete="off" />}
           </Field>
+          <Field
+            label="Rules of"
+            help="Mains, jackets, conduit, heights, cords, money and dates. Local code comes first."
+            wrong={errors.rules?.message}
+          >
+            {(ids) => (
+              <Select {...ids} {...register('rules')}>
+                <option value="">Choose…</option>
+                {RULE_SETS.map((one) => (
+                  <option key={one} value={one}>
+                    {ruleSets[one].name}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
           <Field label="Units">
             {(ids) => (
               <Select {...ids} {...register('units', { onChange: (event) => turnDepth(event.target.value) })}>
                 <option value="metric">Metric: metres, millimetres</option>
                 <option value="imperial">Imperial: feet, inches</option>
+              </Select>
+            )}
+          </Field>
+          <Field label="The cabinet stands" wrong={errors.standing?.message}>
+            {(ids) => (
+              <Select {...ids} {...register('standing')}>
+                <option value="">Choose…</option>
+                <option value="wall">on the wall</option>
+                <option value="floor">on the floor</option>
+                <option value="table">on a table or shelf</option>
               </Select>
             )}
           </Field>
@@ -139,7 +197,17 @@ export function NewJobForm() {
                 return (
                   gear && (
                     <tr key={gear.name} className="border-b">
-                      <td className="py-1">{gear.name}</td>
+                      <td className="py-1">
+                        {gear.name}
+                        {Number(counts[at]) > 0 && (
+                          <Input
+                            {...register(`names.${at}`)}
+                            aria-label={`Names of ${gear.name}`}
+                            placeholder={Number(counts[at]) > 1 ? 'names, with commas between' : 'name'}
+                            className="mt-1"
+                          />
+                        )}
+                      </td>
                       <td className="font-mono text-xs">{gear.heightU}U</td>
                       <td className="font-mono text-xs">{formatSize(gear.depthMm, units)}</td>
                       <td>

@@ -4,12 +4,12 @@ import { type CordCode, cordCost, type ListedCord, listCords, managerFills, pick
 import { LEAST_CORD_MM } from '@/core/records/cord';
 import type { LinePattern } from '@/core/records/network';
 import { answerOf } from '@/core/site/answers';
+import { moneyOf } from '@/core/site/money';
 import { cordBuildSource, cordBuilds, cordHabits } from '@/core/standards/cords';
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { formatMinutes } from '@/core/units/minutes';
-import { formatMoney } from '@/core/units/money';
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
@@ -108,7 +108,7 @@ function CordSource() {
   const job = useSession((session) => session.job);
   const cost = cordCost(job);
   const made = answerOf(job, 'cord-source') === 'made';
-  const money = (value: number) => formatMoney(value, answerOf(job, 'currency'));
+  const money = (value: number) => moneyOf(job, value);
   if (cost.cords === 0) return null;
   return (
     <section aria-label="Bought or made" className="flex flex-wrap items-end gap-3">

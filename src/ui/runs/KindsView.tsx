@@ -1,9 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { CABLE_RATINGS, type CableKind, CONDUCTORS } from '@/core/records/cableKind';
+import { CABLE_RATINGS, type CableKind, CONDUCTORS, cableKinds } from '@/core/records/cableKind';
 import { CARRIES } from '@/core/records/run';
 import { cableKindsOf } from '@/core/runs/cableKinds';
+import { FIRE_CLASSES } from '@/core/standards/ruleSets';
 import { counted } from '@/core/text/counted';
 import { sameKey } from '@/core/text/sameKey';
 import { formatSize, lengthToField } from '@/core/units/length';
@@ -27,21 +28,8 @@ export function KindsView() {
   );
   const own = chosen !== undefined && job.cableKinds[chosen.id] !== undefined;
   const describe = (wanted: string, from: CableKind | undefined) => {
-    const record: CableKind = {
-      ...(from ?? {
-        carries: 'ethernet',
-        screened: false,
-        diameterMm: 6,
-        gaugeAwg: 23,
-        conductors: 'solid',
-        bendFactor: 4,
-        ratings: ['indoor'],
-        boxMm: 305_000,
-        note: '',
-      }),
-      id: newRowId('kind'),
-      name: wanted,
-    };
+    const plain = { diameterMm: 6, gaugeAwg: 23 };
+    const record = cableKinds.make({ ...(from ?? plain), id: newRowId('kind'), name: wanted });
     if (keep({ table: 'cableKinds', record })) setName(wanted);
   };
   const freeName = () => {
@@ -99,7 +87,7 @@ export function KindsView() {
                 <td className="px-2 text-right font-mono text-xs">
                   {formatSize(Math.round(kind.bendFactor * kind.diameterMm), job.units)}
                 </td>
-                <td className="px-2">{kind.ratings.join(', ')}</td>
+                <td className="px-2">{[...kind.ratings, ...(kind.fireClass ? [kind.fireClass] : [])].join(', ')}</td>
                 <td className="px-2 text-right font-mono text-xs">
                   {lengthToField(kind.boxMm, job.units)} {job.units === 'metric' ? 'm' : 'ft'}
                 </td>
@@ -230,6 +218,12 @@ function KindForm({ kind, onRenamed }: { kind: CableKind; onRenamed: (name: stri
           </label>
         ))}
       </fieldset>
+      <CommitSelect
+        label="Reaction to fire, as printed on it"
+        value={kind.fireClass ?? ''}
+        options={[{ value: '', words: 'not known' }, ...words(FIRE_CLASSES)]}
+        onCommit={(one) => change({ fireClass: FIRE_CLASSES.find((known) => known === one) ?? null })}
+      />
       <Button onClick={() => drop('cableKinds', kind.id)}>Remove this kind</Button>
     </div>
   );

@@ -3,11 +3,12 @@
 import { useMemo, useState } from 'react';
 import { conduitCount, insideAreaMm2 } from '@/core/pathways/fill';
 import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
-import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, SURROUNDINGS } from '@/core/records/pathway';
+import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, pathways, SURROUNDINGS } from '@/core/records/pathway';
 import { pullNewton, pullSource } from '@/core/standards/cableHandling';
-import { conduitSizes, conduitSource } from '@/core/standards/conduits';
-import { mainsLeastSource, separationSource } from '@/core/standards/mainsSeparation';
+import { conduitSizes, conduitSource, conduitsOf, conduitWords } from '@/core/standards/conduits';
+import { separationSource } from '@/core/standards/mainsSeparation';
 import { conduitRulesSource, roundUpSource, stackingSource, supportSource } from '@/core/standards/pathwayRules';
+import { ruleSets } from '@/core/standards/ruleSets';
 import { pullingSource } from '@/core/standards/slack';
 import { citeSource } from '@/core/standards/source';
 import { counted } from '@/core/text/counted';
@@ -33,24 +34,15 @@ export function PathwaysView() {
   const add = () => {
     let number = all.length + 1;
     while (all.some((one) => one.name === `Conduit ${number}`)) number += 1;
-    const record: Pathway = {
+    const [, usual] = conduitsOf(job.rules);
+    const record = pathways.make({
       id: newRowId('pathway'),
       name: `Conduit ${number}`,
       kind: 'conduit',
-      surroundings: 'indoor',
-      widthMm: 26.6,
-      heightMm: null,
+      widthMm: usual?.insideMm ?? 25,
       lengthMm: 10_000,
-      bends: 0,
-      bendRadiusMm: null,
-      pullPoints: 0,
-      spacingMm: null,
       pullString: true,
-      reservedFor: '',
-      mainsMm: null,
-      mainsCircuits: 1,
-      containment: 'none',
-    };
+    });
     if (keep({ table: 'pathways', record })) setId(record.id);
   };
   return (
@@ -135,6 +127,8 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
   );
   const words = (list: readonly string[]) => list.map((value) => ({ value, words: value }));
   const published = conduitSizes.find((one) => one.insideMm === pathway.widthMm);
+  // What is there already is offered too, of whatever region it is.
+  const sizes = [...new Set([...conduitsOf(job.rules), ...(published ? [published] : [])])];
   const round = pathway.kind === 'conduit' || pathway.kind === 'hole';
   const through = new Set(figures?.runs.map((run) => run.id));
   const setThrough = (ids: ReadonlySet<string>) => {
@@ -185,16 +179,13 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
           {pathway.kind === 'conduit' && (
             <CommitSelect
               label="Published size"
-              value={published ? `${published.family} ${published.trade}` : ''}
+              value={published ? conduitWords(published) : ''}
               options={[
                 { value: '', words: 'own measure' },
-                ...conduitSizes.map((one) => ({
-                  value: `${one.family} ${one.trade}`,
-                  words: `${one.family} ${one.trade} (${one.designator})`,
-                })),
+                ...sizes.map((one) => ({ value: conduitWords(one), words: conduitWords(one) })),
               ]}
               onCommit={(value) => {
-                const chosen = conduitSizes.find((one) => `${one.family} ${one.trade}` === value);
+                const chosen = sizes.find((one) => conduitWords(one) === value);
                 if (chosen) change({ widthMm: chosen.insideMm });
               }}
             />
@@ -258,6 +249,7 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
 
 function Figures({ figures }: { figures: PathwayFigures }) {
   const units = useSession((session) => session.job.units);
+  const fillBy = useSession((session) => ruleSets[session.job.rules].conduitFill);
   const { pathway, bundle, diametersMm, fill, allowance, next, unknown } = figures;
   const show = (mm: number) => formatSize(Math.round(mm * 10) / 10, units);
   const rows: [string, string, string?][] = [];
@@ -278,14 +270,18 @@ function Figures({ figures }: { figures: PathwayFigures }) {
   if (next)
     rows.push([
       'Smallest size that takes them',
-      `${next.family} ${next.trade} (${next.designator}), ${show(next.insideMm)} inside`,
+      `${conduitWords(next)}, ${show(next.insideMm)} inside`,
       citeSource(conduitSource[next.family]),
     ]);
   const widestMm = Math.max(0, ...diametersMm);
   if (conduit && widestMm > 0) {
-    const { floor, roundedUp } = conduitCount(insideAreaMm2(pathway), widestMm);
+    const { floor, roundedUp } = conduitCount(insideAreaMm2(pathway), widestMm, fillBy);
     const more = roundedUp > floor ? `, ${roundedUp} with the fraction rounded up` : '';
-    rows.push([`Takes of ${widestMm} mm cables`, `${floor}${more}`, citeSource(roundUpSource)]);
+    rows.push([
+      `Takes of ${widestMm} mm cables`,
+      `${floor}${more}`,
+      citeSource(more ? roundUpSource : allowance.source),
+    ]);
   }
   if (diametersMm.length > 0)
     rows.push(['Bends, inside radius', `${show(figures.bendMm)} or more`, citeSource(conduitRulesSource)]);
@@ -306,7 +302,7 @@ function Figures({ figures }: { figures: PathwayFigures }) {
   rows.push([
     'Distance to mains asked for',
     `${show(figures.separationMm)}${pathway.mainsMm === null ? '' : `, ${show(pathway.mainsMm)} there`}`,
-    `${citeSource(separationSource)}; ${citeSource(mainsLeastSource)}`,
+    citeSource(separationSource),
   ]);
   return (
     <section aria-label="Figures" className="grid content-start gap-2">

@@ -1,13 +1,12 @@
 'use client';
 
-import { answerOf } from '@/core/site/answers';
+import { moneyOf } from '@/core/site/money';
 import { citeSource } from '@/core/standards/source';
 import type { Advice, AdviceOption } from '@/core/survey/advice/advice';
 import { adviceFor, chooseCommands } from '@/core/survey/advice/advisers';
 import { choiceId, chosenOption } from '@/core/survey/advice/chosen';
 import { counted } from '@/core/text/counted';
 import { formatMinutes } from '@/core/units/minutes';
-import { formatMoney } from '@/core/units/money';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField } from '../kit/CommitField';
@@ -53,13 +52,7 @@ function Decision({ advice }: { advice: Advice }) {
         }}
       >
         {advice.options.map((option) => (
-          <Side
-            key={option.id}
-            advice={advice}
-            option={option}
-            chosen={chosen === option.id}
-            money={answerOf(job, 'currency')}
-          />
+          <Side key={option.id} advice={advice} option={option} chosen={chosen === option.id} />
         ))}
       </div>
       {answer && (
@@ -90,17 +83,7 @@ const Reason = ({ mark, look, spoken, words }: { mark: string; look: string; spo
   </li>
 );
 
-function Side({
-  advice,
-  option,
-  chosen,
-  money,
-}: {
-  advice: Advice;
-  option: AdviceOption;
-  chosen: boolean;
-  money: string;
-}) {
+function Side({ advice, option, chosen }: { advice: Advice; option: AdviceOption; chosen: boolean }) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const suggested = advice.suggested === option.id;
@@ -111,7 +94,7 @@ function Side({
         {suggested && <span className="ml-1.5 font-semibold text-good text-xs">suggested</span>}
       </h3>
       <p className="font-mono text-xs">
-        {formatMoney(option.money, money)} · {formatMinutes(option.minutes)} · {counted(option.ports, 'port')}
+        {moneyOf(job, option.money)} · {formatMinutes(option.minutes)} · {counted(option.ports, 'port')}
       </p>
       <ul className="flex-1 text-[13px] leading-snug">
         {option.pros.map((words) => (

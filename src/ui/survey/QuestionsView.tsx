@@ -1,11 +1,13 @@
-import { answerCommand, answerOf, answerText, isAnswered } from '@/core/site/answers';
-import { QUESTION_GROUPS, QUESTION_IDS, type QuestionId, questionOf } from '@/core/site/questions';
+import { answerCommand, answerOf, answerText, initialSource, isAnswered, questionsFor } from '@/core/site/answers';
+import { QUESTION_GROUPS, type QuestionId, questionOf } from '@/core/site/questions';
 import { citeSource } from '@/core/standards/source';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 
 /** Every question that changes a computation, a caution or the record, and every figure that can be set. */
 export function QuestionsView() {
+  const job = useSession((session) => session.job);
+  const asked = questionsFor(job);
   return (
     <div className="min-h-0 flex-1 overflow-auto px-3 py-2">
       <p className="mb-2 max-w-[75ch] text-soft">
@@ -17,9 +19,11 @@ export function QuestionsView() {
           <section key={group} className="mb-4" aria-label={group}>
             <h2 className="wide mb-1 border-strong border-b font-bold">{group}</h2>
             <div className="grid gap-2.5">
-              {QUESTION_IDS.filter((id) => questionOf(id).group === group).map((id) => (
-                <QuestionField key={id} id={id} />
-              ))}
+              {asked
+                .filter((id) => questionOf(id).group === group)
+                .map((id) => (
+                  <QuestionField key={id} id={id} />
+                ))}
             </div>
           </section>
         ))}
@@ -32,7 +36,8 @@ function QuestionField({ id }: { id: QuestionId }) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const question = questionOf(id);
-  const help = `${question.whatFor}${question.source ? ` Default: ${citeSource(question.source)}.` : ''}`;
+  const source = initialSource(job, id);
+  const help = `${question.whatFor}${source ? ` Default: ${citeSource(source)}.` : ''}`;
   const answered = isAnswered(job, id);
   const label = `${answered ? '✓ ' : ''}${question.words}`;
   const take = (text: string) => dispatch([answerCommand(job, id, text)]);

@@ -1,11 +1,12 @@
 import { runsThrough } from '../../pathways/pathwayFigures';
-import type { CableRating } from '../../records/cableKind';
+import type { CableKind, CableRating } from '../../records/cableKind';
 import type { Pathway, Surroundings } from '../../records/pathway';
 import { cableCategory } from '../../runs/cableCategory';
-import { cableKindOf, cableKindsOf } from '../../runs/cableKinds';
+import { cableKindOf, cableKindsOf, isForOutdoorsOnly } from '../../runs/cableKinds';
 import { answerOf } from '../../site/answers';
+import { FIRE_CLASSES, type FireClass, fireClassSource, reactsAsWell, ruleSets } from '../../standards/ruleSets';
 import { published } from '../../standards/source';
-import type { Mend, SnagRule } from '../snag';
+import type { Finding, Mend, SnagRule } from '../snag';
 
 /** Ratings that will do in each surrounding; the first is the one to ask for. */
 const RATED: Record<Surroundings, CableRating[]> = {
@@ -18,51 +19,90 @@ const RATED: Record<Surroundings, CableRating[]> = {
 
 /**
  * What will do in a pathway. In the ground a conduit keeps the soil away: outdoor cable will do in it. Riser and plenum are
- * listings of North America: where the mains are another they are not asked for, and local code decides.
+ * listings of North America, and are not asked for elsewhere.
  */
-function ratedFor({ surroundings, kind }: Pathway, northAmerica: boolean): CableRating[] {
+function ratedFor({ surroundings, kind }: Pathway, listed: boolean): CableRating[] {
   if (surroundings === 'buried' && kind === 'conduit') return RATED.outdoor;
-  if (!northAmerica && (surroundings === 'riser' || surroundings === 'plenum')) return RATED.indoor;
+  if (!listed && (surroundings === 'riser' || surroundings === 'plenum')) return RATED.indoor;
   return RATED[surroundings];
 }
+
+const isIndoors = ({ surroundings }: Pathway): boolean => surroundings !== 'outdoor' && surroundings !== 'buried';
+
+const LISTED = 6;
+const listed = (labels: string[]): string =>
+  labels.length > LISTED
+    ? `${labels.slice(0, LISTED).join(', ')} and ${labels.length - LISTED} more`
+    : labels.join(', ');
 
 export const cableNotRated: SnagRule = {
   id: 'cable-not-rated',
   why: 'The wrong jacket burns, rots or lets water in. Local code decides which one is allowed.',
-  source: published('NFPA 70 800.113 and 800.179: listing of cable by where it runs; local code elsewhere'),
+  source: published('local code; NFPA 70 800.113 and 800.179 in North America'),
   stations: ['runs'],
   reads: { runs: ['id', 'label', 'cable'], cableKinds: true, pathways: true, passages: true, answers: true },
-  find: ({ job }) =>
-    Object.values(job.pathways).flatMap((pathway) => {
-      const rated = ratedFor(pathway, answerOf(job, 'mains-volts') === '120');
-      const runs = runsThrough(job, pathway.id).filter((run) => {
+  find: ({ job }) => {
+    const { jackets } = ruleSets[job.rules];
+    const answer = answerOf(job, 'fire-class');
+    const asked = jackets === 'reaction to fire' ? (FIRE_CLASSES.find((one) => one === answer) ?? null) : null;
+    return Object.values(job.pathways).flatMap((pathway): Finding[] => {
+      const rated = ratedFor(pathway, jackets === 'listing');
+      const through = runsThrough(job, pathway.id).flatMap((run) => {
         const kind = cableKindOf(job, run.cable);
-        return kind && !kind.ratings.some((rating) => rated.includes(rating));
+        return kind ? [{ run, kind }] : [];
       });
-      const [first] = runs;
-      if (!first) return [];
-      const wanted = rated[0] ?? 'indoor';
-      const labels = runs.map((run) => run.label);
-      const shown =
-        labels.length > 6 ? `${labels.slice(0, 6).join(', ')} and ${labels.length - 6} more` : labels.join(', ');
-      const mends = (): Mend[] => {
-        const category = cableCategory(first.cable);
+      /** Cable that will do there, of the same category as all of these. */
+      const mendsOf = (some: typeof through, willDo: (kind: CableKind) => boolean) => (): Mend[] => {
+        const [first] = some;
+        const category = first && cableCategory(first.run.cable);
+        if (!first || some.some(({ run }) => cableCategory(run.cable) !== category)) return [];
         const better = cableKindsOf(job).find(
-          (kind) =>
-            kind.carries === first.carries &&
-            cableCategory(kind.name) === category &&
-            kind.ratings.some((rating) => rated.includes(rating)),
+          (kind) => kind.carries === first.run.carries && cableCategory(kind.name) === category && willDo(kind),
         );
-        if (!better || runs.some((run) => cableCategory(run.cable) !== category)) return [];
-        const edits = runs.map((run) => ({ runId: run.id, changes: { cable: better.name } }));
+        if (!better) return [];
+        const edits = some.map(({ run }) => ({ runId: run.id, changes: { cable: better.name } }));
         return [{ label: `Plan ${better.name}`, commands: [{ type: 'editRuns', edits }] }];
       };
-      return {
-        grade: 'wont-work' as const,
-        runIds: runs.map((run) => run.id),
-        rowIds: [pathway.id],
-        what: `${pathway.name} is ${pathway.surroundings}: ${shown} ${runs.length === 1 ? 'is' : 'are'} not of ${wanted} cable.`,
-        mends,
-      };
-    }),
+      const isRated = (kind: CableKind) => kind.ratings.some((rating) => rated.includes(rating));
+      const reacts = (kind: CableKind) =>
+        asked === null || (kind.fireClass !== null && reactsAsWell(kind.fireClass as FireClass, asked));
+      const finding = (
+        some: typeof through,
+        grade: Finding['grade'],
+        id: string[],
+        words: (isAre: string) => string,
+        willDo: (kind: CableKind) => boolean,
+      ): Finding[] =>
+        some.length === 0
+          ? []
+          : [
+              {
+                grade,
+                runIds: some.map(({ run }) => run.id),
+                rowIds: [pathway.id, ...id],
+                what: `${pathway.name} is ${pathway.surroundings}: ${listed(some.map(({ run }) => run.label))} ${words(some.length === 1 ? 'is' : 'are')}`,
+                mends: mendsOf(some, willDo),
+              },
+            ];
+      // How far outdoor cable may go on indoors is a rule of its own.
+      const wrong = through.filter(
+        ({ kind }) => !isRated(kind) && !(pathway.surroundings === 'indoor' && isForOutdoorsOnly(kind)),
+      );
+      const inside = asked !== null && isIndoors(pathway) ? through.filter(({ kind }) => isRated(kind)) : [];
+      const low = inside.filter(({ kind }) => kind.fireClass !== null && !reacts(kind));
+      const unknown = inside.filter(({ kind }) => kind.fireClass === null);
+      const classed = (kind: CableKind) => isRated(kind) && reacts(kind);
+      return [
+        ...finding(wrong, 'wont-work', [], (are) => `${are} not of ${rated[0] ?? 'indoor'} cable.`, isRated),
+        ...finding(low, 'wont-work', ['class'], (are) => `${are} below ${asked}.`, classed),
+        ...finding(
+          unknown,
+          'will-bite',
+          ['unknown class'],
+          (are) => `${are} of cable whose class is not known; ${asked} is asked. It is printed on the sheath.`,
+          classed,
+        ),
+      ].map((one) => (one.rowIds?.length === 1 ? one : { ...one, source: fireClassSource }));
+    });
+  },
 };

@@ -1,6 +1,7 @@
 import { goesOutdoors } from '../../panels/goesOutdoors';
 import { isNow } from '../../records/run';
 import { answerOf } from '../../site/answers';
+import { ruleSets } from '../../standards/ruleSets';
 import { fromMemory } from '../../standards/source';
 import { counted } from '../../text/counted';
 import type { SnagRule } from '../snag';
@@ -8,7 +9,7 @@ import type { SnagRule } from '../snag';
 export const copperOutdoors: SnagRule = {
   id: 'copper-outdoors',
   why: 'Lightning nearby comes in over copper. Protectors at both ends, bonded to earth, or fibre. Local codes and licensed practice rule.',
-  source: fromMemory('NFPA 70 article 800; IEC 62305-4: protection of lines that leave a building'),
+  source: fromMemory('IEC 62305-4: protection of lines that leave a building'),
   stations: ['runs'],
   reads: {
     runs: ['id', 'label', 'carries', 'cable', 'scope'],
@@ -25,6 +26,7 @@ export const copperOutdoors: SnagRule = {
     const [first] = out;
     if (!first) return [];
     const what = `${counted(out.length, 'copper run')} ${out.length === 1 ? 'goes' : 'go'} outdoors, ${first.label} first, and nothing is said of protectors.`;
-    return [{ grade: 'will-bite' as const, runIds: [first.id], what }];
+    const source = ruleSets[job.rules].cites.outdoors;
+    return [{ grade: 'will-bite' as const, runIds: [first.id], what, ...(source ? { source } : {}) }];
   },
 };

@@ -1,5 +1,6 @@
 import { pathwayFigures } from '../../pathways/pathwayFigures';
-import { mainsLeastMm, mainsLeastSource, separationSource } from '../../standards/mainsSeparation';
+import { mainsLeastMm, separationSource } from '../../standards/mainsSeparation';
+import { ruleSets } from '../../standards/ruleSets';
 import { formatSize } from '../../units/length';
 import type { SnagRule } from '../snag';
 
@@ -26,7 +27,7 @@ export const pathwayNearMains: SnagRule = {
         grade: 'will-bite' as const,
         rowIds: [pathway.id],
         what: `${pathway.name} lies ${formatSize(mainsMm, job.units)} from mains (${mainsCircuits} circuits); ${formatSize(separationMm, job.units)} is asked for.`,
-        source: separationMm <= mainsLeastMm ? mainsLeastSource : separationSource,
+        source: (separationMm <= mainsLeastMm ? ruleSets[job.rules].cites.mainsNear : null) ?? separationSource,
       };
     }),
 };

@@ -1,4 +1,5 @@
 import { pathwayFigures } from '../../pathways/pathwayFigures';
+import { conduitWords } from '../../standards/conduits';
 import { fillShares, fillSource } from '../../standards/pathwayRules';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
@@ -28,9 +29,7 @@ export const pathwayOverfull: SnagRule = {
         if (!next) return [];
         const record = { ...pathway, widthMm: next.insideMm };
         const rows = [{ table: 'pathways' as const, record }];
-        return [
-          { label: `Plan ${next.family} ${next.trade} (${next.designator})`, commands: [{ type: 'keepRows', rows }] },
-        ];
+        return [{ label: `Plan ${conduitWords(next)}`, commands: [{ type: 'keepRows', rows }] }];
       };
       if (!fits) {
         const what =

@@ -1,0 +1,20 @@
+import { Migration } from '@mikro-orm/migrations';
+
+/** The region whose rules hold, which the mains voltage stood in for; the class of a cable's reaction to fire. */
+export class Migration20261127120000 extends Migration {
+  override up(): void {
+    this.addSql(`alter table job add column rules text not null default 'other';`);
+    this.addSql(`update job set rules = 'north-america' where id in
+      (select job_id from answer where id = 'mains-volts' and value = '120');`);
+    this.addSql('alter table job alter column rules drop default;');
+    // The beginning of a history has the rules of its job: they were never a step.
+    this.addSql(`update snapshot set body = jsonb_set(snapshot.body::jsonb, '{rules}', to_jsonb(job.rules))::text
+      from job where job.id = snapshot.job_id;`);
+    this.addSql('alter table cable_kind add column fire_class text;');
+  }
+
+  override down(): void {
+    this.addSql('alter table cable_kind drop column fire_class;');
+    this.addSql('alter table job drop column rules;');
+  }
+}
