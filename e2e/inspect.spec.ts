@@ -3,7 +3,7 @@ import { STATIONS } from '../src/core/job/stationIds';
 import { STATION_VIEWS } from '../src/ui/job/stations';
 
 const WIDTHS = [1440, 1280, 1024, 390] as const;
-const JOBS = ['quillback', 'marrowby', 'tarnbrook'] as const;
+const JOBS = ['quillback', 'marrowby', 'tarnbrook', 'schnuerlbach'] as const;
 
 /** What is wrong with the page as it stands, in words; the same code looks at every view. */
 const INSPECT = `(() => {
@@ -22,13 +22,66 @@ const INSPECT = `(() => {
     const labelled = one.getAttribute('aria-label') || one.getAttribute('aria-labelledby') || (one.labels && one.labels.length > 0) || one.textContent.trim() || one.title || one.getAttribute('alt');
     if (!labelled) wrong.push('a control without a name: ' + one.outerHTML.slice(0, 80));
   }
-  // A line of text that is cut off while nothing says its whole form.
+  // What is cut off while nothing says its whole form.
   for (const one of document.querySelectorAll('main *, aside *, header *')) {
-    if (one.children.length > 0 || !shown(one) || !one.textContent.trim()) continue;
+    if (!shown(one) || one.closest('.sr-only') || one.closest('[title]')) continue;
+    if (one instanceof HTMLInputElement && one.type === 'text' && one.value && one.scrollWidth > one.clientWidth + 1) wrong.push('cut off in its field: ' + one.value.slice(0, 40));
+    if (one.children.length > 0 || !one.textContent.trim()) continue;
     const style = getComputedStyle(one);
-    if (style.overflowX !== 'hidden' && style.overflowX !== 'clip') continue;
-    if (one.closest('.sr-only') || one.title || one.closest('[title]')) continue;
-    if (one.scrollWidth > one.clientWidth + 1 && style.textOverflow !== 'ellipsis') wrong.push('cut off: ' + name(one));
+    const hides = (axis) => axis === 'hidden' || axis === 'clip';
+    if (hides(style.overflowX) && one.scrollWidth > one.clientWidth + 1) wrong.push('cut off: ' + name(one));
+    else if (hides(style.overflowY) && one.scrollHeight > one.clientHeight + 2) wrong.push('cut off below: ' + name(one));
+  }
+  /** The part of an element that is not scrolled or cut away; null when nothing of it is. */
+  const seen = (one, box) => {
+    let [left, top, right, bottom] = [Math.max(0, box.left), Math.max(0, box.top), Math.min(innerWidth, box.right), Math.min(innerHeight, box.bottom)];
+    for (let up = one.parentElement; up; up = up.parentElement) {
+      const style = getComputedStyle(up);
+      if (style.overflowX === 'visible' && style.overflowY === 'visible') continue;
+      const edge = up.getBoundingClientRect();
+      if (style.overflowX !== 'visible') [left, right] = [Math.max(left, edge.left), Math.min(right, edge.right)];
+      if (style.overflowY !== 'visible') [top, bottom] = [Math.max(top, edge.top), Math.min(bottom, edge.bottom)];
+    }
+    return right - left > 1 && bottom - top > 1 ? { left, top, right, bottom } : null;
+  };
+  // Two texts over each other.
+  const texts = [];
+  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  const range = document.createRange();
+  while (walker.nextNode()) {
+    const node = walker.currentNode;
+    const one = node.parentElement;
+    if (!node.textContent.trim() || !one || one.closest('script, style, .sr-only, [data-over], option') || !shown(one)) continue;
+    if (getComputedStyle(one).opacity === '0') continue;
+    range.selectNodeContents(node);
+    for (const line of range.getClientRects()) {
+      // The line of a text is higher than its letters.
+      const slim = (line.bottom - line.top) * 0.2;
+      const part = seen(one, { left: line.left + 1, right: line.right - 1, top: line.top + slim, bottom: line.bottom - slim });
+      if (part) texts.push({ ...part, one, words: node.textContent.trim().replace(/s+/g, ' ').slice(0, 30) });
+    }
+  }
+  texts.sort((a, b) => a.top - b.top);
+  for (let at = 0; at < texts.length; at++) {
+    for (let next = at + 1; next < texts.length && texts[next].top < texts[at].bottom - 1; next++) {
+      const [a, b] = [texts[at], texts[next]];
+      if (a.one === b.one || Math.min(a.right, b.right) - Math.max(a.left, b.left) < 2) continue;
+      if (Math.min(a.bottom, b.bottom) - b.top < 2) continue;
+      // What lies behind a bar that stays in place is not read through it.
+      const hit = document.elementFromPoint((Math.max(a.left, b.left) + Math.min(a.right, b.right)) / 2, (b.top + Math.min(a.bottom, b.bottom)) / 2);
+      const over = (text) => hit && (text.one === hit || text.one.contains(hit) || hit.contains(text.one));
+      if (over(a) && over(b)) wrong.push('over each other: ' + a.words + ' / ' + b.words);
+    }
+  }
+  // Targets: 24 px, and 44 on a phone; a link in a sentence is as high as its line.
+  const least = innerWidth < 500 ? 44 : 24;
+  for (const one of document.querySelectorAll('button, a[href], input:not([type=hidden]), select, textarea, [role=button], [role=checkbox], summary')) {
+    if (!shown(one)) continue;
+    if (one.matches('a[href]') && getComputedStyle(one).display === 'inline') continue;
+    const label = one.matches('input[type=checkbox], input[type=radio]') ? one.closest('label') : null;
+    const box = (label || one).getBoundingClientRect();
+    if (!seen(one, box)) continue;
+    if (Math.min(box.width, box.height) < least - 0.5) wrong.push('a target of ' + Math.round(box.width) + ' x ' + Math.round(box.height) + ': ' + name(one));
   }
   return wrong;
 })()`;

@@ -1,4 +1,4 @@
-import { addDemoJob, addPatchingDemo, addTracingDemo } from '../../src/server/demoJob';
+import { addDemoJob, addPatchingDemo, addTracingDemo, addUntidyDemo } from '../../src/server/demoJob';
 import { getJobs } from '../../src/server/jobs';
 import { migrate, openStore } from '../../src/store/openStore';
 
@@ -10,6 +10,7 @@ export async function prepareDatabase(url: string, fresh: boolean): Promise<void
     if (fresh) await store.getMigrator().down({ to: 0 });
     await migrate(store);
     if ((await getJobs(store)).length > 0) return;
+    await addUntidyDemo(store);
     await addTracingDemo(store);
     await addPatchingDemo(store);
     await addDemoJob(store);

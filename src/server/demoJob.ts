@@ -50,6 +50,9 @@ export const addTracingDemo = (store: Store): Promise<{ id: string }> => takeInJ
 /** Tarnbrook Survey Office: two switches and a map that grew by itself, to be made better with few moves. */
 export const addPatchingDemo = (store: Store): Promise<{ id: string }> => takeInJob(store, read('tarnbrook-job.json'));
 
+/** Schnürlbach: a list as it came, stock gear with its long names, more than fits, and hardly anything filled in. */
+export const addUntidyDemo = (store: Store): Promise<{ id: string }> => takeInJob(store, read('schnuerlbach-job.json'));
+
 /** How the switches hang together, and the numbers of the networks. */
 function linkCommands(job: Job): Command[] {
   const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({

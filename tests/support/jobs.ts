@@ -113,3 +113,6 @@ export const marrowby = (): Job => readJobFile(demoText('marrowby-job.json'));
 
 /** The demo office with two switches and a map that grew by itself. */
 export const tarnbrook = (): Job => readJobFile(demoText('tarnbrook-job.json'));
+
+/** The demo of a stranger's list: long names, odd signs, twice as much as fits, hardly anything filled in. */
+export const schnuerlbach = (): Job => readJobFile(demoText('schnuerlbach-job.json'));

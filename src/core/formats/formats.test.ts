@@ -82,7 +82,7 @@ describe('reading runs', () => {
     const text =
       'label,length_m,poe_w,speed_mbps,critical,carries\n,1,,,,\n02,-3,,,,\n03,99999,lots,fast,maybe,water\n04,,,,,\n04,,,,,\n';
     expect(faults(text)).toEqual([
-      'Row 2, label: found nothing, expected a label, or a room, outlet, cable or device.',
+      'Row 2, label: found nothing, expected a label, or a room, outlet, cable, device or tail.',
       'Row 3, length_m: found “-3”, expected a length above 0 and up to 10,000 m, such as 22.5.',
       'Row 4, length_m: found “99999”, expected a length above 0 and up to 10,000 m, such as 22.5.',
       'Row 4, poe_w: found “lots”, expected watts from 0 to 1,000, such as 12.5.',
@@ -111,7 +111,7 @@ describe('reading runs', () => {
     ]);
     expect(preview('Raum;Gerät\nDiele;Kamera\n').rows[0]).toMatchObject({ fields: { label: 'X01' }, becomes: 'new' });
     expect(faults('label,room,notes\n,,Sum of all\n')).toEqual([
-      'Row 2, label: found nothing, expected a label, or a room, outlet, cable or device.',
+      'Row 2, label: found nothing, expected a label, or a room, outlet, cable, device or tail.',
     ]);
   });
 

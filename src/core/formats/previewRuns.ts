@@ -46,7 +46,7 @@ function differencesFrom(job: Job, run: Run, fields: RunChanges): PreviewRow['di
 }
 
 /** A row that has one of these is a run, also without a label; one that has none is a total or a remark. */
-const TELLING = ['room', 'outlet', 'cable', 'device'] as const;
+const TELLING = ['room', 'outlet', 'cable', 'device', 'tailMm'] as const;
 
 const labelOf = (cells: readonly string[], map: ColumnMap): string => {
   const at = map.indexOf('label');
@@ -81,7 +81,8 @@ export function previewRuns(job: Job, table: CsvTable, map: ColumnMap): RunsPrev
     const tagged = bare && TELLING.some((field) => fields[field]);
     const faults = bare ? read.faults.filter((fault) => fault.field !== 'label') : read.faults;
     if (tagged) fields.label = tags.next().value;
-    else if (bare) faults.push({ field: 'label', found: '', expected: 'a label, or a room, outlet, cable or device' });
+    else if (bare)
+      faults.push({ field: 'label', found: '', expected: 'a label, or a room, outlet, cable, device or tail' });
     const key = sameKey(fields.label ?? '');
     if (key !== '') {
       const before = firstLine.get(key);

@@ -99,6 +99,10 @@ export const Gear = z
     angled: z.boolean().default(false).describe('of a panel: cords leave to both sides'),
     managed: z.boolean().default(false).describe('of a switch: its ports can be put into networks'),
     loopGuard: z.boolean().default(false).describe('of a switch: it speaks a redundancy protocol (IEEE 802.1D)'),
+    powersUnasked: z
+      .boolean()
+      .default(false)
+      .describe('its ports give power without asking whether the device takes it'),
     fillMm2: whole(1, 100_000).nullable().default(null).describe('of a manager: room for cords, cross-section'),
     carriesKg: amount(0, 1000).nullable().default(null).describe('of a shelf, drawer or kit'),
     bays: whole(0, 12).default(0).describe('of a kit: how many devices side by side; 0: a tray'),

@@ -40,6 +40,10 @@ export const isPanel = (gear: Gear): boolean => gear.kind === 'panel';
 /** Devices that a run can be patched to. */
 export const isSwitching = (gear: Gear): boolean => gear.kind === 'switch' || gear.kind === 'router';
 
+const CAGES: readonly Connector[] = ['sfp', 'sfp+', 'sfp28', 'qsfp28'];
+/** Whether a port takes a module. */
+export const isCage = (port: Port): boolean => CAGES.includes(port.connector);
+
 const LANDS: Record<Connector, readonly Carries[]> = {
   keystone: ['ethernet', 'fibre', 'coax', 'telephone', 'speaker', 'other'],
   rj45: ['ethernet', 'telephone'],

@@ -41,7 +41,6 @@ export const STATE_WORDS: Record<string, (typeof RUN_STATES)[number]> = {
   prévu: 'wanted',
   previsto: 'wanted',
   gepland: 'wanted',
-  done: 'pulled',
   installed: 'pulled',
   gezogen: 'pulled',
   verlegt: 'pulled',

@@ -569,6 +569,22 @@ export const QUESTIONS = {
     'a computation',
     'One switch that fails does not take all of them down.',
   ),
+  bonded: choice(
+    'Landing',
+    'Are the rack and its screened panels bonded to earth?',
+    yesNo,
+    'unknown',
+    'a caution',
+    'A snag for screened panels until it is so. Bonding is work for somebody qualified, to local code.',
+  ),
+  'cord-category': choice(
+    'Patching and cords',
+    'Category of the patch cords',
+    { unknown: 'not known', '5e': 'Cat 5e', '6': 'Cat 6', '6A': 'Cat 6A', '8': 'Cat 8' },
+    'unknown',
+    'a computation',
+    'Cords below the category of their link take the channel down to theirs.',
+  ),
   'cord-screened': choice(
     'Patching and cords',
     'Screened patch cords',

@@ -2,6 +2,7 @@ import type { Job, TableName } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { stampsOf } from '../job/stamps';
 import { commonPractice } from '../standards/source';
+import { airAgainstAir } from './rules/airAgainstAir';
 import { boxOverdrawn } from './rules/boxOverdrawn';
 import { bundleTooBig } from './rules/bundleTooBig';
 import { cableCannotCarry } from './rules/cableCannotCarry';
@@ -14,14 +15,18 @@ import { conduitMayJam } from './rules/conduitMayJam';
 import { copperOutdoors } from './rules/copperOutdoors';
 import { cordDoesNotFit } from './rules/cordDoesNotFit';
 import { cordInUsedPort } from './rules/cordInUsedPort';
+import { cordsBelowLink } from './rules/cordsBelowLink';
+import { criticalNoPort } from './rules/criticalNoPort';
 import { criticalOnOne } from './rules/criticalOnOne';
 import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
 import { doorStaysOpen } from './rules/doorStaysOpen';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
+import { fibreTooFar } from './rules/fibreTooFar';
 import { fixingsNotSound } from './rules/fixingsNotSound';
 import { heavyHigh } from './rules/heavyHigh';
+import { hingeWithoutLoop } from './rules/hingeWithoutLoop';
 import { holeMissing } from './rules/holeMissing';
 import { hooksFarApart } from './rules/hooksFarApart';
 import { inheritedUnsure } from './rules/inheritedUnsure';
@@ -44,15 +49,18 @@ import { nothingHoldsIt } from './rules/nothingHoldsIt';
 import { outdoorCableIndoors } from './rules/outdoorCableIndoors';
 import { outsideRack } from './rules/outsideRack';
 import { overloadedRack } from './rules/overloadedRack';
+import { panelNotBonded } from './rules/panelNotBonded';
 import { pathwayBends } from './rules/pathwayBends';
 import { pathwayNearMains } from './rules/pathwayNearMains';
 import { pathwayOverfull } from './rules/pathwayOverfull';
 import { pathwayReserved } from './rules/pathwayReserved';
+import { plugEnded } from './rules/plugEnded';
 import { plugsMeetBack } from './rules/plugsMeetBack';
 import { poeFeedWeak } from './rules/poeFeedWeak';
 import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
 import { poweredTogether } from './rules/poweredTogether';
+import { powerUnasked } from './rules/powerUnasked';
 import { railsDoNotReach } from './rules/railsDoNotReach';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
 import { screenNotCarried } from './rules/screenNotCarried';
@@ -67,6 +75,7 @@ import { toneContradiction } from './rules/toneContradiction';
 import { unitsOverlap } from './rules/unitsOverlap';
 import { uplinkLoop } from './rules/uplinkLoop';
 import { uplinkNarrow } from './rules/uplinkNarrow';
+import { uplinkNetworks } from './rules/uplinkNetworks';
 import { uplinkUnfit } from './rules/uplinkUnfit';
 import { uprightTooWide } from './rules/uprightTooWide';
 import { wantsSupport } from './rules/wantsSupport';
@@ -148,6 +157,15 @@ export const SNAG_RULES: readonly SnagRule[] = [
   criticalOnOne,
   heavyHigh,
   copperOutdoors,
+  criticalNoPort,
+  fibreTooFar,
+  uplinkNetworks,
+  cordsBelowLink,
+  panelNotBonded,
+  plugEnded,
+  powerUnasked,
+  airAgainstAir,
+  hingeWithoutLoop,
 ];
 
 /** Fields that most rules only name things by. */

@@ -62,9 +62,10 @@ describe('lengths (TIA-568.1; ISO/IEC 11801-1)', () => {
   });
 
   it('counts the cords into the 100 m of the channel', () => {
-    expect(of(one({ lengthMm: 95_000 }), 'channel-too-long')).toEqual([]);
-    expect(of(one({ lengthMm: 95_001 }), 'channel-too-long')).toHaveLength(1);
-    const withCord = patched(one({ lengthMm: 95_000 }), '1');
+    const cords = (job: Job, metres: string) => apply(job, answerCommand(job, 'outlet-cord', metres));
+    expect(of(cords(one({ lengthMm: 90_000 }), '10'), 'channel-too-long')).toEqual([]);
+    expect(of(cords(one({ lengthMm: 90_000 }), '10.1'), 'channel-too-long')).toHaveLength(1);
+    const withCord = patched(cords(one({ lengthMm: 90_000 }), '10'), '1');
     expect(of(withCord, 'channel-too-long')).toHaveLength(1);
   });
 });
@@ -504,7 +505,7 @@ describe('the survey and the ways of cables', () => {
 
   it('short tails, an overdrawn box, a cut that no longer suffices, an unknown kind, a room that is not drawn', () => {
     const house = marrowby();
-    expect(of(house, 'tail-too-short').map((snag) => snag.runIds[0])).toEqual(['run-x09', 'run-x15']);
+    expect(of(house, 'tail-too-short').map((snag) => snag.runIds)).toEqual([['run-x09', 'run-x15']]);
     const one = bench({ 1: { cable: 'Cat 6 U/UTP', lengthMm: 30_000 }, 2: { cable: 'string' } });
     const box = {
       id: 'b',
@@ -533,6 +534,6 @@ describe('the survey and the ways of cables', () => {
     const [short, ...more] = of(site, 'capacity-short');
     expect(more).toEqual([]);
     expect(short).toMatchObject({ rowIds: ['switch-5000'], grade: 'will-bite' });
-    expect(short?.what).toMatch(/are needed now\. Also: /);
+    expect(short?.what).toMatch(/are needed now, and there are none\. Also: /);
   });
 });

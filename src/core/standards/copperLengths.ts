@@ -10,3 +10,6 @@ export const copperLengths = {
 
 export const permanentLinkSource = published('ANSI/TIA-568.1; ISO/IEC 11801-1: permanent link');
 export const channelSource = published('ANSI/TIA-568.1; ISO/IEC 11801-1: channel');
+
+/** A consolidation point stands at least so far from the panel, mm (ANSI/TIA-568.1). */
+export const consolidationLeastMm = 15_000;

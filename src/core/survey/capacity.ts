@@ -140,7 +140,7 @@ export function capacities(job: Job): Capacity[] {
     },
     {
       id: 'outlets',
-      name: plug === '' ? 'Mains outlets' : `Mains outlets, ${plug}`,
+      name: plug === '' ? 'Mains outlets' : `Mains outlets (${plug})`,
       unit: 'outlets',
       // What passes the mains on takes outlets as well as it gives them.
       has:

@@ -2,6 +2,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { patchedRuns } from '../patching/patchedRuns';
 import type { Gear } from '../records/gear';
+import type { Uplink } from '../records/uplink';
 import { figureOf } from '../site/answers';
 import { bundleMbps, bundlesOf } from './linkBundles';
 import { listUplinks, type UplinkFacts } from './uplinkFacts';
@@ -138,4 +139,15 @@ function loopsIn(links: readonly UplinkFacts[]): Topology['loops'] {
     const gear = [...ring].map((id) => gearById.get(id) as Gear);
     return { gear, guarded: gear.every((one) => one.loopGuard) };
   });
+}
+
+/** Devices that an uplink alone ties to the gateway; none while there is no gateway, or another way to it. */
+export function below(job: Job, { id, fromId, toId }: Pick<Uplink, 'id' | 'fromId' | 'toId'>): Set<string> {
+  const links = listUplinks(job).filter((link) => link.uplink.id !== id);
+  const gateway = indexJob(job).gearInOrder.find((gear) => gear.kind === 'router');
+  if (!gateway) return new Set();
+  const lower = [fromId, toId].filter((end) => !reaches(links, end, gateway.id));
+  const [end] = lower;
+  if (lower.length !== 1 || end === undefined) return new Set();
+  return new Set(Object.keys(job.gear).filter((other) => reaches(links, end, other)));
 }

@@ -3,9 +3,8 @@ import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
-import { type Port, portAt } from '../records/ports';
+import { isCage, type Port, portAt } from '../records/ports';
 import type { Uplink, UplinkMedium } from '../records/uplink';
-import type { Connector } from '../standards/connectors';
 import {
   channelLossDb,
   channelLossSource,
@@ -19,8 +18,6 @@ import { commonPractice, type Source } from '../standards/source';
 import { formatSpeed } from '../text/speed';
 import { formatLength } from '../units/length';
 
-const CAGES: readonly Connector[] = ['sfp', 'sfp+', 'sfp28', 'qsfp28'];
-const isCage = (port: Port): boolean => CAGES.includes(port.connector);
 /** Lengths that direct-attach cables and duplex fibre cords come in, millimetres. Common practice, no source. */
 const READY_MM = [500, 1000, 2000, 3000, 5000, 7000, 10_000, 15_000, 20_000, 30_000, 50_000];
 

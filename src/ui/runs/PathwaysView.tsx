@@ -198,13 +198,22 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
             least={1}
             onCommit={(lengthMm) => change({ lengthMm }) === null}
           />
+          {pathway.kind !== 'conduit' &&
+            pathway.kind !== 'hooks' &&
+            pathway.kind !== 'hole' &&
+            whole('bends', 'Bends of 90°')}
           {pathway.kind === 'conduit' && (
             <>
               {whole('bends', 'Bends of 90°')}
               {whole('pullPoints', 'Pull points on the way')}
-              {size('bendRadiusMm', 'Inside bend radius', 'Empty: not measured.')}
             </>
           )}
+          {pathway.kind !== 'hole' &&
+            size(
+              'bendRadiusMm',
+              pathway.kind === 'hooks' ? 'Bend over a hook' : 'Inside bend radius',
+              'Empty: not measured.',
+            )}
           {pathway.kind === 'hooks' && size('spacingMm', 'Hooks every', 'Empty: 1.5 m, the most.')}
           {size('mainsMm', 'Distance to mains', 'Empty: none seen.')}
           {pathway.mainsMm !== null && (

@@ -201,6 +201,13 @@ function cordFields(kind: GearKind): FieldGroup[] {
             options: YES_NO,
             help: 'Keeps rings from going round (IEEE 802.1D).',
           },
+          {
+            name: 'powersUnasked',
+            label: 'Gives power unasked',
+            kind: 'choice',
+            options: YES_NO,
+            help: 'It puts its volts on the pairs whatever hangs there.',
+          },
         ],
       },
     ];

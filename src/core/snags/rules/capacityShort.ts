@@ -38,14 +38,20 @@ export const capacityShort: SnagRule = {
     const now = used + reserved > has + 1e-9;
     const when = now || fullInYears === null ? '' : `, full in ${counted(fullInYears, 'year')}`;
     const what = now
-      ? `${name}: ${show(used + reserved)} of ${show(has)} ${unit} are needed now.`
+      ? has === 0
+        ? `${name}: ${show(used + reserved)} ${unit} are needed now, and there are none.`
+        : `${name}: ${show(used + reserved)} of ${show(has)} ${unit} are needed now.`
       : `${name}: ${show(used + reserved)} of ${show(has)} ${unit} now, ${show(grown)} in ${counted(years, 'year')}${when}.`;
-    const others = short.slice(1).map((row) => row.name.charAt(0).toLowerCase() + row.name.slice(1));
+    const others = short
+      .slice(1)
+      .map((row) =>
+        /^[A-Z][a-z]+\b/.test(row.name) ? row.name.charAt(0).toLowerCase() + row.name.slice(1) : row.name,
+      );
     return [
       {
         grade: now ? ('will-bite' as const) : ('could-be-neater' as const),
         rowIds: [worst.id],
-        what: others.length === 0 ? what : `${what} Also: ${others.join(', ')}.`,
+        what: others.length === 0 ? what : `${what} Also: ${others.join('; ')}.`,
       },
     ];
   },

@@ -1,6 +1,7 @@
 import { cableCategory } from '../../runs/cableCategory';
 import { channelLengthMm } from '../../runs/channelLength';
 import { CATEGORIES, categoryReach, reachFor } from '../../standards/categoryReach';
+import { copperLengths } from '../../standards/copperLengths';
 import { fromMemory } from '../../standards/source';
 import { formatSpeed } from '../../text/speed';
 import { formatLength } from '../../units/length';
@@ -39,6 +40,8 @@ export const categoryTooLow: SnagRule = {
       // Where the length is unknown only what no length would allow is a snag.
       const lengthMm = channelLengthMm(index.job, run) ?? 1;
       if (reach && lengthMm <= reach.sureMm) return [];
+      // Where only the length is over what any channel may have, that is said of its length.
+      if (reach && lengthMm > copperLengths.channelMm && copperLengths.channelMm <= reach.sureMm) return [];
       const perhaps = reach !== null && lengthMm <= reach.perhapsMm;
       const speed = formatSpeed(speedMbps);
       const limit =

@@ -1,6 +1,8 @@
+import type { Run } from '../../records/run';
+import { cableCategory } from '../../runs/cableCategory';
 import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
-import { cordsAllowedMm, fixedAllowedMm, temperatureLoss } from '../../runs/linkLimits';
+import { cordsAllowedMm, fixedAllowedMm, linkLimitMm, temperatureLoss } from '../../runs/linkLimits';
 import { figureOf } from '../../site/answers';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
 import { type CordGauge, cordDerating, mostCords } from '../../standards/cordDerating';
@@ -16,7 +18,7 @@ export const channelTooLong: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry'],
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry', 'speedMbps'],
     cableKinds: true,
     landings: true,
     cords: true,
@@ -44,10 +46,19 @@ export const channelTooLong: SnagRule = {
             },
           ]
         : [];
+    const linkLimitOf = (run: Run) =>
+      linkLimitMm(
+        cableCategory(run.cable),
+        celsius,
+        cableKindOf(index.job, run.cable)?.screened ?? false,
+        run.speedMbps,
+      );
     const channels = index.runsInOrder.flatMap((run): Finding[] => {
       const channel = run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       if (!channel) return [];
       const { fixedMm, cordsMm } = channel;
+      // A link that is too long by itself is said to be so, and not once more with its cords.
+      if (fixedMm > linkLimitOf(run)) return [];
       const total = fixedMm + cordsMm;
       if (total > copperLengths.channelMm) {
         const what = `${run.label} makes a channel of ${show(total)} with its cords; the limit is ${show(copperLengths.channelMm)}.`;

@@ -3,19 +3,42 @@ import { jackFor } from '../../panels/jacks';
 import { cableCategory } from '../../runs/cableCategory';
 import { CATEGORIES } from '../../standards/categoryReach';
 import { published } from '../../standards/source';
-import type { SnagRule } from '../snag';
+import { groupBy } from '../../text/groupBy';
+import { countedWith } from '../../text/listed';
+import type { Finding, SnagRule } from '../snag';
 
+/** One finding for a panel: the panel is the cause, not each of its ports. */
 export const jackTooLow: SnagRule = {
   id: 'jack-too-low',
   why: 'A link is only as good as its lowest part: cable, jack, panel or cord.',
   source: published('ANSI/TIA-568.2; ISO/IEC 11801-1: category of a link'),
   stations: ['land'],
   reads: { gear: true, runs: ['id', 'label', 'carries', 'cable'], landings: true, cableKinds: true },
-  find: ({ job }) =>
-    copperLandings(job).flatMap(({ run, panel, port }) => {
+  find: ({ job }) => {
+    const low = copperLandings(job).flatMap(({ run, panel, port }) => {
       const [cable, jack] = [cableCategory(run.cable), jackFor(job, run, port).category];
-      if (cable === null || jack === null || CATEGORIES.indexOf(jack) >= CATEGORIES.indexOf(cable)) return [];
-      const what = `${run.label} is Cat ${cable} cable on a Cat ${jack} port of ${panel.name}: the link is Cat ${jack}.`;
-      return { grade: 'will-bite' as const, runIds: [run.id], gearIds: [panel.id], what };
-    }),
+      return cable !== null && jack !== null && CATEGORIES.indexOf(jack) < CATEGORIES.indexOf(cable)
+        ? [{ run, panel, cable, jack }]
+        : [];
+    });
+    return [...groupBy(low, ({ panel, cable, jack }) => `${panel.id} ${cable} ${jack}`).values()].flatMap(
+      (some): Finding[] => {
+        const [first] = some;
+        if (!first) return [];
+        const { panel, cable, jack } = first;
+        const cables = countedWith(
+          some.map(({ run }) => run.label),
+          `Cat ${cable} cable`,
+        );
+        return [
+          {
+            grade: 'will-bite',
+            runIds: some.map(({ run }) => run.id),
+            gearIds: [panel.id],
+            what: `${cables} on Cat ${jack} ports of ${panel.name}: the ${some.length === 1 ? 'link is' : 'links are'} Cat ${jack}.`,
+          },
+        ];
+      },
+    );
+  },
 };

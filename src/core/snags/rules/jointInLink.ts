@@ -1,11 +1,12 @@
+import { consolidationLeastMm } from '../../standards/copperLengths';
 import { published } from '../../standards/source';
 import { formatLength } from '../../units/length';
 import type { SnagRule } from '../snag';
 
 export const jointInLink: SnagRule = {
   id: 'joint-in-link',
-  why: 'Every joint is one of the four connections that a channel may have, and the first place to look when a run fails. Test it as it is.',
-  source: published('ANSI/TIA-568.1; ISO/IEC 11801-1: four connections in a channel'),
+  why: 'Every joint is one of the four connections that a channel may have, and the first place to look when a run fails. Nearer to the panel than 15 m it adds to the crosstalk there. Test it as it is.',
+  source: published('ANSI/TIA-568.1: four connections in a channel, a consolidation point 15 m or more from the panel'),
   stations: ['land'],
   reads: { runs: ['id', 'label'], landings: true, units: true },
   find: ({ job }) =>
@@ -17,7 +18,7 @@ export const jointInLink: SnagRule = {
       return {
         grade: row.joint === 'joint' ? ('will-bite' as const) : ('could-be-neater' as const),
         runIds: [run.id],
-        what: `${run.label} was made longer${by} with ${how}.`,
+        what: `${run.label} was made longer${by} with ${how}, less than ${formatLength(consolidationLeastMm, job.units)} from its panel.`,
         mends: () => [
           {
             label: `Remove the joint of ${run.label}`,

@@ -1,4 +1,5 @@
-import { conduitBendMm, pullPointsNeeded, runsThrough } from '../../pathways/pathwayFigures';
+import { pathwayFigures, pullPointsNeeded, runsThrough } from '../../pathways/pathwayFigures';
+import { bendSource } from '../../standards/cableHandling';
 import { conduitRulesSource } from '../../standards/pathwayRules';
 import { counted } from '../../text/counted';
 import { formatSize } from '../../units/length';
@@ -9,12 +10,19 @@ export const pathwayBends: SnagRule = {
   why: 'Friction grows with every bend: the pull damages the cable before it arrives.',
   source: conduitRulesSource,
   stations: ['runs'],
-  reads: { runs: ['id', 'label', 'carries'], pathways: true, passages: true, units: true },
+  reads: {
+    runs: ['id', 'label', 'carries', 'cable'],
+    answers: true,
+    cableKinds: true,
+    pathways: true,
+    passages: true,
+    units: true,
+  },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
-      if (pathway.kind !== 'conduit') return [];
       const findings: Finding[] = [];
-      const needed = pullPointsNeeded(pathway);
+      const conduit = pathway.kind === 'conduit';
+      const needed = conduit ? pullPointsNeeded(pathway) : 0;
       if (needed > pathway.pullPoints) {
         findings.push({
           grade: 'will-bite',
@@ -30,13 +38,20 @@ export const pathwayBends: SnagRule = {
           ],
         });
       }
-      const fibre = runsThrough(job, pathway.id).some((run) => run.carries === 'fibre');
-      const leastMm = conduitBendMm(pathway.widthMm, fibre);
-      if (pathway.bends > 0 && pathway.bendRadiusMm !== null && pathway.bendRadiusMm < leastMm - 0.5) {
+      const runs = runsThrough(job, pathway.id);
+      const fibre = conduit && runs.some((run) => run.carries === 'fibre');
+      const { bendMm: leastMm } = pathwayFigures(job, pathway);
+      // A hook is a bend of its own.
+      if (
+        (pathway.bends > 0 || pathway.kind === 'hooks') &&
+        pathway.bendRadiusMm !== null &&
+        pathway.bendRadiusMm < leastMm - 0.5
+      ) {
         findings.push({
           grade: 'will-bite',
           rowIds: [pathway.id, 'radius'],
-          what: `${pathway.name} bends at ${formatSize(pathway.bendRadiusMm, job.units)}; its size${fibre ? ' with fibre' : ''} asks for ${formatSize(Math.ceil(leastMm), job.units)}.`,
+          what: `${pathway.name} bends at ${formatSize(pathway.bendRadiusMm, job.units)}; ${conduit ? `its size${fibre ? ' with fibre' : ''} asks` : 'its cables ask'} for ${formatSize(Math.ceil(leastMm), job.units)}.`,
+          ...(conduit ? {} : { source: bendSource }),
         });
       }
       return findings;

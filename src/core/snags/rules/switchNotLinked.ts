@@ -1,4 +1,5 @@
 import { commonPractice } from '../../standards/source';
+import { listed } from '../../text/listed';
 import { topologyOf } from '../../uplinks/topology';
 import type { SnagRule } from '../snag';
 
@@ -26,7 +27,7 @@ export const switchNotLinked: SnagRule = {
     const grade = Object.keys(job.uplinks).length > 0 ? ('will-bite' as const) : ('could-be-neater' as const);
     const loose = switches.filter(({ downMbps, reachesGateway }) => !reachesGateway && downMbps > 0);
     if (loose.length === 0) return [];
-    const names = loose.map(({ gear }) => gear.name).join(', ');
+    const names = listed(loose.map(({ gear }) => gear.name));
     const what = `${names} ${loose.length === 1 ? 'has' : 'have'} runs patched and no uplink that leads to ${gateway.name}.`;
     return [{ grade, gearIds: loose.map(({ gear }) => gear.id), what }];
   },

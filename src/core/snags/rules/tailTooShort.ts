@@ -1,8 +1,10 @@
 import { tailShortfall } from '../../runs/tailReach';
 import { commonPractice } from '../../standards/source';
+import { groupBy } from '../../text/groupBy';
 import { formatSize } from '../../units/length';
-import type { SnagRule } from '../snag';
+import type { Finding, SnagRule } from '../snag';
 
+/** One finding for a panel that tails do not reach, with the shortest of them. */
 export const tailTooShort: SnagRule = {
   id: 'tail-too-short',
   why: 'It does not reach with a service loop. Move the panel nearer to the entry, use a coupler, or extend it with a joint that is noted.',
@@ -17,12 +19,20 @@ export const tailTooShort: SnagRule = {
     answers: true,
     units: true,
   },
-  find: (index) =>
-    index.runsInOrder.flatMap((run) => {
+  find: (index) => {
+    const show = (mm: number) => formatSize(mm, index.job.units);
+    const short = index.runsInOrder.flatMap((run) => {
       const reach = tailShortfall(index.job, run);
-      if (!reach || reach.missingMm <= 0) return [];
-      const [need, missing] = [reach.needMm, reach.missingMm].map((mm) => formatSize(mm, index.job.units));
-      const what = `The tail of ${run.label} is ${missing} short of ${reach.panelName}, which takes ${need}.`;
-      return { grade: 'wont-work' as const, runIds: [run.id], what };
-    }),
+      return reach && reach.missingMm > 0 ? [{ run, ...reach }] : [];
+    });
+    return [...groupBy(short, ({ panelName }) => panelName).values()].flatMap((some): Finding[] => {
+      const [worst, ...others] = some.toSorted((a, b) => b.missingMm - a.missingMm);
+      const least = others.at(-1);
+      if (!worst) return [];
+      const what = least
+        ? `${some.length} tails are too short for ${worst.panelName}: ${worst.run.label} by ${show(worst.missingMm)} the most, ${least.run.label} by ${show(least.missingMm)} the least.`
+        : `The tail of ${worst.run.label} is ${show(worst.missingMm)} short of ${worst.panelName}, which takes ${show(worst.needMm)}.`;
+      return [{ grade: 'wont-work', runIds: some.map(({ run }) => run.id), what }];
+    });
+  },
 };

@@ -1,0 +1,62 @@
+import { portFault } from '../../patching/fitness';
+import { takesPower } from '../../power/poe';
+import { portKey } from '../../records/portKey';
+import { isCage, isSwitched, isSwitching, portsOf } from '../../records/ports';
+import { isLive, type Run } from '../../records/run';
+import { commonPractice } from '../../standards/source';
+import { countedWith } from '../../text/listed';
+import type { Finding, SnagRule } from '../snag';
+
+export const criticalNoPort: SnagRule = {
+  id: 'critical-no-port',
+  why: 'What the place cannot do without stays dark, whatever is moved: no port that is there has its speed and its watts.',
+  source: commonPractice,
+  stations: ['patch'],
+  reads: {
+    gear: true,
+    runs: ['id', 'label', 'carries', 'device', 'scope', 'speedMbps', 'poeW', 'poeClass', 'critical'],
+    landings: true,
+    cords: true,
+  },
+  find: ({ job, runsInOrder, landingOfRun, cordAtPanelPort }) => {
+    const ports = Object.values(job.gear).filter(isSwitching).flatMap(portsOf);
+    if (ports.length === 0) return [];
+    const dark = runsInOrder.filter((run) => {
+      if (!run.critical || !isLive(run) || !isSwitched(run.carries)) return false;
+      const landing = landingOfRun.get(run.id);
+      if (landing && cordAtPanelPort.has(portKey(landing.panelId, landing.port))) return false;
+      return ports.every((port) => portFault(run, port) !== null);
+    });
+    // A copper module in a fast cage would do for those that take no power over their cable.
+    const byModule = (run: Run) =>
+      run.carries === 'ethernet' &&
+      !takesPower(run) &&
+      ports.some((port) => isCage(port) && (port.speedMbps ?? 0) >= (run.speedMbps ?? 0));
+    const tell = (some: Run[], grade: Finding['grade'], id: string, words: string): Finding[] => {
+      if (some.length === 0) return [];
+      const names = some.map((run) => `${run.label} (${run.device})`);
+      return [
+        {
+          grade,
+          runIds: some.map((run) => run.id),
+          rowIds: [id],
+          what: `${countedWith(names, 'critical run')}: ${words}`,
+        },
+      ];
+    };
+    return [
+      ...tell(
+        dark.filter((run) => !byModule(run)),
+        'wont-work',
+        'none',
+        'no switch port of this job has the speed and the power that is asked.',
+      ),
+      ...tell(
+        dark.filter(byModule),
+        'will-bite',
+        'module',
+        'no socket of this job has the speed that is asked, only a cage with a copper module would.',
+      ),
+    ];
+  },
+};

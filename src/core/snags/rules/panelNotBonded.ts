@@ -1,0 +1,30 @@
+import { copperLandings } from '../../panels/copperLandings';
+import { jackFor } from '../../panels/jacks';
+import { answerOf } from '../../site/answers';
+import { published } from '../../standards/source';
+import { listed } from '../../text/listed';
+import type { SnagRule } from '../snag';
+
+export const panelNotBonded: SnagRule = {
+  id: 'panel-not-bonded',
+  why: 'A screen that is not bonded picks up noise instead of leading it away, and can carry a fault to whoever touches it. Bonding is work for somebody qualified, to local code.',
+  source: published('ANSI/TIA-607; EN 50310: bonding of racks and screened panels'),
+  stations: ['land'],
+  reads: { gear: true, runs: ['id', 'carries', 'cable', 'label'], landings: true, cableKinds: true, answers: true },
+  find: ({ job }) => {
+    const answer = answerOf(job, 'bonded');
+    if (answer === 'yes') return [];
+    const panels = new Map(
+      copperLandings(job).flatMap(({ run, panel, port }) =>
+        jackFor(job, run, port).screened ? [[panel.id, panel.name] as const] : [],
+      ),
+    );
+    if (panels.size === 0) return [];
+    const names = listed([...panels.values()]);
+    const what =
+      answer === 'no'
+        ? `${names} ${panels.size === 1 ? 'has' : 'have'} screened jacks, and the rack is not bonded to earth.`
+        : `${names} ${panels.size === 1 ? 'has' : 'have'} screened jacks, and whether the rack is bonded to earth is not known.`;
+    return [{ grade: 'will-bite' as const, gearIds: [...panels.keys()], what }];
+  },
+};
