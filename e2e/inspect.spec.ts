@@ -35,7 +35,7 @@ const INSPECT = `(() => {
   /** The part of an element that is not scrolled or cut away; null when nothing of it is. */
   const seen = (one, box) => {
     let [left, top, right, bottom] = [Math.max(0, box.left), Math.max(0, box.top), Math.min(innerWidth, box.right), Math.min(innerHeight, box.bottom)];
-    for (let up = one.parentElement; up; up = up.parentElement) {
+    for (let up = one; up; up = up.parentElement) {
       const style = getComputedStyle(up);
       if (style.overflowX === 'visible' && style.overflowY === 'visible') continue;
       const edge = up.getBoundingClientRect();
@@ -58,7 +58,7 @@ const INSPECT = `(() => {
       // The line of a text is higher than its letters.
       const slim = (line.bottom - line.top) * 0.2;
       const part = seen(one, { left: line.left + 1, right: line.right - 1, top: line.top + slim, bottom: line.bottom - slim });
-      if (part) texts.push({ ...part, one, words: node.textContent.trim().replace(/s+/g, ' ').slice(0, 30) });
+      if (part) texts.push({ ...part, one, words: node.textContent.trim().replace(/\\s+/g, ' ').slice(0, 30) });
     }
   }
   texts.sort((a, b) => a.top - b.top);
@@ -67,10 +67,18 @@ const INSPECT = `(() => {
       const [a, b] = [texts[at], texts[next]];
       if (a.one === b.one || Math.min(a.right, b.right) - Math.max(a.left, b.left) < 2) continue;
       if (Math.min(a.bottom, b.bottom) - b.top < 2) continue;
-      // What lies behind a bar that stays in place is not read through it.
-      const hit = document.elementFromPoint((Math.max(a.left, b.left) + Math.min(a.right, b.right)) / 2, (b.top + Math.min(a.bottom, b.bottom)) / 2);
-      const over = (text) => hit && (text.one === hit || text.one.contains(hit) || hit.contains(text.one));
-      if (over(a) && over(b)) wrong.push('over each other: ' + a.words + ' / ' + b.words);
+      // What something opaque lies between is not read through it.
+      const stack = document.elementsFromPoint((Math.max(a.left, b.left) + Math.min(a.right, b.right)) / 2, (b.top + Math.min(a.bottom, b.bottom)) / 2);
+      const at2 = (text) => stack.findIndex((one) => one === text.one || text.one.contains(one));
+      const [ia, ib] = [at2(a), at2(b)];
+      const opaque = (one) => {
+        const style = getComputedStyle(one);
+        const ground = one instanceof SVGElement ? (one.matches('svg, g, text, tspan, path, line') ? 'none' : style.fill) : style.backgroundColor;
+        return !(ground === 'none' || ground === 'transparent' || /, 0\\)$|\\/ 0\\)$/.test(ground));
+      };
+      const [over, under] = [Math.min(ia, ib), Math.max(ia, ib)];
+      if (ia >= 0 && ib >= 0 && stack.slice(over, under).some(opaque)) continue;
+      wrong.push('over each other: ' + a.words + ' / ' + b.words);
     }
   }
   // Targets: 24 px, and 44 on a phone; a link in a sentence is as high as its line.
@@ -80,7 +88,8 @@ const INSPECT = `(() => {
     if (one.matches('a[href]') && getComputedStyle(one).display === 'inline') continue;
     const label = one.matches('input[type=checkbox], input[type=radio]') ? one.closest('label') : null;
     const box = (label || one).getBoundingClientRect();
-    if (!seen(one, box)) continue;
+    // A drawing to scale has things as large as they are; Find, lists and keys do the same.
+    if (!seen(one, box) || one.closest('[data-drawn], svg')) continue;
     if (Math.min(box.width, box.height) < least - 0.5) wrong.push('a target of ' + Math.round(box.width) + ' x ' + Math.round(box.height) + ': ' + name(one));
   }
   return wrong;

@@ -14,6 +14,7 @@ import { emptyJob, type Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import { planLanding } from '../core/panels/planLanding';
 import { planPatching } from '../core/patching/planPatching';
+import { uplinks } from '../core/records/uplink';
 import { guessColumns } from '../core/runs/runColumns';
 import type { Store } from '../store/openStore';
 import { applyBatch, readKept, takeInJob } from './jobs';
@@ -57,7 +58,7 @@ export const addUntidyDemo = (store: Store): Promise<{ id: string }> => takeInJo
 function linkCommands(job: Job): Command[] {
   const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({
     table: 'uplinks' as const,
-    record: { id, fromId, fromPort, toId, toPort, medium: 'auto' as const, lengthMm: null, bundled: false },
+    record: uplinks.make({ id, fromId, fromPort, toId, toPort }),
   });
   return [
     {

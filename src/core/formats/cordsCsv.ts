@@ -3,6 +3,7 @@ import type { Job } from '../job/job';
 import { listCords } from '../patching/cordList';
 import { cordBuilds } from '../standards/cords';
 import { csvCell } from '../text/csvCell';
+import { linkParts } from '../uplinks/linkParts';
 import { listUplinks } from '../uplinks/uplinkFacts';
 
 const COLUMNS = [
@@ -24,7 +25,8 @@ const COLUMNS = [
 
 const metres = (mm: number | null) => (mm === null ? '' : String(Number((mm / 1000).toFixed(3))));
 
-/** Every cord: from where to where, how it goes, its length and colour. Uplinks stand below the patch cords. */
+/** Every cord: from where to where, how it goes, its length and colour. Uplinks stand below the patch cords, and
+ * below them what uplinks and cages take beside. */
 export function cordsCsv(job: Job): string {
   const cords = listCords(job).map((one) => [
     one.run?.label ?? '',
@@ -58,6 +60,7 @@ export function cordsCsv(job: Job): string {
     '',
     one.faults.some((fault) => fault.grade === 'wont-work') ? 'does not work' : 'fits',
   ]);
-  const data = [...cords, ...uplinks].map((row) => row.map(csvCell));
+  const parts = linkParts(job).map(({ what, count }) => ['part', '', '', '', '', `${count} × ${what}`]);
+  const data = [...cords, ...uplinks, ...parts].map((row) => row.map(csvCell));
   return `${Papa.unparse({ fields: [...COLUMNS], data }, { newline: '\n' })}\n`;
 }

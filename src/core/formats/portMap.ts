@@ -3,8 +3,10 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { cordColour } from '../patching/cordList';
 import { poeClassOf } from '../power/poe';
+import { isSwitching } from '../records/ports';
 import { csvCell } from '../text/csvCell';
 import { traceRun } from '../trace/traceRun';
+import { listUplinks } from '../uplinks/uplinkFacts';
 
 /** Columns of the port map. Others read them by name: new ones are only ever added at the end. */
 export const PORT_MAP_COLUMNS = [
@@ -32,9 +34,9 @@ type PortMapRow = Record<(typeof PORT_MAP_COLUMNS)[number], string>;
 
 const metres = (mm: number | null) => (mm === null ? '' : String(Number((mm / 1000).toFixed(3))));
 
-/** One row a run in label order; what is not decided yet is empty. */
+/** One row a run in label order; what is not decided yet is empty. Devices that are cabled inside the cabinet stand below. */
 export function portMap(job: Job): PortMapRow[] {
-  return indexJob(job).runsInOrder.map((run) => {
+  const runs = indexJob(job).runsInOrder.map((run) => {
     const { landing, panel, cord, cordMm, device, network, state } = traceRun(job, run);
     const poe = poeClassOf(run);
     return {
@@ -58,6 +60,32 @@ export function portMap(job: Job): PortMapRow[] {
       notes: run.notes,
     };
   });
+  return [...runs, ...deviceRows(job)];
+}
+
+/** Cords inside the cabinet that lead from a device to its switch or gateway. */
+function deviceRows(job: Job): PortMapRow[] {
+  const empty = Object.fromEntries(PORT_MAP_COLUMNS.map((column) => [column, ''])) as PortMapRow;
+  return listUplinks(job)
+    .filter(({ from, to }) => isSwitching(from) !== isSwitching(to))
+    .map(({ uplink, from, to, lengthMm }) => {
+      const out = isSwitching(to);
+      const [device, port, host, hostPort] = out
+        ? [from, uplink.fromPort, to, uplink.toPort]
+        : [to, uplink.toPort, from, uplink.fromPort];
+      return {
+        ...empty,
+        room: 'in the cabinet',
+        outlet: `port ${port}`,
+        device: device.name,
+        cord_length_m: metres(lengthMm),
+        cord_colour: uplink.colour,
+        switch: host.name,
+        switch_port: String(hostPort),
+        critical: 'no',
+        state: 'planned',
+      };
+    });
 }
 
 /** The port map as CSV. Cells that a spreadsheet would run as formulas are neutralised by a leading apostrophe. */

@@ -129,6 +129,27 @@ function telecomLabels(job: Job, runs: readonly Run[]): Map<string, string> {
   );
 }
 
+/** Runs whose labels are not as the scheme makes them, or are not the only ones of their kind. */
+export function breaksScheme(job: Job, scheme: Scheme): ReadonlySet<string> {
+  const ordered = runsByPlace(job);
+  const seen = new Set<string>();
+  const made =
+    scheme === 'place' ? placeLabels(job, ordered) : scheme === 'telecom' ? telecomLabels(job, ordered) : null;
+  const breaks = ordered.filter((run) => {
+    const key = sameKey(run.label);
+    if (seen.has(key)) return true;
+    seen.add(key);
+    if (scheme === 'numbers') return !/^\d+$/.test(run.label);
+    const wanted = made?.get(run.id);
+    if (wanted === undefined) return false;
+    if (scheme === 'telecom') return run.label !== wanted;
+    // Floor and room are right, and outlet and jack are counted in some order.
+    const place = wanted.replace(/[^-]+$/, '');
+    return !run.label.startsWith(place) || !/^\d+[A-Z]+$/.test(run.label.slice(place.length));
+  });
+  return new Set(breaks.map((run) => run.id));
+}
+
 /**
  * Labels of a scheme for runs as they stand now. The same job gives the same labels; no two are alike, and none is one
  * that a run outside the choice has.

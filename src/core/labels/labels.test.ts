@@ -5,7 +5,7 @@ import { indexJob } from '../job/jobIndex';
 import { planJob } from '../plans/planJob';
 import { LABEL_KINDS, LABEL_SHEETS, readLabelOptions, writeOwnSheet } from './labelOptions';
 import { labelPages } from './labelPages';
-import { labelBearers, letterOf, nextNumbers, planLabels, renameCommands } from './labelScheme';
+import { breaksScheme, labelBearers, letterOf, nextNumbers, planLabels, renameCommands } from './labelScheme';
 import { fitText, flagLengthMm, textWidthMm, turnMm, wrapLengthMm } from './labelSize';
 
 describe('schemes', () => {
@@ -54,6 +54,16 @@ describe('schemes', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('that are in order are not proposed anew: only what breaks the scheme is', () => {
+    const some = bench({ 7: {}, 12: {}, 'GF-1': {} });
+    expect([...breaksScheme(some, 'numbers')]).toEqual(['run-GF-1']);
+    expect(planLabels(some, 'numbers', breaksScheme(some, 'numbers')).renames).toMatchObject([{ from: 'GF-1' }]);
+    for (const scheme of ['numbers', 'place', 'telecom'] as const) {
+      const done = apply(job, ...renameCommands(planLabels(job, scheme).renames));
+      expect([scheme, ...breaksScheme(done, scheme)]).toEqual([scheme]);
+    }
   });
 
   it('say what else bears a label', () => {

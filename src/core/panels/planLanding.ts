@@ -253,14 +253,23 @@ export function minutesToMove(job: Job, { panelId, port }: PanelPort): number {
   return opening.connector === 'keystone' ? relandMinutes.keystone : relandMinutes[opening.fitting];
 }
 
+/** Units of the rack between a panel and the top, or the bottom. */
+function unitsLeft({ job, placementOfGear }: JobIndex, panel: Gear, towards: 'up' | 'down'): number {
+  const placement = placementOfGear.get(panel.id);
+  const rack = placement && job.racks[placement.rackId];
+  if (!placement || !rack) return 0;
+  return towards === 'down' ? placement.bottomU - 1 : rack.units - (placement.bottomU + panel.heightU - 1);
+}
+
 function leftOut(
-  { job }: JobIndex,
+  index: JobIndex,
   run: Run,
   seats: Seat[],
   used: Set<Seat>,
   wayOf: (seat: Seat) => number | null,
   reachOf: (run: Run) => number,
 ): LandingPlan['left'][number] {
+  const { job } = index;
   const free = seats.filter((seat) => !used.has(seat));
   const none = { runId: run.id, missingMm: null, waysOut: [] };
   if (seats.length === 0)
@@ -279,14 +288,16 @@ function leftOut(
     jointMm: missingMm,
   });
   const units = Math.ceil(missingMm / rackDimensions.unitMm);
-  const towards =
-    run.entry === 'bottom' ? 'down' : run.entry === null || run.entry === 'top' ? 'up' : 'towards the entry';
+  const towards = run.entry === 'bottom' ? 'down' : run.entry === null || run.entry === 'top' ? 'up' : null;
   return {
     runId: run.id,
     why: `${run.label} reaches no free port: ${missing} is missing to the nearest, ${nearest.panel.name} port ${nearest.port.number}.`,
     missingMm,
     waysOut: [
-      { words: `move ${nearest.panel.name} ${units} ${units === 1 ? 'unit' : 'units'} ${towards}` },
+      // Above the top of the rack and below its bottom there is nothing to move to; sideways it does not help.
+      ...(towards && unitsLeft(index, nearest.panel, towards) >= units
+        ? [{ words: `move ${nearest.panel.name} ${units} ${units === 1 ? 'unit' : 'units'} ${towards}` }]
+        : []),
       { words: 'end it on a coupler and go on with a cord to the panel', landing: longer('coupler') },
       { words: `make it longer by ${missing} with a joint, which goes on the list of snags`, landing: longer('joint') },
     ],

@@ -11,6 +11,8 @@ export type PatchWish = {
   /** Patch runs without a device as well. */
   includeSpare: boolean;
   spread: boolean;
+  /** A run for which no port is fast enough may have a slower one. */
+  slower: boolean;
   moves: PatchMoves;
   /** Consider these runs only. */
   only?: ReadonlySet<string>;
@@ -21,6 +23,7 @@ export function patchWishOf(job: Job, once: Partial<PatchWish> = {}): PatchWish 
   return {
     school: answerOf(job, 'patch-school') as PatchSchool,
     includeSpare: answerOf(job, 'patch-which') === 'all',
+    slower: answerOf(job, 'patch-slower') === 'yes',
     spread: answerOf(job, 'patch-spread') === 'yes',
     moves: 'none',
     ...once,

@@ -7,6 +7,7 @@ import { planLanding } from '../panels/planLanding';
 import { planJob } from '../plans/planJob';
 import { PortGroup } from '../records/gear';
 import { portAt } from '../records/ports';
+import { findSnags } from '../snags/findSnags';
 import { portFault } from './fitness';
 import { planPatching } from './planPatching';
 import { runBehind, switchLoads } from './switchLoad';
@@ -97,6 +98,26 @@ describe('patching the rest', () => {
     expect(whys(landed(bench(many)))).toEqual([
       expect.stringMatching(/^\d gives way: every port that would do has gone/),
     ]);
+  });
+
+  it('patches slower where that is wished, on the fastest port that is left, and offers an injector', () => {
+    const job = bench({
+      1: { carries: 'ethernet', device: 'access point', speedMbps: 2500, poeW: 20 },
+      2: { carries: 'ethernet', device: 'mast', speedMbps: 1000, poeW: 60 },
+    });
+    const landed = apply(job, {
+      type: 'landRuns',
+      landings: [1, 2].map((port) => ({ runId: `run-${port}`, panelId: 'panel', port })),
+    });
+    const [dark, mast] = planPatching(landed).left;
+    expect(dark?.letsIn[0]).toBe('patching it at 1 Gb/s, slower than it wants');
+    expect(mast?.letsIn.join()).toMatch(/a power injector of 75 W/);
+    const slower = planPatching(landed, { slower: true });
+    expect(slower.cords).toHaveLength(1);
+    expect(slower.why['run-1']).toMatch(/slower than it wants, at 1 Gb\/s/);
+    expect(slower.left.map(({ runId }) => runId)).toEqual(['run-2']);
+    const patched = apply(landed, { type: 'patchPorts', cords: slower.cords });
+    expect(findSnags(patched).some((snag) => snag.rule === 'port-too-slow')).toBe(true);
   });
 
   it('keeps critical runs where a budget is short, and says what would let the others in', () => {

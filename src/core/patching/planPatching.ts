@@ -3,8 +3,10 @@ import type { Job } from '../job/job';
 import type { Cord } from '../records/cord';
 import { assignWithin } from '../solve/budgeted/assignWithin';
 import { type SearchLimits, stepLimits } from '../solve/limits';
+import { formatSpeed } from '../text/speed';
 import { type PatchTask, patchTask } from './patchProblem';
 import { type PatchMoves, type PatchWish, patchWishOf } from './patchWish';
+import { slowerSeats } from './slowerSeats';
 import { whatLetsIn, whyHere, whyLeftOut } from './whyPatched';
 
 /** A cord to be plugged: `lengthMm` null and `colour` empty for one to be taken from stock. */
@@ -82,15 +84,20 @@ function describe(
     plan.patched += 1;
     plan.cordMm += cordLengthMm(job, cord) ?? 0;
   }
+  const slower = slowerSeats(job, task, columnOf);
   wanting.forEach((one, row) => {
-    const seat = seats[columnOf[row] as number];
+    const instead = slower.get(row);
+    const seat = seats[columnOf[row] as number] ?? (wish.slower ? instead : undefined);
     const { run, landing, cord } = one;
     if (!seat) {
       if (cord) plan.unplugged.push(cord.id);
       plan.left.push({
         runId: run.id,
         why: whyLeftOut(task, columnOf, row),
-        letsIn: whatLetsIn(task, columnOf, row),
+        letsIn: [
+          ...(instead ? [`patching it at ${formatSpeed(instead.port.speedMbps ?? 0)}, slower than it wants`] : []),
+          ...whatLetsIn(task, columnOf, row),
+        ],
       });
       return;
     }
@@ -103,7 +110,10 @@ function describe(
     const stays = cord?.switchId === seat.gear.id && cord.switchPort === seat.port.number;
     plan.patched += 1;
     plan.cordMm += cordLengthMm(job, stays ? cord : ends) ?? 0;
-    plan.why[run.id] = whyHere(job, wish, one, seat);
+    plan.why[run.id] =
+      seat === instead
+        ? `slower than it wants, at ${formatSpeed(seat.port.speedMbps ?? 0)}: no faster port is free`
+        : whyHere(job, wish, one, seat);
     if (stays) return;
     plan.cords.push({ ...ends, fixed: false, lengthMm: null, colour: '' });
     if (cord)

@@ -62,7 +62,8 @@ export function whyLeftOut(task: PatchTask, columnOf: Int32Array, row: number): 
   return `${run.label} gives way: every port that would do has gone to a run that matters as much or more.`;
 }
 
-function leftWatts({ wanting, spareW, problem }: PatchTask, columnOf: Int32Array): number[] {
+/** Watts that each switch has left beside what is planned on it. */
+export function leftWatts({ wanting, spareW, problem }: PatchTask, columnOf: Int32Array): number[] {
   const left = [...spareW];
   wanting.forEach((_, row) => {
     const column = columnOf[row] as number;
@@ -105,6 +106,10 @@ export function whatLetsIn(task: PatchTask, columnOf: Int32Array, row: number): 
   if (swap) {
     const given = wanting[swap.other] as Wanting;
     ways.push(`unpatching ${given.run.label}${isLive(given.run) ? ` (${given.run.device})` : ''} instead`);
+  }
+  if (open.length === 0 && need > 0 && Number.isFinite(portWattsOf(run))) {
+    const weak = seats.some(({ port }) => portFault(run, port)?.kind === 'power');
+    if (weak) ways.push(`a power injector of ${portWattsOf(run)} W between its panel port and a port without power`);
   }
   if (!least) {
     const wants = [

@@ -5,10 +5,14 @@ import type { Job } from '../job/job';
 import { planLanding } from '../panels/planLanding';
 import type { PatchWish } from '../patching/patchWish';
 import { planPatching } from '../patching/planPatching';
+import { planDeviceCords } from '../uplinks/deviceCords';
 
 export type Plan = { job: Job; commands: Command[]; left: string[]; proven: boolean };
 
-/** Decide all that is not decided yet: place gear, land runs, patch the live ones. What stands is kept. */
+/**
+ * Decide all that is not decided yet: place gear, land runs, patch the live ones, cable what stands in the cabinet. What
+ * stands is kept.
+ */
 export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
   const commands: Command[] = [];
   let job = start;
@@ -23,5 +27,15 @@ export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
   if (landings.length > 0) take([{ type: 'landRuns', landings }]);
   const { cords, left: unpatched, proven } = planPatching(job, wish);
   if (cords.length > 0) take([{ type: 'patchPorts', cords }]);
-  return { job, commands, left: [...places.left, ...unlanded, ...unpatched].map(({ why }) => why), proven };
+  const devices = planDeviceCords(job, (gear) => `cord-${gear.id}`);
+  if (devices.cords.length > 0)
+    take([
+      { type: 'keepRows', rows: devices.cords.map(({ uplink }) => ({ table: 'uplinks' as const, record: uplink })) },
+    ]);
+  return {
+    job,
+    commands,
+    left: [...places.left, ...unlanded, ...unpatched, ...devices.left].map(({ why }) => why),
+    proven,
+  };
 }

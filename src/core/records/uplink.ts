@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Cord } from './cord';
-import { Id, whole } from './fields';
+import { Id, line, whole } from './fields';
 import type { Gear } from './gear';
 import { portKey } from './portKey';
 import { noPort } from './ports';
@@ -9,7 +9,7 @@ import { defineTable, goesWith } from './table';
 export const UPLINK_MEDIA = ['auto', 'copper', 'direct-attach', 'fibre'] as const;
 export type UplinkMedium = (typeof UPLINK_MEDIA)[number];
 
-/** A link between two devices of the cabinet: switch to switch, switch to gateway. Goes with either. */
+/** A link between two devices of the cabinet: switch to switch or gateway, or a device to its switch. Goes with either. */
 export const Uplink = z
   .strictObject({
     id: Id,
@@ -19,6 +19,7 @@ export const Uplink = z
     toPort: whole(1, 1152),
     medium: z.enum(UPLINK_MEDIA).default('auto').describe('auto: by distance and speed'),
     lengthMm: whole(1, 40_000_000).nullable().default(null).describe('of its cable; null: as the geometry asks'),
+    colour: line(30).default('').describe('of its cord; empty: as it comes'),
     bundled: z
       .boolean()
       .default(false)
@@ -39,7 +40,7 @@ function portInUse(job: Around, uplinkId: string, gearId: string, port: number):
       row.id !== uplinkId &&
       ((row.fromId === gearId && row.fromPort === port) || (row.toId === gearId && row.toPort === port)),
   );
-  return other ? `${name} port ${port} is taken by another uplink.` : null;
+  return other ? `${name} port ${port} is taken by another cord.` : null;
 }
 
 export const uplinks = defineTable({

@@ -13,7 +13,7 @@ import { pullSheet } from '../runs/pullSheet';
 import { guessColumns, RUN_COLUMNS } from '../runs/runColumns';
 import { runFacts } from '../runs/runFacts';
 import { findSnags } from '../snags/findSnags';
-import { arrangeRuns, PLAIN_VIEW, RUN_FILTERS, type ScheduleView, shownState } from './scheduleView';
+import { arrangeRuns, PLAIN_VIEW, RUN_FILTERS, type ScheduleView, shownState, valuesOf } from './scheduleView';
 
 const labels = (job: Job, view: Partial<ScheduleView>) =>
   arrangeRuns(job, { ...PLAIN_VIEW, ...view }).map((item) =>
@@ -40,6 +40,20 @@ describe('the schedule as it is looked at', () => {
     expect(labels(job, { text: 'hall' })).toEqual(['1', '3']);
     expect(labels(job, { text: 'hall first' })).toEqual(['3']);
     expect(labels(job, { text: 'guests' })).toEqual(['3']);
+    const cables = bench({ 1: { cable: 'Cat 6 U/UTP' }, 2: { cable: 'Cat 6A U/UTP' }, 3: { cable: 'Cat 6A F/UTP' } });
+    expect(labels(cables, { text: 'Cat 6 UTP' })).toEqual(['1']);
+    expect(labels(cables, { text: 'cat 6a utp' })).toEqual(['2', '3']);
+    // A word that is being typed may still be the beginning of one, a number not.
+    expect(labels(cables, { text: 'ut' })).toEqual(['1', '2', '3']);
+    expect(labels(cables, { text: 'ut ' })).toEqual([]);
+    expect(labels(cables, { text: 'cat 6' })).toEqual(['1']);
+    const runs = Object.values(cables.runs);
+    expect(valuesOf(cables, runs, 'cable').map(({ value, count }) => `${count} ${value}`)).toEqual([
+      '1 Cat 6 U/UTP',
+      '1 Cat 6A U/UTP',
+      '1 Cat 6A F/UTP',
+    ]);
+    expect(valuesOf(cables, runs, 'carries')).toEqual([{ value: 'ethernet', count: 3 }]);
     expect(labels(job, { filter: 'landed' })).toEqual(['2']);
     expect(labels(job, { filter: 'no length' })).toEqual(['3', '10']);
     expect(labels(job, { filter: 'later' })).toEqual(['3']);

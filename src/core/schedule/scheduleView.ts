@@ -37,7 +37,7 @@ export const RUN_GROUPS = ['none', 'floor', 'room', 'bundle', 'state'] as const;
 export type RunGroup = (typeof RUN_GROUPS)[number];
 
 export type ScheduleView = {
-  /** Every word must stand somewhere in the run. */
+  /** Every word must stand somewhere in the run, as a word: `Cat 6` is not `Cat 6A`. */
   text: string;
   filter: RunFilter;
   group: RunGroup;
@@ -73,14 +73,21 @@ function passes(job: Job, filter: RunFilter): (run: Run) => boolean {
   }
 }
 
+const wordsIn = (text: string): string[] =>
+  sameKey(text)
+    .split(/[^\p{L}\p{N}.]+/u)
+    .filter(Boolean);
+
 function holds(job: Job, text: string): (run: Run) => boolean {
-  const words = sameKey(text).split(/\s+/).filter(Boolean);
+  const words = wordsIn(text);
   if (words.length === 0) return () => true;
+  // While it is typed the last word may still be the beginning of one; a number is never the beginning of another.
+  const open = /\p{L}$/u.test(text) ? words.at(-1) : undefined;
   return (run) => {
     const network = run.networkId === null ? '' : (job.networks[run.networkId]?.name ?? '');
     const { label, floor, room, outlet, cable, device, bundle, jacket, notes } = run;
-    const all = sameKey([label, floor, room, outlet, cable, device, network, bundle, jacket, notes].join('\n'));
-    return words.every((word) => all.includes(word));
+    const all = wordsIn([label, floor, room, outlet, cable, device, network, bundle, jacket, notes].join('\n'));
+    return words.every((word) => all.some((one) => one === word || (word === open && one.startsWith(word))));
   };
 }
 
@@ -132,4 +139,15 @@ export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
       { kind: 'group', name, count: members.length },
       ...members.map((run) => ({ kind: 'run' as const, run })),
     ]);
+}
+
+/** Which values runs have in a column, and how many each, the most frequent first; empty ones are `''`. */
+export function valuesOf(job: Job, runs: readonly Run[], column: RunColumn): { value: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const run of runs) {
+    const network = run.networkId === null ? null : (job.networks[run.networkId] ?? null);
+    const value = cellText(run, network, column);
+    counts.set(value, (counts.get(value) ?? 0) + 1);
+  }
+  return [...counts].map(([value, count]) => ({ value, count })).sort((a, b) => b.count - a.count);
 }

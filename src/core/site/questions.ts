@@ -561,6 +561,14 @@ export const QUESTIONS = {
     'a computation',
     'By draw more devices fit; a switch that budgets by class will turn some of them down.',
   ),
+  'patch-slower': choice(
+    'Patching and cords',
+    'A run that finds no port as fast as it wants',
+    { no: 'is left out, with the reason', yes: 'is patched slower, with a note' },
+    'no',
+    'a computation',
+    'An access point at 1 Gb/s is better than a dark one; its snag stays.',
+  ),
   'patch-spread': choice(
     'Patching and cords',
     'Critical runs over two switches, where there are two',

@@ -4,6 +4,7 @@ import type { Command } from '../commands/commands';
 import type { RunChanges } from '../commands/runs';
 import type { Job } from '../job/job';
 import { Gear } from '../records/gear';
+import { Uplink } from '../records/uplink';
 import { answerCommand } from '../site/answers';
 import type { QuestionId } from '../site/questions';
 import { findSnags } from './findSnags';
@@ -133,7 +134,7 @@ describe('networks on uplinks (IEEE 802.1Q)', () => {
     );
     const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({
       table: 'uplinks' as const,
-      record: { id, fromId, fromPort, toId, toPort, medium: 'auto' as const, lengthMm: null, bundled: false },
+      record: Uplink.parse({ id, fromId, fromPort, toId, toPort }),
     });
     const network = (id: string, number: number) => ({
       type: 'addNetwork' as const,

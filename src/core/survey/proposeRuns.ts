@@ -8,9 +8,11 @@ import type { Wish } from '../records/wish';
 import { answerOf, figureOf } from '../site/answers';
 import { questionOf } from '../site/questions';
 import { counted } from '../text/counted';
+import { groupBy } from '../text/groupBy';
 import { naturalOrder } from '../text/naturalOrder';
+import { sameKey } from '../text/sameKey';
 import { chosenCable } from './advice/chosen';
-import { OUTLET_RULES } from './outletRules';
+import { OUTLET_RULES, serves } from './outletRules';
 
 /** Runs that one wish asks for, against those that are there. */
 export type WishProposal = {
@@ -20,6 +22,8 @@ export type WishProposal = {
   outlets: number;
   runs: number;
   reason: string;
+  /** Of them, those that a run of that room serves already without having been asked for by a wish. */
+  served: number;
   /** Runs that are not there yet. */
   missing: Omit<RunEntry, 'id' | 'label'>[];
 };
@@ -30,6 +34,9 @@ export type RunProposal = {
   /** Runs that were asked for once and are no longer. */
   surplus: { run: Run; removable: boolean }[];
 };
+
+const placeKey = ({ floor = '', room = '' }: { floor?: string; room?: string }): string =>
+  `${sameKey(floor)}:${sameKey(room)}`;
 
 type Asked = { key: string; fields: Omit<RunEntry, 'id' | 'label'> };
 
@@ -101,11 +108,25 @@ function askedBy(job: Job, wish: Wish): Asked[] {
 export function proposeRuns(job: Job): RunProposal {
   const there = new Set(Object.values(job.runs).flatMap((run) => run.askedBy || []));
   const asked = new Set<string>();
+  /** Runs that no wish asked for, by room: each serves one device of what is wished there. */
+  const byRoom = groupBy(
+    Object.values(job.runs).filter((run) => run.askedBy === '' && run.device !== ''),
+    (run) => placeKey(run),
+  );
   const wishes = Object.values(job.wishes)
     .sort((a, b) => naturalOrder(placeOf(job, a), placeOf(job, b)) || (a.id < b.id ? -1 : 1))
     .map((wish): WishProposal => {
       const rows = askedBy(job, wish);
       for (const { key } of rows) asked.add(key);
+      const missing = rows.filter(({ key, fields }) => {
+        if (there.has(key)) return false;
+        const here = byRoom.get(placeKey(fields)) ?? [];
+        const at = here.findIndex((run) => serves(fields.device ?? '', run.device));
+        if (at < 0) return true;
+        here.splice(at, 1);
+        return false;
+      });
+      const served = rows.filter(({ key }) => !there.has(key)).length - missing.length;
       const { words, runs } = OUTLET_RULES[wish.kind];
       const coax = wish.kind === 'television' && wish.coax ? ' and one of coax' : '';
       return {
@@ -114,8 +135,9 @@ export function proposeRuns(job: Job): RunProposal {
         words,
         outlets: wish.count,
         runs: rows.length,
-        reason: `${counted(figureOf(job, runs), 'run')}${coax} an outlet. ${questionOf(runs).whatFor}`,
-        missing: rows.filter(({ key }) => !there.has(key)).map(({ fields }) => fields),
+        reason: `${counted(figureOf(job, runs), 'run')}${coax} an outlet. ${questionOf(runs).whatFor}${served > 0 ? ` ${served} of them ${served === 1 ? 'is' : 'are'} there already.` : ''}`,
+        served,
+        missing: missing.map(({ fields }) => fields),
       };
     });
   const { landingOfRun } = indexJob(job);

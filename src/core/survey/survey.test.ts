@@ -16,6 +16,7 @@ import { chosenCable, chosenOption } from './advice/chosen';
 import { capacities, grownNeed } from './capacity';
 import { cautionsFor } from './cautions';
 import { openByItself } from './openPoints';
+import { serves } from './outletRules';
 import { acceptCommands, proposeRuns, surplusCommands } from './proposeRuns';
 
 const answered = (job: Job, id: keyof typeof QUESTIONS, text: string) => apply(job, answerCommand(job, id, text));
@@ -110,28 +111,39 @@ describe('wishes', () => {
 
   it('become runs by the rules, with their reason, and asking again shows only the difference', () => {
     const proposal = proposeRuns(job);
-    expect(proposal.missing).toBe(1 + 2 + 4 + 2);
+    expect(proposal.missing).toBe(1 + 2 + 4 + 1);
     for (const { reason } of proposal.wishes) expect(reason.length).toBeGreaterThan(20);
     const accepted = apply(job, ...acceptCommands(job, all, counter('new')));
-    expect(Object.keys(accepted.runs)).toHaveLength(49);
+    expect(Object.keys(accepted.runs)).toHaveLength(48);
     expect(proposeRuns(accepted).missing).toBe(0);
     expect(acceptCommands(accepted, all, counter('more'))).toEqual([]);
     const labels = Object.values(accepted.runs)
       .filter((one) => one.askedBy)
       .map((one) => one.label);
-    expect(labels.sort()).toEqual(['39', '40', '41', '42', '43', '44', '45', '46', '47']);
+    expect(labels.sort()).toEqual(['39', '40', '41', '42', '43', '44', '45', '46']);
+  });
+
+  it('are served by what a room has already', () => {
+    // The staff room has a run to a television.
+    const staff = proposeRuns(job).wishes.find(({ wish }) => wish.id === 'wish-3');
+    expect(staff).toMatchObject({ served: 1, runs: 4 });
+    expect(staff?.missing.map((one) => one.device)).toEqual(['set-top box', 'player', 'aerial']);
+    expect(staff?.reason).toMatch(/1 of them is there already/);
+    expect(serves('computer', 'front desk PC')).toBe(true);
+    expect(serves('computer', 'UPC scanner')).toBe(false);
+    expect(serves('', 'front desk PC')).toBe(false);
   });
 
   it('of later stay later, and follow a rule that is changed', () => {
     const accepted = apply(job, ...acceptCommands(job, all, counter('new')));
     const later = Object.values(accepted.runs).filter((one) => one.scope === 'later');
-    expect(later).toHaveLength(6);
+    expect(later).toHaveLength(5);
     expect(later.filter((one) => one.carries === 'coax')).toHaveLength(1);
     const three = answered(accepted, 'runs-desk', '3');
     expect(proposeRuns(three).missing).toBe(1);
     const one = answered(accepted, 'runs-desk', '1');
     expect(proposeRuns(one).surplus.map(({ removable }) => removable)).toEqual([true]);
-    expect(Object.keys(apply(one, ...surplusCommands(one)).runs)).toHaveLength(48);
+    expect(Object.keys(apply(one, ...surplusCommands(one)).runs)).toHaveLength(47);
   });
 
   it('that are taken back leave a spare where cable is there already', () => {

@@ -5,7 +5,7 @@ import { runBehind } from '../patching/switchLoad';
 import type { Gear } from '../records/gear';
 import type { Network } from '../records/network';
 import { portKey } from '../records/portKey';
-import { type Port, portsOf } from '../records/ports';
+import { isSwitching, type Port, portsOf } from '../records/ports';
 import type { Run } from '../records/run';
 import { naturalOrder } from '../text/naturalOrder';
 import { bundledWith } from './linkBundles';
@@ -44,7 +44,9 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
       set
         .flatMap((row) => (row.tagged === tagged ? [job.networks[row.networkId]] : []))
         .filter((one) => one !== undefined);
-    const use = port.use === 'internet' ? 'internet' : far !== undefined ? 'uplink' : run ? 'access' : 'free';
+    const other = farGear(job, gear.id, port.number);
+    const use =
+      port.use === 'internet' ? 'internet' : other && isSwitching(other) ? 'uplink' : run || other ? 'access' : 'free';
     const own = run?.networkId ? (job.networks[run.networkId] ?? null) : null;
     return {
       gear,
@@ -67,6 +69,12 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
 }
 
 const bundleWords = (ports: number[]): string => (ports.length > 0 ? `, bundled with ${ports.join(', ')}` : '');
+
+/** The device at the other end of the link in a port. */
+function farGear(job: Job, gearId: string, port: number): Gear | undefined {
+  const row = indexJob(job).uplinkAtPort.get(portKey(gearId, port));
+  return row && job.gear[row.fromId === gearId && row.fromPort === port ? row.toId : row.fromId];
+}
 
 /** What lies at the other end of the uplink in a port: `Gateway 6`. */
 export function farEnd(job: Job, gearId: string, port: number): string | undefined {

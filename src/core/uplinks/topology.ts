@@ -2,6 +2,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { patchedRuns } from '../patching/patchedRuns';
 import type { Gear } from '../records/gear';
+import { isSwitching } from '../records/ports';
 import type { Uplink } from '../records/uplink';
 import { figureOf } from '../site/answers';
 import { bundleMbps, bundlesOf } from './linkBundles';
@@ -54,13 +55,18 @@ function reaches(links: readonly UplinkFacts[], from: string, to: string): boole
 /** How switches and gateway hang together. */
 export function topologyOf(job: Job): Topology {
   const index = indexJob(job);
-  const links = listUplinks(job);
+  const all = listUplinks(job);
+  // Two cords to one server make no ring of switches.
+  const links = all.filter(({ from, to }) => isSwitching(from) && isSwitching(to));
   const gateway = index.gearInOrder.find((gear) => gear.kind === 'router') ?? null;
   const patched = patchedRuns(index.job);
   const switches = index.gearInOrder
     .filter((gear) => gear.kind === 'switch')
     .map((gear): SwitchUplinks => {
       const own = links.filter(({ from, to }) => from.id === gear.id || to.id === gear.id);
+      const devices = all.filter(
+        (link) => !links.includes(link) && (link.from.id === gear.id || link.to.id === gear.id),
+      );
       const towards = gateway
         ? own.filter(({ from, to }) => {
             const other = from.id === gear.id ? to : from;
@@ -80,7 +86,10 @@ export function topologyOf(job: Job): Topology {
         patched
           .filter(({ device }) => device.id === gear.id)
           .reduce((sum, { port }) => sum + (port.speedMbps ?? 0), 0) +
-        own.filter((link) => gateway && !towards.includes(link)).reduce((sum, { speedMbps }) => sum + speedMbps, 0);
+        [...own.filter((link) => gateway && !towards.includes(link)), ...devices].reduce(
+          (sum, { speedMbps }) => sum + speedMbps,
+          0,
+        );
       const upMbps = gear.loopGuard ? Math.max(0, ...speeds) : speeds.reduce((sum, one) => sum + one, 0);
       const ratioTo = (mbps: number) => (mbps > 0 && downMbps > 0 ? oversubscription(downMbps, mbps) : null);
       const reachesGateway = gateway !== null && reaches(links, gear.id, gateway.id);

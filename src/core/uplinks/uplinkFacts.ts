@@ -3,7 +3,7 @@ import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
-import { isCage, type Port, portAt } from '../records/ports';
+import { isCage, isSwitching, type Port, portAt } from '../records/ports';
 import type { Uplink, UplinkMedium } from '../records/uplink';
 import {
   channelLossDb,
@@ -21,6 +21,9 @@ import { formatLength } from '../units/length';
 /** Lengths that direct-attach cables and duplex fibre cords come in, millimetres. Common practice, no source. */
 const READY_MM = [500, 1000, 2000, 3000, 5000, 7000, 10_000, 15_000, 20_000, 30_000, 50_000];
 
+/** Something to buy for a link. */
+export type LinkPart = { what: string; count: number };
+
 export type UplinkFault = { grade: 'wont-work' | 'will-bite'; words: string; source: Source };
 export type UplinkFacts = {
   uplink: Uplink;
@@ -35,11 +38,14 @@ export type UplinkFacts = {
   wayMm: number | null;
   lengthMm: number | null;
   /** What to put into the ports. */
-  parts: string[];
+  parts: LinkPart[];
   heatW: number;
   lossDb: number | null;
   faults: UplinkFault[];
 };
+
+export const COPPER_MODULE = 'copper module';
+export const moduleWords = (name: string): string => `${name} module`;
 
 /** Module for a speed and a way over multimode fibre of today, or single-mode where that does not reach. */
 export function moduleFor(speedMbps: number, wayMm: number, fibre: FibreKind = 'OM4') {
@@ -89,16 +95,17 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
           ? 'direct-attach'
           : 'fibre'
         : 'copper';
-  const parts: string[] = [];
+  const parts: LinkPart[] = [];
+  const needs = (count: number, what: string) => parts.push({ what, count });
   let heatW = 0;
   let lossDb: number | null = null;
   const readyMm = wayMm === null ? null : (READY_MM.find((length) => length >= wayMm) ?? null);
   const lengthWords = readyMm === null ? '' : ` ${show(readyMm)}`;
   if (medium === 'copper') {
     const cages = Number(cageA) + Number(cageB);
-    parts.push(`1 patch cord${lengthWords}`);
+    if (cages > 0) needs(cages, COPPER_MODULE);
+    needs(1, `patch cord${lengthWords}`);
     if (cages > 0) {
-      parts.unshift(`${cages} copper module${cages > 1 ? 's' : ''}`);
       heatW = cages * copperModule.heatW;
       if (wayMm !== null && speedMbps >= 10_000 && wayMm > copperModule.mostMm)
         faults.push({
@@ -114,7 +121,7 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
       source: commonPractice,
     });
   } else if (medium === 'direct-attach') {
-    parts.push(`1 direct-attach cable${lengthWords}`);
+    needs(1, `direct-attach cable${lengthWords}`);
     if (attach && wayMm !== null && wayMm > attach.mostMm)
       faults.push({
         grade: 'wont-work',
@@ -130,7 +137,8 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
   } else {
     const { module, fibre } = moduleFor(speedMbps, wayMm ?? 0);
     if (module) {
-      parts.push(`2 modules ${module.name}`, `1 duplex fibre cord ${fibre}${lengthWords}`);
+      needs(2, moduleWords(module.name));
+      needs(1, `duplex fibre cord ${fibre}${lengthWords}`);
       if (wayMm !== null) lossDb = linkLossDb(wayMm, 2, module.mode);
       const mostDb = channelLossDb[module.name]?.[fibre];
       if (lossDb !== null && (mostDb === undefined || lossDb > mostDb + 1e-9))
@@ -149,7 +157,8 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
         source: commonPractice,
       });
   }
-  if (speeds[0] !== speeds[1] && Math.min(...speeds) > 0)
+  // A device on its port agrees on a speed by itself.
+  if (isSwitching(from) && isSwitching(to) && speeds[0] !== speeds[1] && Math.min(...speeds) > 0)
     faults.push({
       grade: 'will-bite',
       words: `One end does ${formatSpeed(Math.max(...speeds))}, the other ${formatSpeed(speedMbps)}: the link comes up at the slower, if the faster port can be set to that`,

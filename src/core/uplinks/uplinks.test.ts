@@ -5,10 +5,11 @@ import { patchDot, patchGraph, patchGraphMl } from '../formats/patchGraph';
 import { portPlanCsv } from '../formats/portPlanCsv';
 import { readNetworkNumber } from '../networks/networkNumber';
 import { Gear } from '../records/gear';
-import type { Uplink } from '../records/uplink';
+import { Uplink } from '../records/uplink';
 import { findSnags } from '../snags/findSnags';
 import { freePorts } from './freePorts';
 import { gatewayWords } from './gatewayWords';
+import { linkParts } from './linkParts';
 import { type PlannedPort, portPlan, portSetting } from './portPlan';
 import { setPortCommands, settingOf } from './setPort';
 import { oversubscription, topologyOf } from './topology';
@@ -29,17 +30,7 @@ const device = (id: string, kind: 'switch' | 'router', fields: object = {}) =>
   });
 const link = (fromId: string, fromPort: number, toId: string, toPort: number, more: Partial<Uplink> = {}) => ({
   table: 'uplinks' as const,
-  record: {
-    id: `${fromId}-${toId}-${fromPort}`,
-    fromId,
-    fromPort,
-    toId,
-    toPort,
-    medium: 'auto' as const,
-    lengthMm: null,
-    bundled: false,
-    ...more,
-  },
+  record: Uplink.parse({ id: `${fromId}-${toId}-${fromPort}`, fromId, fromPort, toId, toPort, ...more }),
 });
 const three = (...rows: ReturnType<typeof link>[]) =>
   apply(
@@ -59,7 +50,11 @@ describe('uplinks', () => {
     expect(facts(link('a', 5, 'b', 5, { lengthMm: 7000 }))?.medium).toBe('direct-attach');
     const far = facts(link('a', 5, 'b', 5, { lengthMm: 7001 }));
     expect(far).toMatchObject({ medium: 'fibre', faults: [] });
-    expect(far?.parts[0]).toBe('2 modules 10GBASE-SR');
+    expect(far?.parts[0]).toEqual({ what: '10GBASE-SR module', count: 2 });
+    const rows = [link('a', 5, 'b', 5, { lengthMm: 7001 }), link('a', 1, 'b', 6)];
+    expect(linkParts(three(...rows)).map(({ what, count }) => `${count} ${what.replace(/ \d.*/, '')}`)).toEqual(
+      expect.arrayContaining(['2 10GBASE-SR module', '1 copper module', '1 duplex fibre cord OM4', '1 patch cord']),
+    );
     const forced = facts(link('a', 5, 'b', 5, { lengthMm: 12_000, medium: 'direct-attach' }));
     expect(forced?.faults[0]).toMatchObject({ grade: 'wont-work', words: expect.stringContaining('take fibre') });
   });
@@ -74,7 +69,7 @@ describe('uplinks', () => {
   it('are refused where a port is taken, is not there, or is the same one', () => {
     const job = three(link('a', 5, 'b', 5));
     const keep = (row: ReturnType<typeof link>) => () => apply(job, { type: 'keepRows', rows: [row] });
-    expect(keep(link('a', 5, 'gate', 5))).toThrow('a port 5 is taken by another uplink.');
+    expect(keep(link('a', 5, 'gate', 5))).toThrow('a port 5 is taken by another cord.');
     expect(keep(link('a', 9, 'gate', 5))).toThrow('a has no port 9.');
     expect(keep(link('a', 1, 'a', 1))).toThrow('A port cannot be linked to itself.');
     const busy = patched(bench({ 1: { device: 'x' } }), '1');
@@ -285,7 +280,7 @@ describe('what is taken away', () => {
     expect(plan).toHaveLength(1 + 52 + 28 + 7);
     expect(plan.find((line) => line.startsWith('New switch,1,'))).toContain('access 10');
     const cords = cordsCsv(job).trim().split('\n');
-    expect(cords).toHaveLength(1 + 43 + 2);
+    expect(cords).toHaveLength(1 + 43 + 2 + linkParts(job).length);
     expect(cords.filter((line) => line.startsWith('uplink,'))).toHaveLength(2);
   });
 

@@ -29,7 +29,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
         <Link
           href="/"
           prefetch={false}
-          className="wide font-extrabold tracking-tight underline-offset-2 hover:underline"
+          className="wide flex min-h-6 items-center font-extrabold tracking-tight underline-offset-2 hover:underline max-sm:min-h-11 max-sm:min-w-11"
         >
           <span className="max-sm:sr-only">Good Shelf</span>
           <ChevronLeft size={20} aria-hidden className="sm:hidden" />
@@ -41,7 +41,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           <button
             type="button"
             title="Name, units, and who you are"
-            className="max-w-full truncate decoration-dotted underline-offset-4 hover:underline"
+            className="max-w-full truncate align-middle decoration-dotted underline-offset-4 hover:underline"
             onClick={() => setShown('job')}
           >
             {job.name}

@@ -55,6 +55,8 @@ export function CommitField({
         ref={field}
         id={id}
         defaultValue={value}
+        // What has no room in the field is read whole by pointing at it.
+        title={value.length > 8 ? value : undefined}
         autoComplete="off"
         aria-invalid={wrong ? true : undefined}
         aria-describedby={`${id}-help`}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Job } from '@/core/job/job';
 import { landOrders, landWishOf } from '@/core/panels/landWish';
 import type { LandingPlan, PanelPort, WayOut } from '@/core/panels/planLanding';
@@ -20,8 +20,19 @@ export function LandPlanView() {
   const dispatch = useSession((session) => session.dispatch);
   const planner = usePlanner<LandingPlan>(job);
   const [anew, setAnew] = useState(false);
+  const [again, setAgain] = useState(false);
   const { order } = landWishOf(job);
   const { plan } = planner;
+  const make = () => void planner.start((worker) => worker.land(job, { anew }, SECONDS));
+  const latest = useRef(make);
+  useEffect(() => {
+    latest.current = make;
+  });
+  useEffect(() => {
+    if (!again) return;
+    setAgain(false);
+    latest.current();
+  }, [again]);
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-auto px-3 py-2">
       <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
@@ -37,11 +48,7 @@ export function LandPlanView() {
         </span>
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <Button
-          look={plan ? 'plain' : 'main'}
-          disabled={planner.busy}
-          onClick={() => void planner.start((worker) => worker.land(job, { anew }, SECONDS))}
-        >
+        <Button look={plan ? 'plain' : 'main'} disabled={planner.busy} onClick={make}>
           {anew ? 'Plan all anew' : 'Plan the rest'}
         </Button>
         <label className="flex items-center gap-1.5">
@@ -72,9 +79,10 @@ export function LandPlanView() {
             if (dispatch([{ type: 'landRuns', landings: plan.landings }])) planner.putAway();
           }}
           onLonger={(landing) => {
-            // The rest of the plan goes with it: its port is the nearest of those that the plan leaves.
+            // The rest of the plan goes with it: its port is the nearest of those that the plan leaves. What is left after
+            // that is planned anew, so that the next one can be mended.
             const landings = [...plan.landings, landing];
-            if (dispatch([{ type: 'landRuns', landings }])) planner.putAway();
+            if (dispatch([{ type: 'landRuns', landings }])) setAgain(true);
           }}
         />
       )}

@@ -17,6 +17,7 @@ import { useInView } from '../kit/useInView';
 type Handlers = {
   onLand: (runId: string, panelId: string, port: number) => void;
   onPickUp: (run: Run) => void;
+  onTrace: (run: Run) => void;
   onTakeOff: (run: Run) => void;
 };
 
@@ -44,7 +45,7 @@ export function PanelFace({ panel, carried, ...handlers }: { panel: Gear; carrie
   const spare = ports.filter((port) => !runAt(port.number)).length;
   const rows = Array.from({ length: panel.heightU }, (_, row) => ports.slice(row * perRow, (row + 1) * perRow));
   return (
-    <section aria-label={panel.name} className="mb-3">
+    <section aria-label={panel.name} className="mb-3 [--port:44px] sm:[--port:30px]">
       <h2 className="flex items-baseline gap-3 py-1">
         <ShortName gearId={panel.id} />
         <span className="wide font-bold">{panel.name}</span>
@@ -58,7 +59,7 @@ export function PanelFace({ panel, carried, ...handlers }: { panel: Gear; carrie
       <div className="grid gap-1 rounded-[4px] border-2 border-ink bg-face p-1">
         {rows.map((row) => (
           <div key={row[0]?.number}>
-            <div className="grid" style={{ gridTemplateColumns: `repeat(${perRow}, minmax(30px, 1fr))` }}>
+            <div className="grid" style={{ gridTemplateColumns: `repeat(${perRow}, minmax(var(--port), 1fr))` }}>
               {row.map((port) => {
                 const run = runAt(port.number);
                 return (
@@ -78,11 +79,12 @@ export function PanelFace({ panel, carried, ...handlers }: { panel: Gear; carrie
             <div
               aria-hidden="true"
               className="grid h-[18px]"
-              style={{ gridTemplateColumns: `repeat(${perRow}, minmax(30px, 1fr))` }}
+              style={{ gridTemplateColumns: `repeat(${perRow}, minmax(var(--port), 1fr))` }}
             >
               {roomsAlong(row.map((port) => runAt(port.number))).map(({ room, from, count }) => (
                 <span
                   key={`${room} ${from}`}
+                  title={room}
                   className="narrow mx-px truncate border-ink border-t-2 text-center text-[11px] leading-4"
                   style={{ gridColumn: `${from + 1} / span ${count}` }}
                 >
@@ -106,6 +108,7 @@ function PortCell({
   perRow,
   onLand,
   onPickUp,
+  onTrace,
   onTakeOff,
 }: {
   panel: Gear;
@@ -147,8 +150,10 @@ function PortCell({
       aria-label={name}
       aria-pressed={selected}
       title={run ? [run.label, run.room, run.outlet, run.device].filter(Boolean).join(' · ') : 'spare'}
-      onClick={() => {
+      onClick={({ detail }) => {
         if (carried && carried.id !== run?.id) onLand(carried.id, panel.id, port.number);
+        // A tap shows the trace; to move a run is asked for, by Enter or with its button.
+        else if (run && detail > 0) onTrace(run);
         else if (run) onPickUp(run);
       }}
       onKeyDown={press}

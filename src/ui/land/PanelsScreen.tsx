@@ -31,6 +31,7 @@ export function PanelsScreen() {
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
   const announce = useAnnounce();
+  const traced = useSession((session) => session.job.runs[session.selectedRunId ?? '']);
   const [carriedId, setCarriedId] = useState<string | null>(null);
   const [seekFor, setSeekFor] = useState<string | null>(null);
   const seek = carriedId !== null && seekFor === carriedId;
@@ -111,10 +112,17 @@ export function PanelsScreen() {
               ? `Land ${counted(plan.landings.length, 'run')} ${ORDER_WORDS[landWishOf(job).order]}`
               : 'No run left to land'}
           </Button>
+          {!carried && traced && landingOfRun.has(traced.id) && (
+            <>
+              <Button onClick={() => pickUp(traced)}>Pick up {traced.label}</Button>
+              <Button onClick={() => takeOff(traced)}>Take {traced.label} off</Button>
+            </>
+          )}
+          {carried && <Button onClick={letGo}>Put it back</Button>}
           <p className={carried ? 'font-bold' : 'text-soft'} data-testid="land-words">
             {carried
               ? `${carried.label} is in hand: choose a port, or press Escape.${relandingWords(index, carried)}`
-              : 'Drag a run to a port, or pick it up with Enter. Delete takes it off again, or drag it back to the list.'}
+              : 'Drag a run to a port, or pick it up first. A tap on a port shows its trace; Delete takes its run off.'}
           </p>
         </div>
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
@@ -128,6 +136,7 @@ export function PanelsScreen() {
                 carried={carried}
                 onLand={land}
                 onPickUp={pickUp}
+                onTrace={(run) => select(run.id)}
                 onTakeOff={takeOff}
               />
             ))}

@@ -97,6 +97,7 @@ export const OutletsPiece = memo(function OutletsPiece({
       {withGaps(piece, OUTLET_PX[rows]).map(({ item: { key, words }, gap }) => (
         <span
           key={key}
+          title={words}
           aria-hidden="true"
           className="narrow block truncate text-right leading-none"
           style={{ width, fontSize: OUTLET_PX[rows], height: OUTLET_PX[rows], marginTop: gap }}

@@ -11,6 +11,7 @@ import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { formatMinutes } from '@/core/units/minutes';
 import { percent } from '@/core/units/percent';
+import { linkParts } from '@/core/uplinks/linkParts';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
@@ -34,6 +35,7 @@ export function CordsView() {
         <PickList />
         <div className="grid content-start gap-4">
           <CordSource />
+          <LinkParts />
           <Managers />
         </div>
       </div>
@@ -99,6 +101,26 @@ function PickList() {
           </tbody>
         </table>
       )}
+    </section>
+  );
+}
+
+/** Modules and ready-made cables of uplinks and of runs in cages. */
+function LinkParts() {
+  const job = useSession((session) => session.job);
+  const parts = linkParts(job);
+  if (parts.length === 0) return null;
+  return (
+    <section aria-label="Modules and uplink cables">
+      <h2 className="wide font-bold">Modules and uplink cables</h2>
+      <ul className="mt-1 text-[13px]">
+        {parts.map(({ what, count }) => (
+          <li key={what} className="flex gap-2 border-b py-0.5">
+            <span className="w-10 shrink-0 text-right font-bold font-mono">{count}</span>
+            <span>{what}</span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

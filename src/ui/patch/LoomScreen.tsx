@@ -283,7 +283,7 @@ function RunActions({
     );
   }
   if (!selected)
-    return <p className="ml-auto min-w-0 truncate text-soft">Pick a strand up by its run, or by a port at its end.</p>;
+    return <p className="ml-auto text-soft max-xl:hidden">Pick a strand up by its run, or by a port at its end.</p>;
   const { cord, landing } = traceRun(job, selected);
   return (
     <div className="ml-auto flex shrink-0 items-center gap-1.5">

@@ -137,6 +137,8 @@ export function LoomView({
       // Its own ground lets it scroll as one layer.
       className="relative mx-3 min-h-80 min-w-0 flex-1 overflow-auto bg-paper"
       data-testid="loom"
+      // All strands at once: large rows, Find, the list of cords and the keys do the same with a thumb.
+      data-drawn=""
       onScroll={() => draw(drawnFor)}
     >
       <div
@@ -179,7 +181,10 @@ export function LoomView({
             className="absolute left-0 flex items-center border-strong border-r-2 pr-1.5"
             style={{ top: room.y + 1, height: room.height - 2, width: columns.row - 6 }}
           >
-            <span className="narrow line-clamp-2 w-full text-right font-semibold text-xs leading-[12px]">
+            <span
+              title={room.words}
+              className="narrow line-clamp-2 w-full text-right font-semibold text-xs leading-[12px]"
+            >
               {room.words}
             </span>
           </div>
@@ -246,7 +251,9 @@ export function LoomView({
 const HeadWords = ({ head }: { head: LoomHead }) => (
   <>
     <span className="font-mono">{head.short}</span>{' '}
-    <span className="inline-block max-w-28 truncate align-bottom">{head.words}</span>
+    <span className="inline-block max-w-28 truncate align-bottom" title={head.words}>
+      {head.words}
+    </span>
   </>
 );
 

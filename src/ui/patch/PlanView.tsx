@@ -33,11 +33,12 @@ export function PlanView() {
   const { school } = patchWishOf(job);
   return (
     <div className="flex min-h-0 flex-1 flex-col overflow-auto px-3 py-2">
-      <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-4">
+      <div className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-5">
         <AnswerField id="patch-school" label="What matters beside power and speed" />
         <AnswerField id="patch-which" />
         <AnswerField id="patch-power" label="Watts that count" />
         <AnswerField id="patch-spread" label="Critical runs over two switches" />
+        <AnswerField id="patch-slower" />
       </div>
       <p className="mt-1 text-[13px]">
         <b>{patchSchools[school].name}.</b> For it: {patchSchools[school].for}{' '}

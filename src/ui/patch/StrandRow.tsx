@@ -68,6 +68,7 @@ export const StrandRow = memo(function StrandRow({
       tabIndex={first || selected ? 0 : -1}
       aria-label={`${run.label} ${isLive(run) ? run.device : 'spare'}, ${[run.outlet, run.room].filter(Boolean).join(', ')}, ${where}`}
       aria-pressed={held}
+      title={[run.label, run.device, run.room, run.outlet].filter(Boolean).join(' · ')}
       onClick={() => select(run.id)}
       onDoubleClick={() => onPickUp(run)}
       onFocus={() => select(run.id)}

@@ -1,16 +1,21 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import type { Job } from '@/core/job/job';
+import { indexJob } from '@/core/job/jobIndex';
 import type { Gear } from '@/core/records/gear';
-import { UPLINK_MEDIA, type UplinkMedium } from '@/core/records/uplink';
+import { NETWORK_COLOURS } from '@/core/records/network';
+import { isPanel } from '@/core/records/ports';
+import { UPLINK_MEDIA, type UplinkMedium, uplinks } from '@/core/records/uplink';
 import { copperModule } from '@/core/standards/links';
+import { counted } from '@/core/text/counted';
 import { formatSpeed } from '@/core/text/speed';
 import { formatLength } from '@/core/units/length';
-import { freePorts } from '@/core/uplinks/freePorts';
+import { isDataPort, planDeviceCords } from '@/core/uplinks/deviceCords';
+import { freePorts, likePorts } from '@/core/uplinks/freePorts';
 import { gatewayWords } from '@/core/uplinks/gatewayWords';
 import { bundleFaults, bundlesOf } from '@/core/uplinks/linkBundles';
-import { switchingGear } from '@/core/uplinks/portPlan';
 import { topologyOf } from '@/core/uplinks/topology';
 import { listUplinks } from '@/core/uplinks/uplinkFacts';
 import { useSession } from '../job/session';
@@ -26,6 +31,12 @@ const MEDIUM_WORDS: Record<UplinkMedium, string> = {
   fibre: 'fibre',
 };
 
+const COLOURS = [{ value: '', words: 'any' }, ...NETWORK_COLOURS.map((value) => ({ value, words: value }))];
+
+/** Devices with data ports, panels excepted: what a cord can join. */
+const linkable = (job: Job): Gear[] =>
+  indexJob(job).gearInOrder.filter((gear) => !isPanel(gear) && freePorts(job, gear).some(isDataPort));
+
 const ratioWords = (ratio: number | null) => (ratio === null ? '–' : `${ratio.toFixed(1)} : 1`);
 
 /** Links between switches and to the gateway: what they are made of, and what goes through them. */
@@ -34,18 +45,19 @@ export function UplinksView() {
   const { keep, drop } = useRows();
   const links = listUplinks(job);
   const bundles = bundlesOf(links);
-  const gear = switchingGear(job);
+  const gear = linkable(job);
   const topology = topologyOf(job);
   const { switches, loops } = topology;
   return (
     <div className="relative flex min-h-0 flex-1 flex-col gap-3 overflow-auto px-3 py-2">
       {gear.length < 2 ? (
-        <p>Uplinks join two switching devices: add a switch or a router at Stack.</p>
+        <p>A cord joins two devices with ports: add a switch or a router at Stack.</p>
       ) : (
         <NewUplink gear={gear} />
       )}
+      <DeviceCords />
       <section aria-label="Uplinks">
-        <h2 className="wide font-bold">Uplinks</h2>
+        <h2 className="wide font-bold">Uplinks and cords inside the cabinet</h2>
         {links.length === 0 && <p className="text-soft">None yet.</p>}
         {links.length > 0 && (
           <table className="mt-1 w-full text-[13px]">
@@ -56,6 +68,7 @@ export function UplinksView() {
                 <th className="pr-2">Speed</th>
                 <th className="pr-2">Medium</th>
                 <th className="pr-2">Way</th>
+                <th className="pr-2">Colour</th>
                 <th className="pr-2">Bundled</th>
                 <th className="pr-2">Take</th>
                 <th className="min-w-28 pr-2">What is wrong</th>
@@ -103,6 +116,16 @@ export function UplinksView() {
                         onClear={() => keep({ table: 'uplinks', record: { ...uplink, lengthMm: null } })}
                       />
                     </td>
+                    <td className="pr-2">
+                      <CommitSelect
+                        hideLabel
+                        label={`Colour of ${name}`}
+                        className="w-28"
+                        value={uplink.colour}
+                        options={COLOURS}
+                        onCommit={(colour) => keep({ table: 'uplinks', record: { ...uplink, colour } })}
+                      />
+                    </td>
                     <td className="pr-2 leading-6">
                       <input
                         type="checkbox"
@@ -116,7 +139,7 @@ export function UplinksView() {
                       />
                     </td>
                     <td className="min-w-44 pr-2 leading-6">
-                      {parts.join(', ')}
+                      {parts.map(({ what, count }) => `${count} × ${what}`).join(', ')}
                       {heatW > 0 && <span className="text-soft"> · {heatW} W of heat</span>}
                       {lossDb !== null && <span className="text-soft"> · {lossDb.toFixed(2)} dB at most</span>}
                     </td>
@@ -194,6 +217,38 @@ export function UplinksView() {
   );
 }
 
+/** What stands in the cabinet and has no cord yet, with the port that each would get. */
+function DeviceCords() {
+  const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const plan = useMemo(() => planDeviceCords(job, () => newRowId('uplink')), [job]);
+  if (plan.cords.length + plan.left.length === 0) return null;
+  const rows = plan.cords.map(({ uplink }) => ({ table: 'uplinks' as const, record: uplink }));
+  return (
+    <section aria-label="Devices without a cord" className="rounded-[3px] border-2 border-act bg-sheet p-2.5">
+      <h2 className="wide font-bold">Devices without a cord: {plan.cords.length + plan.left.length}</h2>
+      <ul className="my-1 text-[13px]">
+        {plan.cords.map(({ uplink, from, to, lengthMm, why }) => (
+          <li key={from.id} className="border-b py-0.5">
+            <b>{from.name}</b> port {uplink.fromPort} to <b>{to.name}</b> port {uplink.toPort}
+            {lengthMm !== null && `, ${formatLength(lengthMm, job.units)}`}: <span className="text-soft">{why}</span>
+          </li>
+        ))}
+        {plan.left.map(({ gear, why }) => (
+          <li key={gear.id} className="border-b py-0.5 text-bite">
+            {why}
+          </li>
+        ))}
+      </ul>
+      {rows.length > 0 && (
+        <Button look="main" onClick={() => keep(...rows)}>
+          Cable {counted(rows.length, 'device')}
+        </Button>
+      )}
+    </section>
+  );
+}
+
 function NewUplink({ gear }: { gear: Gear[] }) {
   const job = useSession((session) => session.job);
   const { keep } = useRows();
@@ -203,7 +258,9 @@ function NewUplink({ gear }: { gear: Gear[] }) {
   const [from, to] = [job.gear[fromId], job.gear[toId]];
   if (!from || !to) return null;
   const open = [freePorts(job, from), freePorts(job, to)] as const;
-  const chosen = open.map((list, at) => list.find((port) => String(port.number) === ports[at]) ?? list[0]);
+  // Ports of like speed first: what is chosen before a person chose is not to be blamed afterwards.
+  const like = likePorts(...open);
+  const chosen = open.map((list, at) => list.find((port) => String(port.number) === ports[at]) ?? like[at]);
   const pick = (label: string, value: string, onValue: (id: string) => void, at: 0 | 1) => (
     <>
       <CommitSelect
@@ -231,16 +288,8 @@ function NewUplink({ gear }: { gear: Gear[] }) {
         event.preventDefault();
         const [a, b] = chosen;
         if (!a || !b) return;
-        const record = {
-          id: newRowId('uplink'),
-          fromId,
-          fromPort: a.number,
-          toId,
-          toPort: b.number,
-          medium: 'auto' as const,
-          lengthMm: null,
-          bundled: false,
-        };
+        const ends = { fromId, fromPort: a.number, toId, toPort: b.number };
+        const record = uplinks.make({ id: newRowId('uplink'), ...ends });
         if (keep({ table: 'uplinks', record })) setPorts(['', '']);
       }}
     >

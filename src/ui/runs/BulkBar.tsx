@@ -5,10 +5,12 @@ import { toast } from 'sonner';
 import { labelBearers } from '@/core/labels/labelScheme';
 import { editCell, scheduleColumns } from '@/core/runs/cells';
 import type { RunColumn } from '@/core/runs/runColumns';
+import { valuesOf } from '@/core/schedule/scheduleView';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { NAMES } from './columns';
+import { LISTS } from './ScheduleLists';
 
 /** Fields that many runs can share. */
 const OWN: readonly RunColumn[] = ['label', 'asked_by'];
@@ -32,6 +34,7 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
     if (dispatch([{ type: 'editRuns', edits: runs.map((run) => ({ runId: run.id, changes })) }])) setText('');
   };
   const [first] = runs;
+  const now = valuesOf(job, runs, field);
   return (
     <form
       aria-label="Change the chosen runs"
@@ -57,11 +60,7 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
       <input
         aria-label="What to set it to"
         className="min-h-8 w-44 rounded-[3px] border border-strong bg-face px-2"
-        list={
-          { state: 'list-state', scope: 'list-scope', entry: 'list-entry', cable: 'list-cable', bundle: 'list-bundle' }[
-            field as string
-          ]
-        }
+        list={LISTS[field]}
         value={text}
         placeholder="empty clears it"
         onChange={(event) => setText(event.target.value)}
@@ -79,6 +78,14 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
       <Button look="quiet" onClick={onDone}>
         Clear selection
       </Button>
+      <p className="narrow w-full text-xs" data-testid="overwritten">
+        {NAMES[field]} now:{' '}
+        {now
+          .slice(0, 6)
+          .map(({ value, count }) => `${count} × ${value || 'empty'}`)
+          .join(', ')}
+        {now.length > 6 && ` and ${now.length - 6} other values`}.
+      </p>
       {runs.length === 1 && first && (
         <p className="narrow w-full text-soft text-xs">
           Beside both ends, the label of {first.label} stands on:{' '}

@@ -11,7 +11,7 @@ import {
   writeOwnSheet,
 } from '@/core/labels/labelOptions';
 import { labelPages } from '@/core/labels/labelPages';
-import { labelBearers, planLabels, renameCommands, type Scheme } from '@/core/labels/labelScheme';
+import { breaksScheme, labelBearers, planLabels, renameCommands, type Scheme } from '@/core/labels/labelScheme';
 import { answerCommand, answerOf } from '@/core/site/answers';
 import { questionOf } from '@/core/site/questions';
 import { counted } from '@/core/text/counted';
@@ -49,7 +49,9 @@ function Renaming() {
   const dispatch = useSession((session) => session.dispatch);
   const scheme = answerOf(job, 'label-scheme') as Scheme;
   const question = questionOf('label-scheme');
-  const plan = useMemo(() => planLabels(job, scheme), [job, scheme]);
+  // Labels that are in order stay, unless all are asked for.
+  const [all, setAll] = useState(false);
+  const plan = useMemo(() => planLabels(job, scheme, all ? undefined : breaksScheme(job, scheme)), [job, scheme, all]);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const chosen = plan.renames.filter(({ runId }) => !left.has(runId));
   // Leaving some out frees or blocks labels, so the plan is made anew for those that stay.
@@ -74,6 +76,7 @@ function Renaming() {
             options={question.options}
             onCommit={(value) => {
               setLeft(new Set());
+              setAll(false);
               dispatch([answerCommand(job, 'label-scheme', value)]);
             }}
           />
@@ -88,9 +91,13 @@ function Renaming() {
         )}
       </div>
       {plan.renames.length === 0 ? (
-        <p className="mt-2 text-soft">
-          Every label is as the scheme makes it{plan.left.length > 0 ? ', as far as it can' : ''}.
-        </p>
+        <div className="mt-2 flex flex-wrap items-center gap-2">
+          <p className="text-soft">
+            Every label is {all ? 'as the scheme makes it' : 'of the scheme'}
+            {plan.left.length > 0 ? ', as far as it can be' : ''}.
+          </p>
+          {!all && <Button onClick={() => setAll(true)}>Show all numbered anew, in the order of the rooms</Button>}
+        </div>
       ) : (
         <>
           <div className="my-2 flex flex-wrap items-center gap-2">

@@ -13,7 +13,6 @@ import { Cell } from './ScheduleCell';
 import { LISTS } from './ScheduleLists';
 
 /** Height of a row of the schedule, px. */
-export const ROW_PX = 28;
 
 export type RowActions = {
   choose: (run: Run) => void;
@@ -31,6 +30,7 @@ export const RunRow = memo(function RunRow({
   run,
   row,
   top,
+  rowPx,
   grid,
   columns,
   network,
@@ -43,6 +43,7 @@ export const RunRow = memo(function RunRow({
   run: Run;
   row: number;
   top: number;
+  rowPx: number;
   grid: string;
   columns: RunColumn[];
   network: Network | null;
@@ -59,7 +60,7 @@ export const RunRow = memo(function RunRow({
       role="row"
       aria-rowindex={row + 2}
       className={`absolute inset-x-0 grid border-b ${selected ? 'bg-well' : ''}`}
-      style={{ top, height: ROW_PX, gridTemplateColumns: grid }}
+      style={{ top, height: rowPx, gridTemplateColumns: grid }}
     >
       <div role="cell" className="grid place-items-center">
         <input

@@ -9,11 +9,15 @@ import type { RunColumn } from '@/core/runs/runColumns';
 import type { ScheduleItem, ScheduleView } from '@/core/schedule/scheduleView';
 import { lengthToField } from '@/core/units/length';
 import { useSession } from '../job/session';
+import { useThumbed } from '../kit/useThumbed';
 import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';
 import { EntryRow } from './EntryRow';
-import { ROW_PX, type RowActions, RunRow } from './RunRow';
+import { type RowActions, RunRow } from './RunRow';
 import { say } from './ScheduleCell';
 import { ScheduleLists } from './ScheduleLists';
+
+/** Height of a row, and where a thumb takes its cells. */
+const [ROW_PX, THUMB_ROW_PX] = [28, 44];
 
 const newId = () => `run-${crypto.randomUUID()}`;
 
@@ -50,14 +54,18 @@ export function RunTable({
   }, [items]);
   const rowOf = useMemo(() => new Map(runs.map((run, row) => [run.id, row])), [runs]);
   const scroller = useRef<HTMLDivElement>(null);
+  const rowPx = useThumbed() ? THUMB_ROW_PX : ROW_PX;
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
+    estimateSize: () => rowPx,
     overscan: 6,
     // Rows for a screen are there at once, before it is measured.
     initialRect: { width: 0, height: 480 },
   });
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: rows of another height are measured anew
+  useEffect(() => virtual.measure(), [rowPx]);
 
   // A run that was found or traced elsewhere comes into view.
   useEffect(() => {
@@ -176,7 +184,7 @@ export function RunTable({
                     key={`group ${item.name}`}
                     role="row"
                     className="absolute inset-x-0 flex items-end gap-2 border-b bg-well px-2 pb-0.5 font-bold"
-                    style={{ top: start, height: ROW_PX }}
+                    style={{ top: start, height: rowPx }}
                   >
                     <div role="cell">
                       {item.name} <span className="font-mono font-normal text-xs">{item.count}</span>
@@ -192,6 +200,7 @@ export function RunTable({
                   run={run}
                   row={row}
                   top={start}
+                  rowPx={rowPx}
                   grid={grid}
                   columns={columns}
                   network={run.networkId === null ? null : (job.networks[run.networkId] ?? null)}

@@ -56,6 +56,7 @@ export function RackFace({
             else frames.current.delete(frameKey(rack.id, side));
           }}
           data-testid={`rack-${side}`}
+          data-drawn=""
           className="relative bg-well outline-4 outline-ink"
           style={{ width: widthMm * scale, height: heightMm * scale }}
         >
@@ -165,7 +166,9 @@ const Behind = memo(function Behind({
       style={{ left: x * scale, top: item.y * scale, width: item.width * scale, height: item.height * scale }}
     >
       {wide && (
-        <span className="narrow absolute top-0 left-2 max-w-[60%] truncate text-[11px] leading-4">{item.name}</span>
+        <span className="narrow absolute top-0 left-2 max-w-[60%] truncate text-[11px] leading-4" title={item.name}>
+          {item.name}
+        </span>
       )}
       {mirrored &&
         wide &&

@@ -57,10 +57,11 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
               },
       },
     });
-    const line = (at: number, name: string) => ({
+    // At opposite ends, so that they do not run into each other on a narrow screen.
+    const line = (at: number, name: string, position: 'start' | 'end') => ({
       xAxis: at,
       name,
-      label: { formatter: name, color: ink('--ink'), position: 'start' as const },
+      label: { formatter: name, color: ink('--ink'), position },
     });
     const series = [
       bar('used', (row) => row.used, '--act', 'plain'),
@@ -73,7 +74,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
         symbol: 'none',
         silent: true,
         lineStyle: { color: ink('--wont'), width: 1.6, type: 'dashed' },
-        data: [line(practice.fullShare * 100, percent(practice.fullShare)), line(100, 'all of it')],
+        data: [line(practice.fullShare * 100, percent(practice.fullShare), 'end'), line(100, 'all of it', 'start')],
       };
     }
     const option: Option & { aria: object; legend: object; tooltip: object } = {

@@ -99,6 +99,7 @@ export function PlanSketch({
   return (
     <div
       ref={host}
+      data-drawn=""
       className="relative mx-3 mb-3 min-h-0 flex-1 overflow-hidden rounded-[3px] border border-strong bg-face"
     >
       <DndContext id="plan" sensors={sensors} onDragEnd={end}>

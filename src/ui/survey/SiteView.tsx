@@ -8,6 +8,7 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';
 import type { Chosen } from './chosen';
+import { NamedRooms } from './NamedRooms';
 import { PlanForm } from './PlanForm';
 import { PlanSketch } from './PlanSketch';
 import { PLACE_WORDS } from './placeWords';
@@ -104,6 +105,7 @@ export function SiteView() {
             </>
           )}
         </div>
+        <NamedRooms />
         {floor ? (
           <PlanSketch floor={floor} chosen={chosen} onChoose={setChosen} />
         ) : (
