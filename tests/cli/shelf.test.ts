@@ -61,7 +61,7 @@ describe('the command line', () => {
       out: expect.stringContaining('[rule of thumb]'),
     });
     expect((await shelf('export', at('plan.json'), '--as', 'port-map.csv', '-o', at('map.csv'))).code).toBe(0);
-    expect(readFileSync(at('map.csv'), 'utf8').split('\n')).toHaveLength(42);
+    expect(readFileSync(at('map.csv'), 'utf8').split('\n')).toHaveLength(46);
     expect((await shelf('export', at('plan.json'), '--as', 'elevation.svg', '-o', '-')).out).toMatch(/^<svg /);
     expect((await shelf('export', at('plan.json'), '--as', 'job.json', '-o', '-')).out).toBe(
       readFileSync(at('plan.json'), 'utf8'),
@@ -79,7 +79,7 @@ describe('the command line', () => {
     for (const as of ['port-map.pdf', 'cords.csv', 'port-plan.csv', 'patch.graphml', 'patch.dot', 'termination.pdf'])
       expect(await made(as), as).toBe(0);
     expect(readFileSync(at('port-map.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
-    expect(readFileSync(at('cords.csv'), 'utf8').trim().split('\n')).toHaveLength(1 + 46 + 2);
+    expect(readFileSync(at('cords.csv'), 'utf8').trim().split('\n')).toHaveLength(1 + 46 + 2 + 1);
     expect(await shelf('land', start, '--order', 'size', '-o', '-')).toMatchObject({ code: 2 });
     expect(await shelf('patch', start, '--moves', 'many', '-o', '-')).toMatchObject({ code: 2 });
   });

@@ -20,7 +20,7 @@ export function feedThrough(portV: number, ohm: number, deviceW: number): Feed |
 /** Resistance of the feed, ohm, from the loop of one pair: a pairset halves it, two pairsets halve it again. */
 export const feedOhm = (loopOhm: number, pairs: 2 | 4): number => (pairs === 2 ? loopOhm / 2 : loopOhm / 4);
 
-export type RunFeed = Feed & { class: number; portV: number; leastDeviceV: number; lossShare: number };
+export type RunFeed = Feed & { class: number; pairs: 2 | 4; portV: number; leastDeviceV: number; lossShare: number };
 
 /**
  * Feed of a device over a run, from the lowest voltage that the standard allows at the port.
@@ -35,6 +35,7 @@ export function runFeed(deviceW: number, loopOhm: number): RunFeed | null | 'bey
   return {
     ...feed,
     class: row.class,
+    pairs: row.pairs,
     portV: supply.leastV,
     leastDeviceV: deviceLeastV[row.class] ?? 0,
     lossShare: feed.lossW / feed.portW,

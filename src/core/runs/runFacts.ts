@@ -11,6 +11,7 @@ import { type CordGauge, cordDerating, mostCords } from '../standards/cordDerati
 import { poeFeedSource } from '../standards/poeFeed';
 import { published, type Source } from '../standards/source';
 import { temperatureDerating, temperatureSource } from '../standards/temperatureDerating';
+import type { Reckoning } from '../text/reckoning';
 import { formatLength } from '../units/length';
 import { percent } from '../units/percent';
 import { cableCategory } from './cableCategory';
@@ -19,7 +20,7 @@ import { channelOf } from './channelLength';
 import { cordsAllowedMm, linkLimitMm, temperatureLoss } from './linkLimits';
 import { routeOf, runLength } from './routeLength';
 
-export type RunFact = { name: string; value: string; source?: Source };
+export type RunFact = { name: string; value: string; source?: Source; reckoning?: Reckoning };
 
 const tenth = (mm: number) => Math.round(mm / 100) * 100;
 
@@ -43,11 +44,16 @@ export function runFacts(job: Job, run: Run): RunFact[] {
   if (run.carries !== 'ethernet') return facts;
   const kind = cableKindOf(job, run.cable);
   const celsius = figureOf(job, 'route-c');
-  const limitMm = linkLimitMm(cableCategory(run.cable), celsius, kind?.screened ?? false, run.speedMbps);
+  const category = cableCategory(run.cable);
+  const shield = kind?.screened ? 'screened' : 'unscreened';
+  const limitMm = linkLimitMm(category, celsius, kind?.screened ?? false, run.speedMbps);
   facts.push({
     name: 'Limit of fixed cable',
     value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C`,
     source: celsius > temperatureDerating.fromC ? temperatureSource : permanentLinkSource,
+    ...(category
+      ? { reckoning: { entry: 'link-limit', given: { category, celsius, shield, mbps: run.speedMbps ?? 1000 } } }
+      : {}),
   });
   const channel = channelOf(index.job, run);
   if (!channel) return facts;
@@ -59,17 +65,30 @@ export function runFacts(job: Job, run: Run): RunFact[] {
     name: `Cords of ${gauge} AWG, at most`,
     value: `${show(allowed)}; ${show(channel.cordsMm)} planned`,
     source: byLength < mostCords[gauge].mm ? cordDerating[gauge].source : mostCords[gauge].source,
+    // The rule holds to 90 m.
+    ...(channel.fixedMm >= 1000 && channel.fixedMm <= 90_000
+      ? { reckoning: { entry: 'cords-allowed', given: { fixed: channel.fixedMm / 1000, gauge, celsius, shield } } }
+      : {}),
   });
   if (takesPower(run) && kind?.gaugeAwg) {
     const cordsOhm = loopOhm(channel.cordsMm, gauge, celsius);
     const typical = runFeed(deviceWattsOf(run), loopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + cordsOhm);
-    const feed = runFeed(deviceWattsOf(run), limitLoopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + cordsOhm);
+    const loop = limitLoopOhm(channel.fixedMm, kind.gaugeAwg, celsius) + cordsOhm;
+    const feed = runFeed(deviceWattsOf(run), loop);
     facts.push({
       name: 'Power at the far end',
       value:
         feed === null || feed === 'beyond'
           ? 'does not arrive'
           : `${feed.deviceV.toFixed(1)} V guaranteed${typical && typical !== 'beyond' ? `, ${typical.deviceV.toFixed(1)} V typical` : ''} (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${percent(feed.lossShare)}, from ${feed.portV} V at the port`,
+      ...(feed === null || feed === 'beyond'
+        ? {}
+        : {
+            reckoning: {
+              entry: 'voltage-at-device',
+              given: { volts: feed.portV, loop: Number(loop.toFixed(3)), pairs: feed.pairs, watts: deviceWattsOf(run) },
+            },
+          }),
       source: published(`${poeFeedSource.title}; ${cableLimitSource.title}; ${copperSource.title}`),
     });
   }

@@ -534,6 +534,6 @@ describe('the survey and the ways of cables', () => {
     const [short, ...more] = of(site, 'capacity-short');
     expect(more).toEqual([]);
     expect(short).toMatchObject({ rowIds: ['switch-5000'], grade: 'will-bite' });
-    expect(short?.what).toMatch(/are needed now, and there are none\. Also: /);
+    expect(short?.what).toMatch(/is needed now, and there are none\. Also: /);
   });
 });

@@ -11,6 +11,7 @@ import { answerOf, figureOf } from '../site/answers';
 import { practice } from '../standards/practice';
 import { ruleSets } from '../standards/ruleSets';
 import { commonPractice, type Source } from '../standards/source';
+import type { Reckoning } from '../text/reckoning';
 
 /** One thing that can run out. All in `unit`. */
 export type Capacity = {
@@ -32,6 +33,8 @@ export type Capacity = {
   /** Year in which it runs out at that growth; 0 now, null not within 30 years. */
   fullInYears: number | null;
   source: Source;
+  /** How its growth is reckoned. */
+  reckoning: Reckoning;
 };
 
 /** Switches with power have large supplies, which are corrected. Common practice, no source. */
@@ -188,6 +191,7 @@ export function capacities(job: Job): Capacity[] {
         state,
         fullInYears: fullIn(need, row.has, percent),
         source,
+        reckoning: { entry: 'growth', given: { need, percent, years } },
       };
     });
 }

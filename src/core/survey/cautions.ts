@@ -50,6 +50,17 @@ export function cautionsFor(job: Job): Caution[] {
       source: null,
     },
     licensed.cabling !== null && { id: 'cabling', ...licensed.cabling },
+    job.rules === 'north-america' && {
+      id: 'working-space',
+      words: `In front of an electrical panel stays clear: 900 mm (3 ft) deep, 762 mm (30 in) wide, 2.0 m (6.5 ft) high. No cabinet stands or hangs there. ${local}`,
+      source: published('NFPA 70 110.26'),
+    },
+    job.rules === 'north-america' &&
+      Object.values(job.racks).some((rack) => rack.standing === 'wall') && {
+        id: 'protruding',
+        words: `Along a way that people walk, what hangs between 27 and 80 in (0.69 and 2.03 m) above the floor sticks out 4 in (100 mm) at most. ${local}`,
+        source: published('ADA 2010 307.2'),
+      },
     pathways.some((row) => row.mainsMm !== null) && {
       id: 'mains-near',
       words: `Data cable keeps its distance from mains and shares no box or conduit with it. ${local}`,

@@ -71,9 +71,14 @@ describe('find', () => {
 
 describe('stations', () => {
   it('know what is untouched, under way and settled', () => {
-    // Copper outdoors is a snag until protectors are said to be fitted.
-    const state = (of: typeof job) =>
-      stationStates(apply(of, answerCommand(of, 'outdoor-protectors', 'yes'))).map((one) => one.state);
+    // Protectors, bonding and screened cords are snags until they are said to be there; one run wants a module.
+    const settled = { 'outdoor-protectors': 'yes', bonded: 'yes', 'cord-screened': 'yes' } as const;
+    const state = (of: typeof job) => {
+      const answers = Object.entries(settled).map(([id, text]) => answerCommand(of, id as keyof typeof settled, text));
+      const slow = { type: 'editRuns' as const, edits: [{ runId: 'run-16', changes: { critical: false } }] };
+      const answered = apply(of, ...answers);
+      return stationStates(answered.runs['run-16'] ? apply(answered, slow) : answered).map((one) => one.state);
+    };
     expect(state(quillback())).toEqual(['snags', 'settled', 'untouched', 'untouched', 'untouched']);
     expect(state(apply(job, { type: 'liftGear', gearIds: ['ups'] }))).toEqual([
       'snags',

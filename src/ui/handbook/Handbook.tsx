@@ -4,14 +4,15 @@ import { useMemo, useState } from 'react';
 import type { Entry } from '@/core/handbook/entry';
 import { entryOf, HANDBOOK, reckon, resultWords } from '@/core/handbook/handbook';
 import { citeSource } from '@/core/standards/source';
+import type { Reckoning } from '@/core/text/reckoning';
 import { Refusal } from '@/core/text/refusal';
 import { inputLook } from '../kit/Field';
 import { searchHandbook } from './searchHandbook';
 
 /** Formulas, tables and rules of thumb that the program reckons with: search, put in numbers, see it written out. */
-export function Handbook({ first }: { first?: string | undefined }) {
+export function Handbook({ at }: { at?: Reckoning | undefined }) {
   const [query, setQuery] = useState('');
-  const [id, setId] = useState(first ?? HANDBOOK[0]?.id ?? '');
+  const [id, setId] = useState(at?.entry ?? HANDBOOK[0]?.id ?? '');
   const found = useMemo(() => searchHandbook(query), [query]);
   const groups = [...new Set(found.map((entry) => entry.group))];
   return (
@@ -50,13 +51,17 @@ export function Handbook({ first }: { first?: string | undefined }) {
           ))}
         </nav>
       </div>
-      <EntryForm key={id} entry={entryOf(id)} />
+      <EntryForm key={id} entry={entryOf(id)} given={at?.entry === id ? at.given : NONE} />
     </div>
   );
 }
 
-function EntryForm({ entry }: { entry: Entry }) {
-  const [typed, setTyped] = useState<Record<string, string>>({});
+const NONE: Reckoning['given'] = {};
+
+function EntryForm({ entry, given: own }: { entry: Entry; given: Reckoning['given'] }) {
+  const [typed, setTyped] = useState(() =>
+    Object.fromEntries(Object.entries(own).map(([name, value]) => [name, String(value)])),
+  );
   let made: ReturnType<typeof reckon> | null = null;
   let wrong: string | null = null;
   try {
@@ -69,6 +74,9 @@ function EntryForm({ entry }: { entry: Entry }) {
   return (
     <section aria-label={entry.tells} className="grid content-start gap-3">
       <h2 className="wide font-bold text-lg leading-tight">{entry.tells}</h2>
+      {own !== NONE && Object.keys(own).length > 0 && (
+        <p className="text-soft">With the numbers of this job; they can be changed here, and the job stays as it is.</p>
+      )}
       <div className="grid gap-2 sm:grid-cols-2">
         {entry.inputs.map((input) => (
           <div key={input.name} className="grid gap-0.5 text-[13px]">

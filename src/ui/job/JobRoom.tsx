@@ -4,7 +4,9 @@ import './earlyStation';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { indexJob, sameKey } from '@/core/job/jobIndex';
+import type { Reckoning } from '@/core/text/reckoning';
 import { HandbookSheet } from '../handbook/HandbookSheet';
+import { HandbookContext } from '../handbook/Why';
 import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
 import { Announcer } from '../kit/useAnnounce';
@@ -101,7 +103,7 @@ function NotOpened({ fault, again }: { fault: Error; again: () => void }) {
 function Room({ session }: { session: SessionStore }) {
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
-  const [handbook, setHandbook] = useState<string | null>(null);
+  const [handbook, setHandbook] = useState<Reckoning | null>(null);
   const { station, revision } = useJobPath();
   // A code on a label leads here: the run it names is traced.
   useEffect(() => {
@@ -120,24 +122,30 @@ function Room({ session }: { session: SessionStore }) {
 
   return (
     <SessionContext value={session}>
-      <Announcer>
-        <div className="flex min-h-dvh flex-col md:h-dvh">
-          <JobHeader station={station} onFind={() => setFinding(true)} onKeys={() => setKeys(true)} />
-          {revision !== null && <LookBackBar revision={revision} />}
-          <div className="flex min-h-0 flex-1 flex-col md:flex-row">
-            <main className="flex min-h-0 min-w-0 flex-1 flex-col">
-              <StationGuard key={station}>
-                <StationScreen station={station} />
-              </StationGuard>
-            </main>
-            <Docket station={station} />
+      <HandbookContext value={setHandbook}>
+        <Announcer>
+          <div className="flex min-h-dvh flex-col md:h-dvh">
+            <JobHeader station={station} onFind={() => setFinding(true)} onKeys={() => setKeys(true)} />
+            {revision !== null && <LookBackBar revision={revision} />}
+            <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+              <main className="flex min-h-0 min-w-0 flex-1 flex-col">
+                <StationGuard key={station}>
+                  <StationScreen station={station} />
+                </StationGuard>
+              </main>
+              <Docket station={station} />
+            </div>
+            <TraceStrip />
           </div>
-          <TraceStrip />
-        </div>
-        <FindDialog open={finding} onOpenChange={setFinding} onHandbook={setHandbook} />
-        <HandbookSheet entry={handbook} onClose={() => setHandbook(null)} />
-        <KeysSheet open={keys} onClose={() => setKeys(false)} station={station} />
-      </Announcer>
+          <FindDialog
+            open={finding}
+            onOpenChange={setFinding}
+            onHandbook={(entry) => setHandbook({ entry, given: {} })}
+          />
+          <HandbookSheet at={handbook} onClose={() => setHandbook(null)} />
+          <KeysSheet open={keys} onClose={() => setKeys(false)} station={station} />
+        </Announcer>
+      </HandbookContext>
     </SessionContext>
   );
 }

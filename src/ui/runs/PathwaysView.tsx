@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react';
 import { conduitCount, insideAreaMm2 } from '@/core/pathways/fill';
 import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
+import { type PathwayFigureName, pathwayReckonings } from '@/core/pathways/pathwayReckonings';
 import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, pathways, SURROUNDINGS } from '@/core/records/pathway';
 import { pullNewton, pullSource } from '@/core/standards/cableHandling';
 import { conduitSizes, conduitSource, conduitsOf, conduitWords } from '@/core/standards/conduits';
@@ -16,6 +17,7 @@ import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
 import { percent } from '@/core/units/percent';
 import { BundleSection } from '../drawing/BundleSection';
+import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
@@ -256,12 +258,26 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
   );
 }
 
+/** Which of the figures each line is. */
+const RECKONED: Record<string, PathwayFigureName> = {
+  Filled: 'fill',
+  Bundle: 'bundle',
+  'Bends, inside radius': 'bend',
+  'Pull points needed': 'pullPoints',
+  Hooks: 'hooks',
+  Ties: 'ties',
+  'Cables stacked, at most': 'stacking',
+  'Distance to mains asked for': 'separation',
+};
+
 function Figures({ figures }: { figures: PathwayFigures }) {
   const units = useSession((session) => session.job.units);
   const fillBy = useSession((session) => ruleSets[session.job.rules].conduitFill);
   const { pathway, bundle, diametersMm, fill, allowance, next, unknown } = figures;
   const show = (mm: number) => formatSize(Math.round(mm * 10) / 10, units);
   const rows: [string, string, string?][] = [];
+  const job = useSession((session) => session.job);
+  const reckonings = pathwayReckonings(job, figures);
   const conduit = pathway.kind === 'conduit';
   if (pathway.kind !== 'hooks' && pathway.kind !== 'hole')
     rows.push(['Filled', `${percent(fill)}, at most ${percent(allowance.share)}`, citeSource(allowance.source)]);
@@ -323,6 +339,7 @@ function Figures({ figures }: { figures: PathwayFigures }) {
               <dt className="text-soft">{name}</dt>
               <dd className="font-semibold">
                 {value}
+                <Why of={name} reckoning={RECKONED[name] && reckonings[RECKONED[name]]} />
                 {source && <span className="narrow block font-normal text-soft text-xs">{source}</span>}
               </dd>
             </div>

@@ -14,6 +14,7 @@ import {
 } from '@/core/schedule/scheduleView';
 import { citeSource } from '@/core/standards/source';
 import { counted, grouped } from '@/core/text/counted';
+import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { useDropFile } from '../kit/useDropFile';
@@ -130,12 +131,13 @@ function RunFacts() {
       aria-label={`Figures of ${run.label}`}
       className="narrow flex flex-wrap gap-x-4 border-t bg-sheet px-3 py-1 text-[13px]"
     >
-      {runFacts(job, run).map(({ name, value, source }) => (
+      {runFacts(job, run).map(({ name, value, source, reckoning }) => (
         <div key={name} className="flex gap-1.5">
           <dt className="text-soft">{name}</dt>
           <dd className="font-semibold">
             {value}
             {source && <span className="font-normal text-soft text-xs"> [{citeSource(source)}]</span>}
+            <Why of={name} reckoning={reckoning} />
           </dd>
         </div>
       ))}

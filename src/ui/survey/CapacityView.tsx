@@ -5,6 +5,7 @@ import { citeSource } from '@/core/standards/source';
 import { type Capacity, capacities } from '@/core/survey/capacity';
 import { counted } from '@/core/text/counted';
 import { percent } from '@/core/units/percent';
+import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';
 import { CommitField, committing } from '../kit/CommitField';
 import { CapacityChart } from './CapacityChart';
@@ -87,6 +88,9 @@ export function CapacityView() {
                   className={`px-2 text-right font-mono text-xs ${row[field] < 0 ? 'font-bold text-wont' : ''}`}
                 >
                   {show(row[field])}
+                  {field === 'grown' && (
+                    <Why of={`${row.name} in ${counted(years, 'year')}`} reckoning={row.reckoning} />
+                  )}
                 </td>
               ))}
               <td className="px-2 text-right font-mono text-xs">

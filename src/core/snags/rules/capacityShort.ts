@@ -37,9 +37,11 @@ export const capacityShort: SnagRule = {
     const { name, unit, has, used, reserved, grown, fullInYears } = worst;
     const now = used + reserved > has + 1e-9;
     const when = now || fullInYears === null ? '' : `, full in ${counted(fullInYears, 'year')}`;
+    const need = used + reserved;
+    const needed = need === 1 ? `1 ${unit.replace(/s$/, '')} is` : `${show(need)} ${unit} are`;
     const what = now
       ? has === 0
-        ? `${name}: ${show(used + reserved)} ${unit} are needed now, and there are none.`
+        ? `${name}: ${needed} needed now, and there ${unit.endsWith('s') ? 'are none' : 'is none'}.`
         : `${name}: ${show(used + reserved)} of ${show(has)} ${unit} are needed now.`
       : `${name}: ${show(used + reserved)} of ${show(has)} ${unit} now, ${show(grown)} in ${counted(years, 'year')}${when}.`;
     const others = short

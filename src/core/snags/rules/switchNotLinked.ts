@@ -1,6 +1,8 @@
+import { isSwitching } from '../../records/ports';
 import { commonPractice } from '../../standards/source';
 import { listed } from '../../text/listed';
 import { topologyOf } from '../../uplinks/topology';
+import { listUplinks } from '../../uplinks/uplinkFacts';
 import type { SnagRule } from '../snag';
 
 export const switchNotLinked: SnagRule = {
@@ -24,11 +26,12 @@ export const switchNotLinked: SnagRule = {
     const { gateway, switches } = topologyOf(job);
     if (!gateway) return [];
     // While no uplink is planned at all, that is a step to come, not a fault.
-    const grade = Object.keys(job.uplinks).length > 0 ? ('will-bite' as const) : ('could-be-neater' as const);
+    const planned = listUplinks(job).some(({ from, to }) => isSwitching(from) && isSwitching(to));
+    const grade = planned ? ('will-bite' as const) : ('could-be-neater' as const);
     const loose = switches.filter(({ downMbps, reachesGateway }) => !reachesGateway && downMbps > 0);
     if (loose.length === 0) return [];
     const names = listed(loose.map(({ gear }) => gear.name));
-    const what = `${names} ${loose.length === 1 ? 'has' : 'have'} runs patched and no uplink that leads to ${gateway.name}.`;
+    const what = `${names} ${loose.length === 1 ? 'has' : 'have'} something patched and no uplink that leads to ${gateway.name}.`;
     return [{ grade, gearIds: loose.map(({ gear }) => gear.id), what }];
   },
 };
