@@ -109,7 +109,7 @@ async function inspect(page: Page, at: string, wrong: string[]): Promise<void> {
       await page.setViewportSize({ width, height: 800 });
       await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
       const found = (await page.evaluate(INSPECT)) as string[];
-      wrong.push(...found.slice(0, 4).map((words) => `${at} at ${width}, ${theme}: ${words}`));
+      wrong.push(...found.slice(0, 60).map((words) => `${at} at ${width}, ${theme}: ${words}`));
     }
     const kept = await page.evaluate(() => document.documentElement.getAttribute('data-theme'));
     if (kept !== theme) wrong.push(`${at}: the theme is lost`);
@@ -134,6 +134,7 @@ for (const job of JOBS) {
       await expect(page.getByRole('complementary', { name: 'Docket' }).getByRole('definition').first()).toBeAttached();
       await inspect(page, where, wrong);
     }
+    (await import('node:fs')).writeFileSync(`/tmp/insp/inspect-${job}.json`, JSON.stringify(wrong, null, 1));
     expect(wrong).toEqual([]);
   });
 }

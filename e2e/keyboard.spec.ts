@@ -13,6 +13,10 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await page.waitForURL('/new');
   await tabTo(page, /^Name/);
   await page.keyboard.type('Keyboard House');
+  await tabTo(page, /^Rules of/);
+  await page.keyboard.type('Europe');
+  await tabTo(page, /^The cabinet stands/);
+  await page.keyboard.type('on the f');
   await tabTo(page, /keystone, 24/);
   await page.keyboard.press('Control+A');
   await page.keyboard.type('1');
@@ -20,6 +24,8 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('Control+A');
   await page.keyboard.type('1');
   await page.keyboard.press('Enter');
+  await page.waitForURL(/survey/);
+  await page.keyboard.press('2');
   await page.waitForURL(/runs/);
 
   // Runs: a pattern, then Enter for the next row.

@@ -31,6 +31,8 @@ test('a list dropped on Runs opens the import, and what is here already is updat
 test('a rack numbered from the top and made shallower shows it, in inches where the job says so', async ({ page }) => {
   await page.goto('/new');
   await page.getByLabel('Name').fill('Inches');
+  await page.getByLabel('Rules of').selectOption('north-america');
+  await page.getByLabel('The cabinet stands').selectOption('table');
   await page.getByLabel('Units', { exact: true }).selectOption('imperial');
   await expect(page.getByLabel('Usable depth')).toHaveValue('17.72');
   await page.getByLabel('Units are numbered').selectOption('from-top');
@@ -40,7 +42,7 @@ test('a rack numbered from the top and made shallower shows it, in inches where 
   await expect(page.getByText('expected at most 60')).toBeVisible();
   await page.getByLabel('Rack height').fill('6');
   await page.getByRole('button', { name: 'Start the job' }).click();
-  await page.waitForURL(/runs/);
+  await page.waitForURL(/survey/);
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Stack' }).click();
   await page.getByRole('button', { name: 'Place 1 device' }).click();
   await expect(page.getByRole('button', { name: /\bSwitch, 8 × 1G, U1$/ })).toBeVisible();

@@ -4,13 +4,17 @@ import { liftingIndex, reachCm, recommendedLimit } from '../lifting/liftingEquat
 import { fixingForces } from '../mounting/wallMount';
 import { holeHeightMm } from '../rack/holes';
 import { Mount } from '../records/mount';
-import { liftingSource, teamShare, teamSource } from '../standards/lifting';
+import { liftingFilter, liftingFilterSource, liftingSource, teamShare, teamSource } from '../standards/lifting';
 import { fibreLoss } from '../standards/links';
 import { plugRoomMm, plugSource } from '../standards/plugRoom';
 import { rackDimensions, rackDimensionsSource } from '../standards/rackDimensions';
 import { commonPractice } from '../standards/source';
 import {
+  eurocodeSource,
+  eurocodeWithdrawalN,
   GRAVITY,
+  leadHoleShare,
+  leadHoleSource,
   MM_PER_INCH,
   NEWTON_PER_POUND,
   SPECIES,
@@ -26,6 +30,7 @@ import { choice, type Entry, figure, of } from './entry';
 const CABINET = 'Cabinet';
 const HANGING = 'Hanging and lifting';
 const SCREWS = Object.keys(woodScrews) as (keyof typeof woodScrews)[];
+const FILTER_ZONES: string[] = liftingFilter.men.map(({ zone }) => zone);
 const CONNECTORS = Object.keys(plugRoomMm) as (keyof typeof plugRoomMm)[];
 
 export const CABINET_ENTRIES: readonly Entry[] = [
@@ -243,5 +248,59 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     reckon: (given) => of(given, 'people') * of(given, 'each') * teamShare[of(given, 'people') as 2 | 3],
     source: teamSource,
     example: { given: { people: '2', each: 15 }, result: 20, from: 'HSE L23: 30 × 2/3' },
+  },
+  {
+    id: 'lifting-filter',
+    group: HANGING,
+    tells: 'Weight that the guideline filter lets one person lift in a zone; across zones the smallest counts.',
+    inputs: [
+      choice('who', 'Who lifts', ['women', 'men']),
+      choice('zone', 'Hands at', FILTER_ZONES),
+      choice('out', 'Held', ['close', 'at arm’s length']),
+    ],
+    unit: 'kg',
+    digits: 0,
+    formula: 'table: {who}, {zone}, {out}',
+    reckon: (given) => {
+      const row = liftingFilter[given.who as 'men' | 'women'][FILTER_ZONES.indexOf(String(given.zone))];
+      return row ? (given.out === 'close' ? row.close : row.arms) : null;
+    },
+    source: liftingFilterSource,
+    example: { given: { who: 'men', zone: liftingFilter.men[2].zone, out: 'close' }, result: 25, from: 'HSE INDG143' },
+  },
+  {
+    id: 'lead-hole',
+    group: HANGING,
+    tells: 'Lead hole for the thread of a lag screw, smallest and largest.',
+    inputs: [choice('wood', 'Wood', SPECIES), figure('shank', 'Shank', 'mm', [6.35, 3, 20])],
+    unit: 'mm',
+    digits: 1,
+    formula: 'shares of {shank} by the gravity of {wood}',
+    reckon: (given) => {
+      const share = leadHoleShare(specificGravity[given.wood as (typeof SPECIES)[number]]);
+      return [share.least, share.most].map((one) => (one * of(given, 'shank')).toFixed(1)).join(' to ');
+    },
+    source: leadHoleSource,
+    example: { given: { wood: 'spruce-pine-fir', shank: 6.35 }, result: '2.5 to 4.4', from: 'NDS 12.1.4: 40 and 70 %' },
+  },
+  {
+    id: 'withdrawal-eurocode',
+    group: HANGING,
+    tells: 'Characteristic withdrawal of a screw straight into wood, for comparison.',
+    inputs: [
+      figure('diameter', 'Screw', 'mm', [8, 6, 12]),
+      figure('thread', 'Thread in the wood', 'mm', [80, 10, 300]),
+      figure('density', 'Density of the wood', 'kg/m³', [350, 200, 900]),
+    ],
+    unit: 'N',
+    digits: 0,
+    formula: '0.52 {diameter}^−0.5 {thread}^−0.1 {density}^0.8 × {diameter} × {thread} × min({diameter}/8, 1)',
+    reckon: (given) => eurocodeWithdrawalN(of(given, 'diameter'), of(given, 'thread'), of(given, 'density')),
+    source: eurocodeSource,
+    example: {
+      given: { diameter: 8, thread: 80, density: 350 },
+      result: 8233,
+      from: 'EN 1995-1-1 8.7.2: 0.52 × 0.3536 × 0.6452 × 108.45 × 640',
+    },
   },
 ];

@@ -39,10 +39,14 @@ export type CablePlan = {
   left: { runId: string; why: string }[];
 };
 
-/** Length to cut for a run, mm: its length with the spare for a pull, up to the next tenth of a metre. */
+/** A length with so many percent to spare, up to the next tenth of a metre, mm. */
+export const cutMm = (mm: number, sparePercent: number): number =>
+  Math.ceil((mm * (1 + sparePercent / 100)) / STEP_MM - 1e-9) * STEP_MM;
+
+/** Length to cut for a run, mm, with the spare for a pull. */
 export function cutLengthMm(job: Job, run: Run): number | null {
   const mm = runLengthMm(job, run);
-  return mm === null ? null : Math.ceil((mm * (1 + figureOf(job, 'pull-spare') / 100)) / STEP_MM - 1e-9) * STEP_MM;
+  return mm === null ? null : cutMm(mm, figureOf(job, 'pull-spare'));
 }
 
 /** New runs of this job that are not pulled yet. */

@@ -110,6 +110,7 @@ function Room({ session }: { session: SessionStore }) {
     const label = new URLSearchParams(window.location.search).get('trace');
     const run = label === null ? undefined : indexJob(session.getState().job).runByLabel.get(sameKey(label));
     if (run) session.getState().select(run.id);
+    else if (label !== null) toast.error(`There is no run “${label}” in this job.`);
   }, [session]);
   useEffect(() => {
     const title = () => {

@@ -43,7 +43,7 @@ export function KindsView() {
       <div className="min-w-0 flex-1 px-3 py-2 lg:overflow-auto">
         <div className="mb-2 flex flex-wrap items-center gap-2">
           <Button onClick={() => describe(freeName(), undefined)}>+ Kind of cable</Button>
-          {unknown.slice(0, 5).map((cable) => (
+          {unknown.map((cable) => (
             <Button key={cable} look="main" onClick={() => describe(cable, undefined)}>
               Describe {cable}
             </Button>

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { Floor } from '@/core/records/floor';
 import { PLACE_KINDS, type PlaceKind } from '@/core/records/place';
+import { figureOf } from '@/core/site/answers';
 import { siteOf } from '@/core/site/site';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
@@ -61,7 +62,7 @@ export function SiteView() {
       name: PLACE_WORDS[kind].name,
       xMm: (room?.xMm ?? 0) + Math.round((room?.widthMm ?? 2000) / 2),
       yMm: (room?.yMm ?? 0) + Math.round((room?.depthMm ?? 2000) / 2),
-      heightMm: kind === 'outlet' ? 300 : kind === 'cable-entry' ? 2300 : 1500,
+      heightMm: kind === 'outlet' ? figureOf(job, 'height-low') : kind === 'cable-entry' ? 2300 : 1500,
       side: kind === 'cable-entry' ? ('top' as const) : null,
     };
     if (keep({ table: 'places', record })) setChosen({ table: 'places', id: record.id });

@@ -34,7 +34,9 @@ export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/f
       Object.fromEntries(given),
     );
     const shown = searchParams.get('as') === 'inline' ? 'inline' : 'attachment';
-    return new Response(body as BodyInit, {
+    // A spreadsheet takes letters with accents for what they are only behind this mark.
+    const marked = kindOfTakeaway(file) === 'csv' ? `\uFEFF${body}` : body;
+    return new Response(marked as BodyInit, {
       headers: {
         'content-type': TAKEAWAY_TYPES[kindOfTakeaway(file)],
         'content-disposition': `${shown}; filename="${takeawayFileName(job.name, file)}"`,
