@@ -25,6 +25,7 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await page.keyboard.type('1');
   await page.keyboard.press('Enter');
   await page.waitForURL(/survey/);
+  await expect(page.getByRole('button', { name: '+ Floor' })).toBeVisible();
   await page.keyboard.press('2');
   await page.waitForURL(/runs/);
 

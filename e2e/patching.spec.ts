@@ -54,7 +54,7 @@ test('uplinks and networks by the keyboard alone', async ({ page }) => {
   await way.focus();
   await way.fill('40');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('2 modules 10GBASE-SR').first()).toBeVisible();
+  await expect(page.getByText('2 × 10GBASE-SR module').first()).toBeVisible();
   // Two links between the same two devices are a ring; the gateway speaks no redundancy protocol.
   await expect(page.getByText(/speaks no redundancy protocol/).first()).toBeVisible();
   // Bundled they are one link, which carries what both do.

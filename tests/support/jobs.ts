@@ -46,7 +46,7 @@ const PORTS = {
 };
 
 /** A cool place with thick cords and nothing to spare: figures come out as their sources have them. */
-const PLAIN = { 'route-c': '20', 'cord-awg': '24', 'pull-spare': '0', 'mains-volts': '230' };
+const PLAIN = { 'route-c': '20', 'cord-awg': '24', 'pull-spare': '0', 'mains-volts': '230', 'mains-amps': '16' };
 
 /** A bench: a 12U rack that cables enter above the panel's left end, a panel in U12, a small switch in U11, and runs by label with the fields given. */
 export function bench(runs: Record<string, RunChanges> = {}, gear: Partial<Gear> = {}, rack: Partial<Rack> = {}): Job {

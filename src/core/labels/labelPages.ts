@@ -36,8 +36,20 @@ const LEAST_PRINT_MM = 8;
 const sheetOf = ({ sheet, own }: LabelOptions): LabelSheetSize =>
   sheet === 'own' ? (own ?? refuse('label-sheet', 'Say the measures of your own sheet.')) : LABEL_SHEETS[sheet].size;
 
+/** Letters at most so high, mm: of the label itself, and of the line below it. */
+type Letters = { main: number; more: number };
+const LARGEST: Letters = { main: 8, more: 3.2 };
+const LARGEST_ON_STRIP_MM = 4.5;
+
+/** The smallest letters of a sheet, so that all of its labels can have the same. */
+function smallestOf(pages: readonly (readonly Mark[])[]): Letters {
+  const sizes = (bold: boolean) =>
+    pages.flat().flatMap((mark) => (mark.kind === 'text' && mark.bold === bold ? [mark.sizeMm] : []));
+  return { main: Math.min(LARGEST.main, ...sizes(true)), more: Math.min(LARGEST.more, ...sizes(false)) };
+}
+
 /** Text lines in an area, the first larger and bold, with a code at the left where there is one. */
-function drawText(area: Area, item: Item, marks: Mark[]): boolean {
+function drawText(area: Area, item: Item, marks: Mark[], letters: Letters): boolean {
   const codeMm = item.code ? Math.min(area.height, area.width / 2.5) : 0;
   if (item.code && codeMm >= 7) {
     marks.push({ kind: 'code', x: area.x, y: area.y + (area.height - codeMm) / 2, sizeMm: codeMm, text: item.code });
@@ -50,12 +62,12 @@ function drawText(area: Area, item: Item, marks: Mark[]): boolean {
   const mainHeight = moreSize === null ? area.height : area.height * 0.6;
   const size = fitText(main, width, mainHeight);
   if (size === null) return false;
-  const mainSize = Math.min(size, 8);
-  const block = mainSize * 1.25 + (moreSize === null ? 0 : Math.min(moreSize, 3.2) * 1.4);
+  const mainSize = Math.min(size, letters.main);
+  const block = mainSize * 1.25 + (moreSize === null ? 0 : Math.min(moreSize, letters.more) * 1.4);
   const top = area.y + Math.max(0, (area.height - block) / 2);
   marks.push({ kind: 'text', x: middle, y: top + mainSize * 0.62, sizeMm: mainSize, text: main, bold: true });
   if (moreSize !== null) {
-    const small = Math.min(moreSize, 3.2);
+    const small = Math.min(moreSize, letters.more);
     marks.push({
       kind: 'text',
       x: middle,
@@ -69,7 +81,7 @@ function drawText(area: Area, item: Item, marks: Mark[]): boolean {
 }
 
 /** One label on its place of the sheet. @returns what is wrong with it, in words, or null */
-function drawLabel(kind: LabelOptions['kind'], area: Area, item: Item, marks: Mark[]): string | null {
+function drawLabel(kind: LabelOptions['kind'], area: Area, item: Item, marks: Mark[], letters: Letters): string | null {
   const inner = {
     x: area.x + PAD_MM,
     y: area.y + PAD_MM,
@@ -83,7 +95,7 @@ function drawLabel(kind: LabelOptions['kind'], area: Area, item: Item, marks: Ma
     const printMm = Math.max(LEAST_PRINT_MM, Math.min(area.height / 2, area.height - wrapLengthMm(0, item.diameterMm)));
     const needMm = wrapLengthMm(printMm, item.diameterMm);
     marks.push({ kind: 'box', x: area.x, y: area.y, width: area.width, height: printMm, dashed: false });
-    if (!drawText({ ...inner, height: printMm - 2 * PAD_MM }, item, marks)) return tooSmall;
+    if (!drawText({ ...inner, height: printMm - 2 * PAD_MM }, item, marks, letters)) return tooSmall;
     if (needMm > area.height + 1e-6)
       return `A cable of ${item.diameterMm} mm wants a label ${needMm.toFixed(1)} mm long; these are ${area.height} mm.`;
     return null;
@@ -95,11 +107,11 @@ function drawLabel(kind: LabelOptions['kind'], area: Area, item: Item, marks: Ma
       return `A turn round a cable of ${item.diameterMm} mm leaves flags of ${flagMm.toFixed(1)} mm only.`;
     const fits = [area.x, area.x + flagMm + turn].map((x) => {
       marks.push({ kind: 'box', x, y: area.y, width: flagMm, height: area.height, dashed: false });
-      return drawText({ ...inner, x: x + PAD_MM, width: flagMm - 2 * PAD_MM }, item, marks);
+      return drawText({ ...inner, x: x + PAD_MM, width: flagMm - 2 * PAD_MM }, item, marks, letters);
     });
     return fits.every(Boolean) ? null : tooSmall;
   }
-  return drawText(inner, item, marks) ? null : tooSmall;
+  return drawText(inner, item, marks, letters) ? null : tooSmall;
 }
 
 function itemsOf(job: Job, runs: Run[], { kind, codeFor }: LabelOptions): Item[] {
@@ -164,7 +176,7 @@ function stripPages(job: Job, only: ReadonlySet<string> | null): LabelPages {
             kind: 'text',
             x: middle,
             y: y + fieldMm / 2,
-            sizeMm: Math.min(size, 4.5),
+            sizeMm: Math.min(size, LARGEST_ON_STRIP_MM),
             text: run.label,
             bold: true,
           });
@@ -172,7 +184,9 @@ function stripPages(job: Job, only: ReadonlySet<string> | null): LabelPages {
       y += fieldMm + 10;
     }
   }
-  return { widthMm, heightMm, pages: marks, faults };
+  const { main } = smallestOf(marks);
+  const level = (mark: Mark): Mark => (mark.kind === 'text' && mark.bold ? { ...mark, sizeMm: main } : mark);
+  return { widthMm, heightMm, pages: marks.map((page) => page.map(level)), faults };
 }
 
 /** The sheets of labels of a job as marks on pages, ready to be drawn in any format. Runs in the order of a walk through the site. */
@@ -194,19 +208,24 @@ export function labelPages(job: Job, options: LabelOptions): LabelPages {
     );
   }
   const perPage = size.columns * size.rows;
-  const pages: Mark[][] = [];
   const faults = new Set<string>();
-  items.forEach((item, at) => {
-    const place = at % perPage;
-    if (place === 0) pages.push([]);
-    const area = {
-      x: size.leftMm + (place % size.columns) * across,
-      y: size.topMm + Math.floor(place / size.columns) * down,
-      width: size.labelWidthMm,
-      height: size.labelHeightMm,
-    };
-    const fault = drawLabel(options.kind, area, item, pages.at(-1) as Mark[]);
-    if (fault) faults.add(fault);
-  });
+  const lay = (letters: Letters): Mark[][] => {
+    const pages: Mark[][] = [];
+    items.forEach((item, at) => {
+      const place = at % perPage;
+      if (place === 0) pages.push([]);
+      const area = {
+        x: size.leftMm + (place % size.columns) * across,
+        y: size.topMm + Math.floor(place / size.columns) * down,
+        width: size.labelWidthMm,
+        height: size.labelHeightMm,
+      };
+      const fault = drawLabel(options.kind, area, item, pages.at(-1) as Mark[], letters);
+      if (fault) faults.add(fault);
+    });
+    return pages;
+  };
+  // The longest text says how large the letters of all of them are.
+  const pages = lay(smallestOf(lay(LARGEST)));
   return { widthMm: size.pageWidthMm, heightMm: size.pageHeightMm, pages, faults: [...faults] };
 }

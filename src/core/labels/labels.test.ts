@@ -131,6 +131,20 @@ describe('sheets', () => {
     }
   });
 
+  it('all labels of a sheet have letters of one size, that of the longest', () => {
+    const long = bench({ 1: { room: 'Hall' }, 'GF-RECEPTION-07': { room: 'Reception and waiting room' } });
+    for (const kind of ['wrap', 'flag', 'faceplate'] as const) {
+      const sizes = labelPages(long, options({ kind, sheet: 'a4-4x12' }))
+        .pages.flat()
+        .flatMap((mark) => (mark.kind === 'text' ? [mark] : []));
+      const of = (bold: boolean) => new Set(sizes.filter((mark) => mark.bold === bold).map((mark) => mark.sizeMm));
+      expect([kind, of(true).size, of(false).size]).toEqual([kind, 1, 1]);
+      const short = labelPages(bench({ 1: { room: 'Hall' } }), options({ kind, sheet: 'a4-4x12' })).pages.flat();
+      const [large] = short.flatMap((mark) => (mark.kind === 'text' && mark.bold ? [mark.sizeMm] : []));
+      expect([...of(true)][0]).toBeLessThanOrEqual(large ?? 0);
+    }
+  });
+
   it('both ends of each run get the same label; an outlet gets one faceplate', () => {
     const texts = (kind: string) =>
       labelPages(job, options({ kind, sheet: 'a4-4x12' }))

@@ -7,7 +7,7 @@ import { drawnWattsOf, takesPower } from '../power/poe';
 import type { Gear } from '../records/gear';
 import { canLand, isPanel, isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow, isUntraced, type Run } from '../records/run';
-import { answerOf, figureOf } from '../site/answers';
+import { answerOf, figureOf, isAnswered } from '../site/answers';
 import { practice } from '../standards/practice';
 import { ruleSets } from '../standards/ruleSets';
 import { commonPractice, type Source } from '../standards/source';
@@ -29,6 +29,8 @@ export type Capacity = {
   share: number;
   /** Devices whose figure is not known: used and reserved are at least so much. */
   unknown: number;
+  /** What there is was not said yet; a default stands for it. */
+  unsaid: boolean;
   state: 'enough' | 'nearly full' | 'too little' | 'not judged';
   /** Year in which it runs out at that growth; 0 now, null not within 30 years. */
   fullInYears: number | null;
@@ -45,6 +47,8 @@ export const grownNeed = (need: number, percent: number, years: number): number 
 
 type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> & {
   whole?: boolean;
+  /** What there is was not said yet: it is not judged by a default, unless even that is too little. */
+  unsaid?: boolean;
   source?: Source;
   unknown?: number;
 };
@@ -154,6 +158,7 @@ export function capacities(job: Job): Capacity[] {
         (one) => placed(one.id),
         outletsTaken,
       ),
+      unsaid: !isAnswered(job, 'mains-outlets'),
       whole: true,
     },
     {
@@ -164,12 +169,13 @@ export function capacities(job: Job): Capacity[] {
       used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
       reserved: amps.reserved + poeAmps.reserved,
       unknown: gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length,
+      unsaid: !isAnswered(job, 'mains-amps'),
       source: continuous.source,
     },
   ];
   return rows
     .filter((row) => row.has > 0 || row.used + row.reserved > 0)
-    .map(({ whole, source = commonPractice, unknown = 0, ...row }) => {
+    .map(({ whole, unsaid = false, source = commonPractice, unknown = 0, ...row }) => {
       const need = row.used + row.reserved;
       const exact = grownNeed(need, percent, years);
       const grown = whole ? Math.ceil(exact - 1e-9) : exact;
@@ -177,7 +183,7 @@ export function capacities(job: Job): Capacity[] {
       const state =
         share > 1
           ? ('too little' as const)
-          : unknown > 0
+          : unknown > 0 || unsaid
             ? ('not judged' as const)
             : share >= practice.fullShare
               ? ('nearly full' as const)
@@ -185,6 +191,7 @@ export function capacities(job: Job): Capacity[] {
       return {
         ...row,
         unknown,
+        unsaid,
         free: row.has - need,
         grown,
         share,

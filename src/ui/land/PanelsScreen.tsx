@@ -185,6 +185,7 @@ function WaitingRun({ run, held, onPickUp }: { run: Run; held: boolean; onPickUp
         data-run={run.id}
         aria-roledescription="run"
         aria-pressed={held}
+        title={[run.label, run.room, run.outlet, run.device].filter(Boolean).join(' · ')}
         onClick={() => onPickUp(run)}
         onPointerEnter={() => point(run.id)}
         onPointerLeave={() => point(null)}

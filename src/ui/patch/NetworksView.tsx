@@ -55,83 +55,85 @@ function Networks() {
       </div>
       {networks.length === 0 && <p className="text-soft">None yet. Runs name theirs at Runs, or add one here.</p>}
       {networks.length > 0 && (
-        <table className="mt-1 w-full max-w-3xl text-[13px]">
-          <thead>
-            <tr className="border-b text-left">
-              <th className="pr-1">Mark</th>
-              <th className="pr-1">Name</th>
-              <th className="pr-1">Number</th>
-              <th className="pr-1">Code</th>
-              <th className="pr-1">Colour</th>
-              <th className="pr-1">Line</th>
-              <th className="pr-1 text-right">Runs</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {networks.map((network) => (
-              <tr key={network.id} className="border-b align-top">
-                <td className="pr-1 leading-8">
-                  <NetworkMark network={network} />
-                </td>
-                <td className="pr-1">
-                  <CommitField
-                    hideLabel
-                    label={`Name of ${network.name}`}
-                    value={network.name}
-                    onCommit={committing((text) => edit(network, { name: text.trim() }))}
-                  />
-                </td>
-                <td className="w-16 pr-1">
-                  <CommitField
-                    hideLabel
-                    label={`Number of ${network.name}`}
-                    inputMode="numeric"
-                    value={network.number === null ? '' : String(network.number)}
-                    onCommit={committing((text) => edit(network, { number: readNetworkNumber(text) }))}
-                  />
-                </td>
-                <td className="w-12 pr-1">
-                  <CommitField
-                    hideLabel
-                    label={`Code of ${network.name}`}
-                    maxLength={3}
-                    value={network.code}
-                    onCommit={committing((text) => edit(network, { code: text.trim() }))}
-                  />
-                </td>
-                <td className="pr-1">
-                  <CommitSelect
-                    hideLabel
-                    label={`Colour of ${network.name}`}
-                    value={network.colour}
-                    options={NETWORK_COLOURS.map((value) => ({ value, words: value }))}
-                    onCommit={(value) => edit(network, { colour: value as Network['colour'] })}
-                  />
-                </td>
-                <td className="pr-1">
-                  <CommitSelect
-                    hideLabel
-                    label={`Line of ${network.name}`}
-                    value={network.pattern}
-                    options={LINE_PATTERNS.map((value) => ({ value, words: value }))}
-                    onCommit={(value) => edit(network, { pattern: value as LinePattern })}
-                  />
-                </td>
-                <td className="pr-1 text-right font-mono leading-8">{runs(network)}</td>
-                <td>
-                  <Button
-                    look="quiet"
-                    aria-label={`Remove ${network.name}`}
-                    onClick={() => dispatch([{ type: 'removeNetwork', networkId: network.id }])}
-                  >
-                    <Trash2 size={15} aria-hidden />
-                  </Button>
-                </td>
+        <div className="overflow-x-auto">
+          <table className="mt-1 w-full max-w-3xl text-[13px]">
+            <thead>
+              <tr className="border-b text-left">
+                <th className="pr-1">Mark</th>
+                <th className="pr-1">Name</th>
+                <th className="pr-1">Number</th>
+                <th className="pr-1">Code</th>
+                <th className="pr-1">Colour</th>
+                <th className="pr-1">Line</th>
+                <th className="pr-1 text-right">Runs</th>
+                <th />
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {networks.map((network) => (
+                <tr key={network.id} className="border-b align-top">
+                  <td className="pr-1 leading-8">
+                    <NetworkMark network={network} />
+                  </td>
+                  <td className="min-w-36 pr-1">
+                    <CommitField
+                      hideLabel
+                      label={`Name of ${network.name}`}
+                      value={network.name}
+                      onCommit={committing((text) => edit(network, { name: text.trim() }))}
+                    />
+                  </td>
+                  <td className="w-16 pr-1">
+                    <CommitField
+                      hideLabel
+                      label={`Number of ${network.name}`}
+                      inputMode="numeric"
+                      value={network.number === null ? '' : String(network.number)}
+                      onCommit={committing((text) => edit(network, { number: readNetworkNumber(text) }))}
+                    />
+                  </td>
+                  <td className="w-12 pr-1">
+                    <CommitField
+                      hideLabel
+                      label={`Code of ${network.name}`}
+                      maxLength={3}
+                      value={network.code}
+                      onCommit={committing((text) => edit(network, { code: text.trim() }))}
+                    />
+                  </td>
+                  <td className="pr-1">
+                    <CommitSelect
+                      hideLabel
+                      label={`Colour of ${network.name}`}
+                      value={network.colour}
+                      options={NETWORK_COLOURS.map((value) => ({ value, words: value }))}
+                      onCommit={(value) => edit(network, { colour: value as Network['colour'] })}
+                    />
+                  </td>
+                  <td className="pr-1">
+                    <CommitSelect
+                      hideLabel
+                      label={`Line of ${network.name}`}
+                      value={network.pattern}
+                      options={LINE_PATTERNS.map((value) => ({ value, words: value }))}
+                      onCommit={(value) => edit(network, { pattern: value as LinePattern })}
+                    />
+                  </td>
+                  <td className="pr-1 text-right font-mono leading-8">{runs(network)}</td>
+                  <td>
+                    <Button
+                      look="quiet"
+                      aria-label={`Remove ${network.name}`}
+                      onClick={() => dispatch([{ type: 'removeNetwork', networkId: network.id }])}
+                    >
+                      <Trash2 size={15} aria-hidden />
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       <Allowed networks={networks} />
     </section>

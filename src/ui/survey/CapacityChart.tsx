@@ -57,12 +57,13 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
               },
       },
     });
-    // At opposite ends, so that they do not run into each other on a narrow screen.
-    const line = (at: number, name: string, position: 'start' | 'end') => ({
+    const line = (at: number, name: string, show = true) => ({
       xAxis: at,
       name,
-      label: { formatter: name, color: ink('--ink'), position },
+      label: { show, formatter: name, color: ink('--ink'), position: 'start' as const },
     });
+    // On a narrow screen the two would run into each other: the axis says what the first is.
+    const wide = (host.current?.clientWidth ?? 0) >= 520;
     const series = [
       bar('used', (row) => row.used, '--act', 'plain'),
       bar('reserved', (row) => row.reserved, '--net-blue', 'wide'),
@@ -74,7 +75,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
         symbol: 'none',
         silent: true,
         lineStyle: { color: ink('--wont'), width: 1.6, type: 'dashed' },
-        data: [line(practice.fullShare * 100, percent(practice.fullShare), 'end'), line(100, 'all of it', 'start')],
+        data: [line(practice.fullShare * 100, percent(practice.fullShare), wide), line(100, 'all of it')],
       };
     }
     const option: Option & { aria: object; legend: object; tooltip: object } = {
@@ -88,7 +89,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
       xAxis: {
         type: 'value',
         max: Math.ceil(top / 10) * 10,
-        axisLabel: { formatter: '{value} %', color: ink('--soft') },
+        axisLabel: { formatter: '{value} %', color: ink('--soft'), hideOverlap: true, showMaxLabel: false },
         splitLine: { lineStyle: { color: ink('--rule') } },
       },
       yAxis: {

@@ -78,6 +78,11 @@ export function CapacityView() {
                     at least: {counted(row.unknown, 'device')} without a figure
                   </span>
                 )}
+                {row.unsaid && (
+                  <span className="narrow block font-normal text-bite text-xs">
+                    how much there is was not answered: {show(row.has)} is a default
+                  </span>
+                )}
                 {row.source.mark !== 'common practice' && (
                   <span className="narrow block font-normal text-soft text-xs">{citeSource(row.source)}</span>
                 )}

@@ -208,6 +208,9 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
   );
 }
 
+/** Pixels a millimetre from which the names of outlets have room. */
+const NAMES_FROM = 0.035;
+
 function PlaceShape({ place, ...rest }: { place: Place } & ShapeProps) {
   const { isChosen, props } = useShape('places', place.id, rest);
   const px = 1 / rest.scale;
@@ -244,11 +247,16 @@ function PlaceShape({ place, ...rest }: { place: Place } & ShapeProps) {
         />
       )}
       {place.kind === 'outlet' ? (
-        <text aria-hidden x={place.xMm + 9 * px} y={place.yMm + 4 * px} fontSize={10.5 * px} fill="var(--ink)">
-          {place.name}
-        </text>
+        // On a small plan names would lie over each other: there the list beside says them.
+        (isChosen || rest.scale >= NAMES_FROM) && (
+          <text aria-hidden x={place.xMm + 9 * px} y={place.yMm + 4 * px} fontSize={10.5 * px} fill="var(--ink)">
+            {place.name}
+          </text>
+        )
       ) : (
+        // A sign stands where the thing is, also over the name of a room.
         <text
+          data-over=""
           aria-hidden
           x={place.xMm}
           y={place.yMm + 4.6 * px}
