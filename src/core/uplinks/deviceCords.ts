@@ -26,6 +26,18 @@ export function uncabledGear(job: Job): Gear[] {
   );
 }
 
+/** A switch that hangs on nothing yet keeps one of its free cages for its uplink. */
+function withoutUplinkPort(job: Job, host: Gear, free: Port[], taken: ReadonlySet<string>): Port[] {
+  const linked = Object.values(job.uplinks).some(({ fromId, toId }) => {
+    const other = fromId === host.id ? toId : toId === host.id ? fromId : null;
+    const far = other === null ? undefined : job.gear[other];
+    return far !== undefined && isSwitching(far);
+  });
+  const cages = free.filter((port) => isCage(port) && !taken.has(`${host.id} ${port.number}`));
+  const kept = linked ? undefined : cages[0];
+  return free.filter((port) => port !== kept);
+}
+
 /**
  * A cord for each device of the cabinet that has none: a modem to the gateway's internet port, the others to the nearest
  * free port that is as fast as they are, without power where there is one. By rule, one after another; not proven.
@@ -39,7 +51,7 @@ export function planDeviceCords(job: Job, idOf: (gear: Gear) => string): DeviceC
     const own = freePorts(job, gear).filter(isDataPort);
     const ends = hosts.flatMap((host) => {
       const internet = portsOf(host).filter((port) => port.use === 'internet');
-      const open = gear.kind === 'modem' ? internet : freePorts(job, host);
+      const open = gear.kind === 'modem' ? internet : withoutUplinkPort(job, host, freePorts(job, host), taken);
       return open.filter(isDataPort).map((port) => ({ host, port }));
     });
     const pairs = own.flatMap((port) =>

@@ -1,5 +1,10 @@
 import type { PortBox } from '@/core/gear/portLayout';
 import type { GearKind } from '@/core/records/gear';
+import { shortened } from '@/core/text/shortened';
+
+/** Where the name begins, mm, and the mean width of its letters in the narrow face, of the long name and of the short one. */
+const TEXT_LEFT = 24;
+const [EM, SHORT_EM] = [0.47, 0.58];
 
 /** A device from the front: a plain enamelled plate with its name and its ports, in millimetres of its own. */
 export function Faceplate({
@@ -26,6 +31,10 @@ export function Faceplate({
   tint?: string | null;
 }) {
   const size = Math.max(kind === 'panel' ? 15.5 : 17.5, 11.5 / scale);
+  // The short name stands whole; the long one has what is left before the ports, or above those of a panel.
+  const end = kind === 'panel' ? width - TEXT_LEFT : Math.min(width - TEXT_LEFT, ...ports.map((port) => port.x)) - 4;
+  const room = end - TEXT_LEFT - (short ? (Array.from(short).length + 1) * size * SHORT_EM : 0);
+  const long = room < 3 * size * EM ? '' : shortened(name, (text) => Array.from(text).length * size * EM <= room);
   if (upright) return <UprightPlate name={name} width={width} height={height} tint={tint} />;
   return (
     <svg
@@ -67,7 +76,7 @@ export function Faceplate({
         />
       ))}
       <text
-        x={24}
+        x={TEXT_LEFT}
         y={kind === 'panel' && height < 100 ? Math.min(size - 3, 17.5) : Math.min(height / 2 + 6, 28)}
         fontSize={size}
         stroke={tint ?? 'var(--face)'}
@@ -78,7 +87,7 @@ export function Faceplate({
         className="narrow"
       >
         {short && <tspan fontWeight={800}>{short} </tspan>}
-        {name}
+        {long}
       </text>
     </svg>
   );

@@ -33,7 +33,7 @@ function Judged({ job, station }: { job: Job; station: StationId }) {
         <h2 className="wide font-bold leading-tight">Docket: {STATION_NAMES[station]}</h2>
         <p className="text-xs">{snags.length === 0 ? 'No snags here.' : counted(snags.length, 'snag')}</p>
       </div>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-2 border-b px-3 py-2 text-[13px]">
+      <dl className="grid grid-cols-[minmax(6.5rem,1fr)_auto] gap-x-2 border-b px-3 py-2 text-[13px]">
         {stationOf(station)
           .figures(indexJob(job))
           .map(({ name, value }) => (

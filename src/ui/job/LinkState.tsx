@@ -19,9 +19,14 @@ export function LinkState({ onShow }: { onShow: () => void }) {
   const plain = link === 'saved' || link === 'saving';
   return (
     <span className="flex items-center gap-1">
-      <button type="button" onClick={onShow} title="What waits, and what was set aside">
+      <button
+        type="button"
+        onClick={onShow}
+        title="What waits, and what was set aside"
+        className={link === 'saved' ? 'max-sm:hidden' : ''}
+      >
         <output
-          className={`narrow text-xs ${plain ? 'text-soft' : 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet'}`}
+          className={`narrow text-xs ${link === 'saved' ? 'text-soft max-sm:sr-only' : plain ? 'text-soft' : 'rounded-sm bg-bite px-1.5 py-0.5 font-bold text-sheet'}`}
           data-testid="link"
         >
           {words}

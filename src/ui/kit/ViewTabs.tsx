@@ -16,7 +16,7 @@ export function ViewTabs({ station, views, now }: { station: StationId; views: r
             key={id}
             href={at === 0 ? base : `${base}/${id}`}
             aria-current={id === now ? 'page' : undefined}
-            className={`rounded-t-[3px] border-x border-t px-2.5 py-1 text-[13px] leading-tight ${id === now ? '-mb-px border-strong bg-paper font-bold' : 'border-transparent font-semibold text-soft hover:bg-well hover:text-ink'}`}
+            className={`inline-flex items-center rounded-t-[3px] border-x border-t px-2.5 py-1 text-[13px] leading-tight ${id === now ? '-mb-px border-strong bg-paper font-bold' : 'border-transparent font-semibold text-soft hover:bg-well hover:text-ink'}`}
           >
             {name}
             {note && <span className="ml-1 font-mono text-xs">{note}</span>}

@@ -56,7 +56,11 @@ export function PanelFace({ panel, carried, ...handlers }: { panel: Gear; carrie
           {spare} of {ports.length} ports spare
         </span>
       </h2>
-      <div className="grid gap-1 rounded-[4px] border-2 border-ink bg-face p-1">
+      {/* The frame goes as far as its ports do. */}
+      <div
+        className="grid gap-1 rounded-[4px] border-2 border-ink bg-face p-1"
+        style={{ minWidth: `calc(${perRow} * var(--port) + 12px)` }}
+      >
         {rows.map((row) => (
           <div key={row[0]?.number}>
             <div className="grid" style={{ gridTemplateColumns: `repeat(${perRow}, minmax(var(--port), 1fr))` }}>

@@ -189,7 +189,7 @@ function WaitingRun({ run, held, onPickUp }: { run: Run; held: boolean; onPickUp
         onClick={() => onPickUp(run)}
         onPointerEnter={() => point(run.id)}
         onPointerLeave={() => point(null)}
-        className={`mb-1 flex w-full cursor-grab touch-none items-baseline gap-2 rounded-[3px] border border-strong bg-face px-2 py-0.5 text-left ${held ? 'outline-3 outline-act' : ''}`}
+        className={`mb-1 flex w-full cursor-grab touch-none items-center gap-2 rounded-[3px] border border-strong bg-face px-2 py-0.5 text-left ${held ? 'outline-3 outline-act' : ''}`}
       >
         <span className="font-bold font-mono">{run.label}</span>
         <span className="narrow min-w-0 flex-1 truncate text-soft text-xs">

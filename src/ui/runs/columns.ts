@@ -103,7 +103,7 @@ export const columnsOf = (set: ColumnSet, columns: RunColumn[]): RunColumn[] => 
 };
 
 export const gridOf = (columns: RunColumn[]): string =>
-  `26px ${columns.map((column) => HEADINGS[column].width).join(' ')} 30px`;
+  `var(--tick) ${columns.map((column) => HEADINGS[column].width).join(' ')} var(--tick)`;
 
 /** Narrower than this the columns are scrolled sideways within the table, px. */
 export const leastWidth = (columns: RunColumn[]): number => 80 + columns.length * 66;

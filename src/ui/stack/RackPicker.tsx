@@ -8,6 +8,7 @@ export function RackPicker({ all, rack, onRack }: { all: readonly Rack[]; rack: 
     <Select
       aria-label="Cabinet in the hand"
       className="max-w-40"
+      title={rack.name}
       value={rack.id}
       onChange={(event) => onRack(event.target.value)}
     >

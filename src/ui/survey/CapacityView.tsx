@@ -80,7 +80,7 @@ export function CapacityView() {
                 )}
                 {row.unsaid && (
                   <span className="narrow block font-normal text-bite text-xs">
-                    how much there is was not answered: {show(row.has)} is a default
+                    not answered at Questions: reckoned with a default
                   </span>
                 )}
                 {row.source.mark !== 'common practice' && (
