@@ -1,3 +1,4 @@
+import { deviceRows } from '../core/formats/portMap';
 import type { Job } from '../core/job/job';
 import { indexJob } from '../core/job/jobIndex';
 import { traceParts, traceRun } from '../core/trace/traceRun';
@@ -17,7 +18,7 @@ const COLUMNS = [
   { name: 'Network', x: 254, width: 20 },
 ] as const;
 
-/** The port map, a line a run: the trace of each run as it stands on the screen. */
+/** The port map, a line a run: the trace of each run as it stands on the screen. Cords inside the cabinet stand below. */
 export function portMapPdf(job: Job, root: string): Promise<Buffer> {
   const pdf = openPdf(`Port map of ${job.name}`, root);
   const { page, text, fitted, document } = pdf;
@@ -60,6 +61,21 @@ export function portMapPdf(job: Job, root: string): Promise<Buffer> {
       .moveTo(MARGIN, y + 1.6)
       .lineTo(width - MARGIN, y + 1.6)
       .stroke();
+    y += ROW;
+  }
+  for (const { device, outlet, switch: host, switch_port, cord_length_m, cord_colour } of deviceRows(job)) {
+    if (y > height - MARGIN) head();
+    const cord = [cord_length_m && `${cord_length_m} m`, cord_colour].filter(Boolean).join(' ');
+    const cells: [string, (typeof COLUMNS)[number]['name']][] = [
+      ['in the cabinet', 'Outlet'],
+      [`${device} ${outlet}`, 'Run'],
+      [cord, 'Cord'],
+      [`${host} ${switch_port}`, 'Switch port'],
+    ];
+    for (const [words, name] of cells) {
+      const column = COLUMNS.find((one) => one.name === name);
+      if (column) text(fitted(words, column.width, SIZE), MARGIN + column.x, y, SIZE);
+    }
     y += ROW;
   }
   return pdf.finish();

@@ -32,6 +32,21 @@ function walkAll(start: Job, truth: ToneTruth, remotes: number): { job: Job; wal
   }
 }
 
+describe('a cable that is known to end at a jack', () => {
+  it('needs no walk there', () => {
+    const start = marrowby();
+    const [jack] = Object.values(start.jacks);
+    const [run] = openRuns(start);
+    if (!jack || !run) throw new Error('no jack or run');
+    const changes = { floor: jack.floor, room: jack.room, outlet: jack.outlet };
+    const known = apply(start, { type: 'editRuns', edits: [{ runId: run.id, changes }] });
+    expect([stateAt(start, jack.id), stateAt(known, jack.id)]).toEqual(['not asked', 'labelled']);
+    const visited = planWalks(known).walks.flat();
+    expect(visited.some((one) => one.id === jack.id)).toBe(false);
+    expect(visited).toHaveLength(planWalks(start).walks.flat().length - 1);
+  });
+});
+
 describe('walks', () => {
   it('are the fewest there can be: every jack once, a remote in one jack at a time', () => {
     fc.assert(

@@ -64,7 +64,7 @@ export function portMap(job: Job): PortMapRow[] {
 }
 
 /** Cords inside the cabinet that lead from a device to its switch or gateway. */
-function deviceRows(job: Job): PortMapRow[] {
+export function deviceRows(job: Job): PortMapRow[] {
   const empty = Object.fromEntries(PORT_MAP_COLUMNS.map((column) => [column, ''])) as PortMapRow;
   return listUplinks(job)
     .filter(({ from, to }) => isSwitching(from) !== isSwitching(to))

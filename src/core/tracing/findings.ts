@@ -4,6 +4,7 @@ import type { Job } from '../job/job';
 import { planLabels, type Scheme } from '../labels/labelScheme';
 import type { Jack } from '../records/jack';
 import { isUntraced, type Run } from '../records/run';
+import { groupBy } from '../text/groupBy';
 import { naturalOrder } from '../text/naturalOrder';
 import { sameKey } from '../text/sameKey';
 
@@ -28,13 +29,21 @@ export function jackFindings(job: Job): JackFinding[] {
   for (const { runId, jackId } of tones) {
     if (runId !== null) jacksOfRun.set(runId, (jacksOfRun.get(runId) ?? new Set()).add(jackId));
   }
+  const foundAt = groupBy(
+    Object.values(job.runs).filter((run) => run.origin === 'found' && !isUntraced(run)),
+    placeKey,
+  );
   return Object.values(job.jacks)
     .sort((a, b) => naturalOrder(placeKey(a), placeKey(b)))
     .map((jack): JackFinding => {
       const heard = tones.filter((tone) => tone.jackId === jack.id);
       const simulated = heard.some((tone) => tone.simulated);
       const runs = [...new Set(heard.flatMap((tone) => tone.runId ?? []))].flatMap((id) => job.runs[id] ?? []);
-      if (heard.length === 0) return { jack, state: 'not asked', runs, simulated, why: null };
+      if (heard.length === 0) {
+        // A cable that is known to end there needs no walk.
+        const known = foundAt.get(placeKey(jack)) ?? [];
+        return { jack, state: known.length > 0 ? 'labelled' : 'not asked', runs: known, simulated, why: null };
+      }
       const [run] = runs;
       if (!run) return { jack, state: 'silent', runs, simulated, why: null };
       if (runs.length > 1) {

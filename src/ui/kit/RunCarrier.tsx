@@ -12,6 +12,7 @@ import {
 } from '@dnd-kit/core';
 import { type CSSProperties, type PointerEvent as Press, type ReactNode, useEffect, useRef } from 'react';
 import type { Run } from '@/core/records/run';
+import { SILENT } from './silentDrag';
 
 function elementAt({ x, y }: { x: number; y: number }): HTMLElement | null {
   const places = document.elementsFromPoint(x, y).map((element) => element.closest<HTMLElement>('[data-place]'));
@@ -77,9 +78,6 @@ export function CarryGround({
 }
 
 const noTargets = () => [];
-/** Who picks up and drops says so in its own words: here only the ground would be named. */
-const unsaid = () => undefined;
-const SILENT = { onDragStart: unsaid, onDragOver: unsaid, onDragEnd: unsaid, onDragCancel: unsaid };
 
 /**
  * Where runs are carried by pointer, from a `CarryGround` to places that have their key in `data-place`; a drop gives the

@@ -89,7 +89,10 @@ export function TracingView() {
               </ol>
             </details>
           )}
-          {plan.walks.length === 0 && tails.length > 0 && (
+          {findings.length === 0 && tails.length > 0 && (
+            <p>No jack is listed yet: list those in the rooms, and the walks are put in order.</p>
+          )}
+          {findings.length > 0 && plan.walks.length === 0 && tails.length > 0 && (
             <p>
               <b>{tails.map((run) => run.label).join(', ')}</b> answered nowhere: cut, spliced away, or ending at a jack
               that is hidden. They stay open.

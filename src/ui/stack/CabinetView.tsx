@@ -23,6 +23,7 @@ import { useSession, useSessionStore } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';
+import { SILENT } from '../kit/silentDrag';
 import { AddGearSheet } from './AddGearSheet';
 import { ChosenDevice } from './ChosenDevice';
 import { useCarrying } from './carrying';
@@ -155,6 +156,7 @@ function Cabinets({
       onDragEnd={end}
       onDragCancel={() => useCarrying.getState().set(null)}
       accessibility={{
+        announcements: SILENT,
         screenReaderInstructions: {
           draggable:
             'Enter picks the device up, up and down move it by a unit, left and right to the other side or cabinet, Enter puts it down, Escape leaves it.',

@@ -9,6 +9,7 @@ import { siteOf } from '@/core/site/site';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
+import { SILENT } from '../kit/silentDrag';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useRows } from '../kit/useRows';
 import type { Chosen } from './chosen';
@@ -102,7 +103,7 @@ export function PlanSketch({
       data-drawn=""
       className="relative mx-3 mb-3 min-h-0 flex-1 overflow-hidden rounded-[3px] border border-strong bg-face"
     >
-      <DndContext id="plan" sensors={sensors} onDragEnd={end}>
+      <DndContext id="plan" sensors={sensors} onDragEnd={end} accessibility={{ announcements: SILENT }}>
         <svg
           width={size.width}
           height={size.height}
