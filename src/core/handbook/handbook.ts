@@ -3,13 +3,22 @@ import { refuse } from '../text/refusal';
 import { CABINET_ENTRIES } from './cabinet';
 import { CABLING } from './cabling';
 import type { Entry, Given, Input } from './entry';
+import { FIGURES } from './figures';
 import { LINKS } from './links';
 import { PATHWAYS } from './pathways';
 import { POWER } from './power';
 import { RULES } from './rules';
 
 /** What can be reckoned by hand with the program’s own functions. Adding one touches its file only. */
-export const HANDBOOK: readonly Entry[] = [...CABLING, ...LINKS, ...POWER, ...PATHWAYS, ...RULES, ...CABINET_ENTRIES];
+export const HANDBOOK: readonly Entry[] = [
+  ...CABLING,
+  ...LINKS,
+  ...POWER,
+  ...PATHWAYS,
+  ...RULES,
+  ...CABINET_ENTRIES,
+  ...FIGURES,
+];
 
 export const entryOf = (id: string): Entry =>
   HANDBOOK.find((entry) => entry.id === id) ?? refuse('no-entry', `The handbook has no entry ${id}.`, id);

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { apply, bench, patched, schnuerlbach } from '../../../tests/support/jobs';
+import { apply, bench, marrowby, patched, schnuerlbach, surveyed, tarnbrook } from '../../../tests/support/jobs';
 import type { Command } from '../commands/commands';
 import type { RunChanges } from '../commands/runs';
 import type { Job } from '../job/job';
+import { planJob } from '../plans/planJob';
 import { Gear } from '../records/gear';
 import { Uplink } from '../records/uplink';
 import { answerCommand } from '../site/answers';
@@ -16,6 +17,18 @@ const change = (job: Job, table: 'gear' | 'racks', id: string, changes: object) 
   apply(job, { type: 'editRows', edits: [{ table, id, changes }] } as Command);
 const DATA = { carries: 'ethernet', cable: 'Cat 6 U/UTP', device: 'PC' } as const;
 const some = (fields: RunChanges = {}) => bench({ 1: { ...DATA, ...fields }, 2: { ...DATA, ...fields } });
+
+describe('the rules of a region', () => {
+  it('nothing that is found outside North America leans on its electrical code', () => {
+    const jobs = [schnuerlbach(), surveyed(), marrowby(), tarnbrook()];
+    for (const rules of ['europe', 'united-kingdom', 'australia-new-zealand', 'other'] as const)
+      for (const job of jobs) {
+        const found = findSnags(apply(planJob(job).job, { type: 'editJob', changes: { rules } }));
+        expect(found.length).toBeGreaterThan(0);
+        expect(found.filter(({ source }) => /NFPA|NEC\b/.test(source.title)).map(({ rule }) => rule)).toEqual([]);
+      }
+  });
+});
 
 describe('one finding for one cause', () => {
   it('screened cables on an unscreened panel are one snag, not one a port', () => {

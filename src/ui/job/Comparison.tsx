@@ -36,7 +36,7 @@ export function Comparison({ jobId, from, to }: { jobId: string; from: number; t
   const compared = useMemo(() => jobs && compareJobs(...jobs), [jobs]);
   if (fault) return <p className="mt-3 font-semibold text-wont">{fault}</p>;
   if (!jobs || !compared) return <p className="mt-3 text-soft">Reading both …</p>;
-  if (compared.tables.length === 0) return <p className="mt-3">They are alike in everything.</p>;
+  if (compared.tables.length === 0) return <p className="mt-3">There is no difference.</p>;
   return (
     <div className="mt-4 grid gap-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
       <Words compared={compared} />

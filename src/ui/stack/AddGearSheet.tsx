@@ -49,7 +49,7 @@ export function AddGearSheet({ onOwn, onClose }: { onOwn: () => void; onClose: (
         </p>
       </div>
       {found.length === 0 && (
-        <p>Nothing in the library is called so. Describe it yourself: a name, units, depth and ports will do.</p>
+        <p>Nothing in the library has that name. Describe it yourself: a name, units, depth and ports will do.</p>
       )}
       <div className="grid gap-x-6 md:grid-cols-2">
         {GEAR_KINDS.map((kind) => {

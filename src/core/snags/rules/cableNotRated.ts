@@ -43,6 +43,7 @@ export const cableNotRated: SnagRule = {
   reads: { runs: ['id', 'label', 'cable'], cableKinds: true, pathways: true, passages: true, answers: true },
   find: ({ job }) => {
     const { jackets } = ruleSets[job.rules];
+    const source = jackets === 'listing' ? cableNotRated.source : published('local code');
     const answer = answerOf(job, 'fire-class');
     const asked = jackets === 'reaction to fire' ? (FIRE_CLASSES.find((one) => one === answer) ?? null) : null;
     return Object.values(job.pathways).flatMap((pathway): Finding[] => {
@@ -102,7 +103,7 @@ export const cableNotRated: SnagRule = {
           (are) => `${are} of cable whose class is not known; ${asked} is asked. It is printed on the sheath.`,
           classed,
         ),
-      ].map((one) => (one.rowIds?.length === 1 ? one : { ...one, source: fireClassSource }));
+      ].map((one) => ({ ...one, source: one.rowIds?.length === 1 ? source : fireClassSource }));
     });
   },
 };

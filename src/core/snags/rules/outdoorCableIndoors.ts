@@ -43,7 +43,7 @@ export const outdoorCableIndoors: SnagRule = {
         what: limit
           ? `${far}: ${formatLength(limit.mostMm, job.units)} is the most.`
           : `${far}. How far it may is a local rule: ask.`,
-        ...(limit ? { source: limit.source } : {}),
+        source: limit ? limit.source : published('local code'),
       },
     ];
   },

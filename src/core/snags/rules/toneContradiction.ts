@@ -7,7 +7,7 @@ export const toneContradiction: SnagRule = {
   why: 'One cable ends at one jack. Ask again with the others out of the way before it is labelled.',
   source: commonPractice,
   stations: ['runs'],
-  reads: { runs: ['id', 'label', 'floor', 'room', 'outlet'], jacks: true, tones: true },
+  reads: { runs: ['id', 'label', 'floor', 'room', 'outlet', 'origin'], jacks: true, tones: true },
   find: ({ job }) =>
     jackFindings(job).flatMap(({ jack, state, why, runs }) => {
       if (state !== 'contradiction') return [];
