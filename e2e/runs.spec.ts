@@ -72,7 +72,7 @@ test('a pathway says when it is too full, and the mend takes the next size', asy
   await page.getByRole('button', { name: 'Tick all 4 shown' }).click();
   const docket = page.getByRole('complementary', { name: 'Docket' });
   await expect(docket).toContainText(
-    /Desk conduit (is filled to \d+ % by 4 cables; 40 % is the most|: 4 cables make a bundle)/,
+    /Desk conduit( is filled to \d+ % by 4 cables; 40 % is the most|: 4 cables make a bundle)/,
   );
   await docket.getByRole('button', { name: 'Plan 25 mm' }).click();
   await expect(page.getByLabel('Published size')).toHaveValue('25 mm');

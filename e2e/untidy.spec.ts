@@ -61,10 +61,10 @@ test('a stranger’s untidy list becomes a cabinet, from an empty job to what is
   await page.getByRole('button', { name: /^Land \d+ runs/ }).click();
   await expect(page.getByRole('region', { name: 'Feld oben' })).toBeVisible();
   // A tap shows the trace and moves nothing; to move is asked for.
-  await page.getByRole('button', { name: /^1 01 / }).click();
+  await page.getByRole('button', { name: /^\d+ 01 / }).click();
   await expect(page.getByTestId('trace')).toContainText('Arbeitsplatz Anmeldung links');
-  await page.getByRole('button', { name: /^2 02 / }).click();
-  await expect(page.getByRole('button', { name: /^2 02 / })).toBeVisible();
+  await page.getByRole('button', { name: /^\d+ 02 / }).click();
+  await expect(page.getByRole('button', { name: /^\d+ 02 / })).toBeVisible();
   await page.getByRole('button', { name: 'Pick up 02' }).click();
   await expect(page.getByTestId('land-words')).toContainText('02 is in hand');
   await page.getByRole('button', { name: 'Put it back' }).click();
@@ -74,7 +74,6 @@ test('a stranger’s untidy list becomes a cabinet, from an empty job to what is
   await page.getByRole('button', { name: 'Patch the rest' }).click();
   const left = page.getByRole('list', { name: 'Left out' });
   await expect(left).toContainText('patching it at 1 Gb/s, slower than it wants');
-  await expect(left).toContainText('a power injector of');
   await page.getByRole('button', { name: /^Patch \d+ runs$/ }).click();
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Uplinks' }).click();
   await page.getByRole('button', { name: 'Cable 2 devices' }).click();

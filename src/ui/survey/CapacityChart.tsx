@@ -16,6 +16,7 @@ import { practice } from '@/core/standards/practice';
 import type { Capacity } from '@/core/survey/capacity';
 import { percent } from '@/core/units/percent';
 import { useThemeName } from '../kit/theme';
+import { useThumbed } from '../kit/useThumbed';
 
 use([BarChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 type Option = ComposeOption<BarSeriesOption | GridComponentOption>;
@@ -26,6 +27,7 @@ const share = (part: number, row: Capacity) => (row.has > 0 ? Math.round((1000 *
 export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number }) {
   const host = useRef<HTMLDivElement>(null);
   const theme = useThemeName();
+  const narrow = useThumbed();
   useEffect(() => {
     if (!host.current || theme === '') return;
     // Read anew for each theme.
@@ -63,7 +65,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
       label: { show, formatter: name, color: ink('--ink'), position: 'start' as const },
     });
     // On a narrow screen the two would run into each other: the axis says what the first is.
-    const wide = (host.current?.clientWidth ?? 0) >= 520;
+    const wide = !narrow;
     const series = [
       bar('used', (row) => row.used, '--act', 'plain'),
       bar('reserved', (row) => row.reserved, '--net-blue', 'wide'),
@@ -109,7 +111,7 @@ export function CapacityChart({ rows, years }: { rows: Capacity[]; years: number
       observer.disconnect();
       chart.dispose();
     };
-  }, [rows, years, theme]);
+  }, [rows, years, theme, narrow]);
   const height = 74 + 27 * rows.filter((row) => row.has > 0).length;
   return (
     <div
