@@ -123,7 +123,9 @@ const VIEWS: View[] = [
       await page.getByRole('button', { name: /^Patch \d+ runs$/ }).click();
       await history.click();
       await versions.click();
-      await page.getByLabel('From').selectOption({ label: 'As tendered (step 6)' });
+      const from = page.getByLabel('From', { exact: true });
+      const tendered = await from.locator('option', { hasText: 'As tendered' }).getAttribute('value');
+      await from.selectOption(tendered ?? '');
       await page.getByRole('button', { name: 'Compare them' }).click();
       await page.getByRole('region', { name: 'In words' }).waitFor();
     },
