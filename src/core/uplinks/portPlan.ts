@@ -1,3 +1,4 @@
+import { gearShortNames } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
@@ -55,7 +56,7 @@ export function portPlan(job: Job, gear: Gear): PlannedPort[] {
       run,
       description:
         far !== undefined
-          ? `to ${far}${bundleWords(bundledWith(job, gear.id, port.number))}`
+          ? `to ${far.words}${bundleWords(bundledWith(job, gear.id, port.number))}`
           : run
             ? [run.label, run.room, run.outlet, run.device].filter(Boolean).join(' ')
             : use === 'internet'
@@ -76,13 +77,15 @@ function farGear(job: Job, gearId: string, port: number): Gear | undefined {
   return row && job.gear[row.fromId === gearId && row.fromPort === port ? row.toId : row.fromId];
 }
 
-/** What lies at the other end of the uplink in a port: `Gateway 6`. */
-export function farEnd(job: Job, gearId: string, port: number): string | undefined {
+/** What lies at the other end of the link in a port. @returns `Gateway 6`, and `R1 6` where there is little room */
+export function farEnd(job: Job, gearId: string, port: number): { words: string; short: string } | undefined {
   const { uplinkAtPort } = indexJob(job);
   const row = uplinkAtPort.get(portKey(gearId, port));
   if (!row) return undefined;
   const here = row.fromId === gearId && row.fromPort === port;
-  return here ? `${job.gear[row.toId]?.name} ${row.toPort}` : `${job.gear[row.fromId]?.name} ${row.fromPort}`;
+  const [id, farPort] = here ? [row.toId, row.toPort] : [row.fromId, row.fromPort];
+  const name = job.gear[id]?.name ?? '';
+  return { words: `${name} ${farPort}`, short: `${gearShortNames(job).get(id) || name} ${farPort}` };
 }
 
 /** Every switching device of the job, from the top of the rack down. */

@@ -74,7 +74,7 @@ function Socket({
       onKeyDown={press}
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
-      className={`pointer-events-auto flex touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:relative data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
+      className={`pointer-events-auto relative flex touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
       style={{ marginTop: gap, width, height }}
     >
       {number}
@@ -98,7 +98,7 @@ export const PanelSocket = memo(function PanelSocket(props: Props) {
 
 export const SwitchSocket = memo(function SwitchSocket(props: Props) {
   const { port, carried } = props;
-  const { run, fixed, far } = port;
+  const { run, fixed, far, farShort } = port;
   const { connector, speedMbps, poeW, use } = port.port;
   const fault = carried ? portFault(carried, port.port) : null;
   const fits = carried !== null && run === null && fault === null && far === null;
@@ -107,14 +107,18 @@ export const SwitchSocket = memo(function SwitchSocket(props: Props) {
     speedMbps && formatSpeed(speedMbps),
     poeW > 0 && `PoE ${poeW} W`,
     use === 'internet' && 'internet port',
-    far && `uplink to ${far}`,
+    far && `cord to ${far}`,
   ]
     .filter(Boolean)
     .join(' · ');
   const about = [what, run ? run.label : far ? 'taken' : 'free', fault?.words].filter(Boolean).join(', ');
   return (
     <Socket {...props} end="switch" fits={fits} taken={run !== null || far !== null} about={about}>
-      {far && <span aria-hidden>↑</span>}
+      {far && (
+        <span aria-hidden className="narrow absolute left-full ml-1 whitespace-nowrap text-ink">
+          ↑ {farShort}
+        </span>
+      )}
       {poeW > 0 && <span aria-hidden>⚡</span>}
       {fixed && <span aria-hidden>•</span>}
     </Socket>

@@ -22,6 +22,7 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
+import { ShortName } from '../kit/ShortName';
 import { newRowId, useRows } from '../kit/useRows';
 
 const MEDIUM_WORDS: Record<UplinkMedium, string> = {
@@ -82,18 +83,14 @@ export function UplinksView() {
                 const name = `${from.name} ${uplink.fromPort} to ${to.name} ${uplink.toPort}`;
                 return (
                   <tr key={uplink.id} className="border-b align-top [&>td]:py-0.5">
-                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
-                      {from.name} {uplink.fromPort}
-                    </td>
-                    <td className="whitespace-nowrap pr-2 font-mono text-xs leading-6">
-                      {to.name} {uplink.toPort}
-                    </td>
+                    <End gear={from} port={uplink.fromPort} />
+                    <End gear={to} port={uplink.toPort} />
                     <td className="whitespace-nowrap pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
                     <td className="pr-2">
                       <CommitSelect
                         hideLabel
                         label={`Medium of ${name}`}
-                        className="w-52"
+                        className="w-40"
                         value={uplink.medium}
                         options={UPLINK_MEDIA.map((value) => ({
                           value,
@@ -120,7 +117,7 @@ export function UplinksView() {
                       <CommitSelect
                         hideLabel
                         label={`Colour of ${name}`}
-                        className="w-28"
+                        className="w-24"
                         value={uplink.colour}
                         options={COLOURS}
                         onCommit={(colour) => keep({ table: 'uplinks', record: { ...uplink, colour } })}
@@ -138,7 +135,7 @@ export function UplinksView() {
                         }
                       />
                     </td>
-                    <td className="min-w-44 pr-2 leading-6">
+                    <td className="min-w-32 pr-2 leading-tight">
                       {parts.map(({ what, count }) => `${count} × ${what}`).join(', ')}
                       {heatW > 0 && <span className="text-soft"> · {heatW} W of heat</span>}
                       {lossDb !== null && <span className="text-soft"> · {lossDb.toFixed(2)} dB at most</span>}
@@ -216,6 +213,16 @@ export function UplinksView() {
     </div>
   );
 }
+
+/** One end of a cord: port and short name whole, the long one beneath. */
+const End = ({ gear, port }: { gear: Gear; port: number }) => (
+  <td className="min-w-24 pr-2">
+    <span className="font-mono text-xs">
+      <ShortName gearId={gear.id} /> {port}
+    </span>
+    <span className="narrow block text-soft text-xs leading-tight">{gear.name}</span>
+  </td>
+);
 
 /** What stands in the cabinet and has no cord yet, with the port that each would get. */
 function DeviceCords() {

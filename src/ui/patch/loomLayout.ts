@@ -15,7 +15,7 @@ import { farEnd } from '@/core/uplinks/portPlan';
 export type LoomRow = { index: number; run: Run; trace: Trace; y: number; outletY: number };
 export type LoomOutlet = { key: string; words: string; y: number };
 export type LoomRoom = { key: string; words: string; y: number; height: number };
-/** `fixed`: its cord stays where it is; `far`: what its uplink leads to. */
+/** `fixed`: its cord stays where it is; `far`: what its uplink or cord leads to. */
 export type LoomPort = {
   key: string;
   gear: Gear;
@@ -24,6 +24,7 @@ export type LoomPort = {
   run: Run | null;
   fixed: boolean;
   far: string | null;
+  farShort: string | null;
 };
 /** `folded`: a device without cords whose ports are put away until it is unfolded. */
 export type LoomHead = { key: string; short: string; words: string; y: number; folded: boolean; foldable: boolean };
@@ -48,7 +49,7 @@ const TOP = 6;
 const HEAD_LINES = 1.6;
 const linesOf = (gear: Gear, folded: boolean) => HEAD_LINES + (folded ? 0 : portsOf(gear).length);
 
-type Taken = Pick<LoomPort, 'run' | 'fixed' | 'far'>;
+type Taken = Pick<LoomPort, 'run' | 'fixed' | 'far' | 'farShort'>;
 
 /** Ports of some devices in one column: a heading a device, then its ports, spread evenly over the height. */
 function column(
@@ -156,6 +157,7 @@ export function layLoom(
     run: job.runs[index.landingAtPort.get(key)?.runId ?? ''] ?? null,
     fixed: false,
     far: null,
+    farShort: null,
   });
   const patched = (key: string, gear: Gear, port: Port): Taken => {
     const cord = index.cordAtSwitchPort.get(key);
@@ -163,7 +165,8 @@ export function layLoom(
     return {
       run: job.runs[landing?.runId ?? ''] ?? null,
       fixed: cord?.fixed ?? false,
-      far: farEnd(job, gear.id, port.number) ?? null,
+      far: farEnd(job, gear.id, port.number)?.words ?? null,
+      farShort: farEnd(job, gear.id, port.number)?.short ?? null,
     };
   };
   const left = column(job, panels, height, noFold, landed);
