@@ -110,7 +110,11 @@ export const OutletsPiece = memo(function OutletsPiece({
 });
 
 const SOCKET_PX: Record<RowSize, number> = { fit: 12, big: 22 };
-const SOCKETS = { panel: { Socket: PanelSocket, width: 28 }, switch: { Socket: SwitchSocket, width: 40 } };
+/** `beside`: room at the right for what a cord inside the cabinet leads to. */
+const SOCKETS = {
+  panel: { Socket: PanelSocket, width: 28, beside: 0 },
+  switch: { Socket: SwitchSocket, width: 40, beside: 76 },
+};
 
 export const SocketsPiece = memo(function SocketsPiece({
   piece,
@@ -125,10 +129,10 @@ export const SocketsPiece = memo(function SocketsPiece({
   rows: RowSize;
   carried: Run | null;
 } & Pick<LoomActions, 'onPickUp' | 'onBring'>) {
-  const { Socket, width } = SOCKETS[end];
+  const { Socket, width, beside } = SOCKETS[end];
   const height = SOCKET_PX[rest.rows];
   return (
-    <PieceBox top={piece.top} left={x - width / 2} width={width}>
+    <PieceBox top={piece.top} left={x - width / 2} width={width + beside}>
       {withGaps(piece, height).map(({ item: port, gap }) => (
         <Socket key={port.key} port={port} gap={gap} width={width} height={height} {...rest} />
       ))}

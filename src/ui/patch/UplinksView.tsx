@@ -90,7 +90,7 @@ export function UplinksView() {
                       <CommitSelect
                         hideLabel
                         label={`Medium of ${name}`}
-                        className="w-40"
+                        className="w-44"
                         value={uplink.medium}
                         options={UPLINK_MEDIA.map((value) => ({
                           value,
