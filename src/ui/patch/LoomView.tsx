@@ -183,7 +183,7 @@ export function LoomView({
           >
             <span
               title={room.words}
-              className="narrow line-clamp-2 w-full text-right font-semibold text-xs leading-[12px]"
+              className="narrow line-clamp-2 w-full break-words text-right font-semibold text-xs leading-[12px]"
             >
               {room.words}
             </span>
