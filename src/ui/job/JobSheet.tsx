@@ -3,10 +3,11 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { JobHead } from '@/core/job/job';
 import { Actor } from '@/core/job/step';
-import { RULE_SETS, ruleSets } from '@/core/standards/ruleSets';
+import { RULE_SETS } from '@/core/standards/ruleSets';
 import { UNITS } from '@/core/units/length';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
+import { RuleSetOptions } from '../kit/RuleSetOptions';
 import { Sheet } from '../kit/Sheet';
 import { actorHere, nameActor } from './actor';
 import { useSession } from './session';
@@ -66,11 +67,7 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
         >
           {(ids) => (
             <Select {...ids} {...register('rules')}>
-              {RULE_SETS.map((one) => (
-                <option key={one} value={one}>
-                  {ruleSets[one].name}
-                </option>
-              ))}
+              <RuleSetOptions />
             </Select>
           )}
         </Field>

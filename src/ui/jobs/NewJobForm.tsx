@@ -10,12 +10,13 @@ import { z } from 'zod';
 import { NewJob } from '@/core/commands/newJob';
 import { gearLibrary, librarySize, starterGear } from '@/core/gear/library';
 import { STANDINGS } from '@/core/records/rack';
-import { RULE_SETS, ruleSets } from '@/core/standards/ruleSets';
+import { RULE_SETS } from '@/core/standards/ruleSets';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Created } from '@/core/wire/wire';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
+import { RuleSetOptions } from '../kit/RuleSetOptions';
 
 const Form = z.object({
   name: z.string().trim().min(1, 'Give the job a name').pipe(NewJob.shape.name),
@@ -121,11 +122,7 @@ export function NewJobForm() {
             {(ids) => (
               <Select {...ids} {...register('rules')}>
                 <option value="">Choose…</option>
-                {RULE_SETS.map((one) => (
-                  <option key={one} value={one}>
-                    {ruleSets[one].name}
-                  </option>
-                ))}
+                <RuleSetOptions />
               </Select>
             )}
           </Field>

@@ -1,6 +1,7 @@
 import { pathwayFigures } from '../../pathways/pathwayFigures';
 import { jamSource } from '../../standards/pathwayRules';
 import { formatSize } from '../../units/length';
+import { PATHWAY_READS } from '../pathwayReads';
 import type { SnagRule } from '../snag';
 
 export const conduitMayJam: SnagRule = {
@@ -8,14 +9,7 @@ export const conduitMayJam: SnagRule = {
   why: 'Three cables of this width can slip side by side in a bend and lock. Lay one more in, or take the next size.',
   source: jamSource,
   stations: ['runs'],
-  reads: {
-    runs: ['id', 'label', 'carries', 'cable'],
-    answers: true,
-    cableKinds: true,
-    pathways: true,
-    passages: true,
-    units: true,
-  },
+  reads: PATHWAY_READS,
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const { jam, diametersMm } = pathwayFigures(job, pathway);

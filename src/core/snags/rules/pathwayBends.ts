@@ -3,6 +3,7 @@ import { bendSource } from '../../standards/cableHandling';
 import { conduitRulesSource } from '../../standards/pathwayRules';
 import { counted } from '../../text/counted';
 import { formatSize } from '../../units/length';
+import { PATHWAY_READS } from '../pathwayReads';
 import type { Finding, SnagRule } from '../snag';
 
 export const pathwayBends: SnagRule = {
@@ -10,14 +11,7 @@ export const pathwayBends: SnagRule = {
   why: 'Friction grows with every bend: the pull damages the cable before it arrives.',
   source: conduitRulesSource,
   stations: ['runs'],
-  reads: {
-    runs: ['id', 'label', 'carries', 'cable'],
-    answers: true,
-    cableKinds: true,
-    pathways: true,
-    passages: true,
-    units: true,
-  },
+  reads: PATHWAY_READS,
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const findings: Finding[] = [];

@@ -2,6 +2,7 @@ import { pathwayFigures } from '../../pathways/pathwayFigures';
 import { mainsLeastMm, separationSource } from '../../standards/mainsSeparation';
 import { ruleSets } from '../../standards/ruleSets';
 import { formatSize } from '../../units/length';
+import { PATHWAY_READS } from '../pathwayReads';
 import type { SnagRule } from '../snag';
 
 export const pathwayNearMains: SnagRule = {
@@ -9,14 +10,7 @@ export const pathwayNearMains: SnagRule = {
   why: 'Mains too near brings noise onto the link, and a fault brings mains onto the cable. Local code decides.',
   source: separationSource,
   stations: ['runs'],
-  reads: {
-    runs: ['id', 'label', 'carries', 'cable'],
-    answers: true,
-    cableKinds: true,
-    pathways: true,
-    passages: true,
-    units: true,
-  },
+  reads: PATHWAY_READS,
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const { mainsMm, mainsCircuits } = pathway;

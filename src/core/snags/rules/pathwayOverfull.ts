@@ -4,6 +4,7 @@ import { fillShares, fillSource } from '../../standards/pathwayRules';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
 import { percent } from '../../units/percent';
+import { PATHWAY_READS } from '../pathwayReads';
 import type { Mend, SnagRule } from '../snag';
 
 export const pathwayOverfull: SnagRule = {
@@ -11,14 +12,7 @@ export const pathwayOverfull: SnagRule = {
   why: 'Cables jam, are pulled too hard, and nothing can be added or taken out.',
   source: fillSource,
   stations: ['runs'],
-  reads: {
-    runs: ['id', 'label', 'carries', 'cable'],
-    answers: true,
-    cableKinds: true,
-    pathways: true,
-    passages: true,
-    units: true,
-  },
+  reads: PATHWAY_READS,
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const figures = pathwayFigures(job, pathway);
