@@ -1,10 +1,10 @@
 import { type CordWay, cordPathMm } from '../cords/cordLength';
 import { flagLengthMm, wrapLengthMm } from '../labels/labelSize';
 import { liftingIndex, reachCm, recommendedLimit } from '../lifting/liftingEquation';
-import { fixingForces } from '../mounting/wallMount';
+import { fixingForces, permittedPullN } from '../mounting/wallMount';
 import { holeHeightMm } from '../rack/holes';
 import { Mount } from '../records/mount';
-import { liftingFilter, liftingFilterSource, liftingSource, teamShare, teamSource } from '../standards/lifting';
+import { liftingFilter, liftingFilterSource, liftingSource, teamLiftKg, teamSource } from '../standards/lifting';
 import { fibreLoss } from '../standards/links';
 import { plugRoomMm, plugSource } from '../standards/plugRoom';
 import { rackDimensions, rackDimensionsSource } from '../standards/rackDimensions';
@@ -15,12 +15,9 @@ import {
   GRAVITY,
   leadHoleShare,
   leadHoleSource,
-  MM_PER_INCH,
-  NEWTON_PER_POUND,
   SPECIES,
   specificGravity,
   staticsSource,
-  withdrawalPerInch,
   withdrawalSource,
   woodScrews,
 } from '../standards/withdrawal';
@@ -147,12 +144,12 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     digits: 0,
     formula: 'lag 1800 G^1.5 D^0.75, wood screw 2850 G² D pounds an inch, over {thread}',
     reckon: (given) =>
-      withdrawalPerInch(
-        woodScrews[given.screw as (typeof SCREWS)[number]],
-        specificGravity[given.wood as (typeof SPECIES)[number]],
-      ) *
-      NEWTON_PER_POUND *
-      (of(given, 'thread') / MM_PER_INCH),
+      permittedPullN({
+        fastener: given.screw as (typeof SCREWS)[number],
+        species: given.wood as (typeof SPECIES)[number],
+        threadInMm: of(given, 'thread'),
+        lastingFactor: 1,
+      }),
     source: withdrawalSource,
     example: {
       given: { screw: 'lag-1/4', wood: 'spruce-pine-fir', thread: 38.1 },
@@ -245,7 +242,7 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     unit: 'kg',
     digits: 1,
     formula: '{people} × {each} × 2/3 for two, 1/2 for three',
-    reckon: (given) => of(given, 'people') * of(given, 'each') * teamShare[of(given, 'people') as 2 | 3],
+    reckon: (given) => teamLiftKg(given.people === '3' ? 3 : 2, of(given, 'each')),
     source: teamSource,
     example: { given: { people: '2', each: 15 }, result: 20, from: 'HSE L23: 30 × 2/3' },
   },

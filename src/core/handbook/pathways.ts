@@ -1,5 +1,5 @@
 import { bundleOf } from '../pathways/bundle';
-import { circleArea, conduitShare } from '../pathways/fill';
+import { circleArea, conduitShare, fillOf } from '../pathways/fill';
 import { conduitBendMm, hookCount, pullPointsNeeded, tieCount } from '../pathways/pathwayFigures';
 import { separationNeededMm } from '../pathways/separation';
 import { packingSource } from '../standards/circlePacking';
@@ -71,7 +71,12 @@ export const PATHWAYS: readonly Entry[] = [
     unit: '%',
     digits: 1,
     formula: '{count} × {diameter}² / {inside}²',
-    reckon: (given) => (100 * of(given, 'count') * circleArea(of(given, 'diameter'))) / circleArea(of(given, 'inside')),
+    reckon: (given) =>
+      100 *
+      fillOf(
+        Array.from({ length: of(given, 'count') }, () => of(given, 'diameter')),
+        circleArea(of(given, 'inside')),
+      ),
     source: fillSource,
     example: { given: { count: 8, diameter: 6, inside: 26.6 }, result: 40.7, from: '8 × 36 / 707.56' },
   },

@@ -4,7 +4,7 @@ import { carriedBy, placedIn, rearRailMm } from '../rack/space';
 import { unitName } from '../rack/units';
 import type { Gear } from '../records/gear';
 import type { Rack } from '../records/rack';
-import { liftingConstants, liftingFilter, teamShare } from '../standards/lifting';
+import { liftingConstants, liftingFilter, teamLiftKg } from '../standards/lifting';
 import { rackDimensions } from '../standards/rackDimensions';
 import { liftingIndex, reachCm, recommendedLimit } from './liftingEquation';
 
@@ -70,7 +70,7 @@ export function liftOf(rack: Rack, gear: Gear, bottomU: number, lifters: Lifters
     const limitKg = Math.min(origin?.limitKg ?? 0, destination?.limitKg ?? 0);
     const oneKg = oneMayLift(FLOOR_CM, heightCm, lifters);
     const alone = massKg !== null && massKg <= oneKg && massKg <= limitKg;
-    const twoKg = 2 * oneKg * teamShare[2];
+    const twoKg = teamLiftKg(2, oneKg);
     return { limitKg, oneKg, twoKg, alone, support: massKg !== null && !alone && massKg > twoKg };
   };
   const outside = placeCm > liftingConstants.mostHeightCm;
@@ -144,7 +144,7 @@ export function loadingOrder(job: Job, rack: Rack, lifters: Lifters): LoadingSte
 export function rackLift(rack: Rack, lifters: Lifters) {
   if (rack.emptyKg === null) return null;
   const heightCm = (baseOf(rack) + (rack.units * rackDimensions.unitMm) / 2) / 10;
-  const twoKg = 2 * oneMayLift(FLOOR_CM, heightCm, lifters) * teamShare[2];
+  const twoKg = teamLiftKg(2, oneMayLift(FLOOR_CM, heightCm, lifters));
   const zone = liftingFilter[lifters][zoneAt(heightCm)]?.zone ?? '';
   return { massKg: rack.emptyKg, heightCm, zone, twoKg, support: rack.emptyKg > twoKg };
 }

@@ -87,8 +87,13 @@ export type WallVerdict = {
   notes: string[];
 };
 
-/** Thread that a wood screw holds by, newtons: reference value × length × load duration. */
-export function permittedPullN({ fastener, species, threadInMm, lastingFactor }: Mount): number | null {
+/** What a wood screw may be pulled by, newtons: reference value × length × load duration. */
+export function permittedPullN({
+  fastener,
+  species,
+  threadInMm,
+  lastingFactor,
+}: Pick<Mount, 'fastener' | 'species' | 'threadInMm' | 'lastingFactor'>): number | null {
   if (fastener === 'anchor') return null;
   const perInch = withdrawalPerInch(woodScrews[fastener], specificGravity[species]);
   return perInch * NEWTON_PER_POUND * (threadInMm / MM_PER_INCH) * lastingFactor;

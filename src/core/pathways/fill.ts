@@ -77,6 +77,9 @@ export function insideAreaMm2(pathway: Pathway): number {
   return published?.areaMm2 ?? circleArea(pathway.widthMm);
 }
 
+/** How full cables of these diameters make a way with this inside area: 1 is full. */
+export const fillOf = (diametersMm: readonly number[], insideMm2: number): number => areaOf(diametersMm) / insideMm2;
+
 /** The smallest published size of the family that takes these cables; null when none does. */
 export function nextConduit(
   diametersMm: readonly number[],

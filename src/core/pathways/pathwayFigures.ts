@@ -11,7 +11,7 @@ import { conduitRules, stackingHeightMm, supportRules } from '../standards/pathw
 import { ruleSets } from '../standards/ruleSets';
 import { pulling } from '../standards/slack';
 import { type Bundle, bundleOf } from './bundle';
-import { type Allowance, allowanceOf, areaOf, insideAreaMm2, mayJam, nextConduit } from './fill';
+import { type Allowance, allowanceOf, areaOf, fillOf, insideAreaMm2, mayJam, nextConduit } from './fill';
 import { separationAskedMm } from './separation';
 
 export type PathwayFigures = {
@@ -122,7 +122,7 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
     kinds,
     unknown: runs.filter((_, at) => kinds[at] === null),
     diametersMm,
-    fill: areaOf(diametersMm) / areaMm2,
+    fill: fillOf(diametersMm, areaMm2),
     allowance: allowanceOf(pathway, diametersMm.length, rules),
     bundle,
     roundMm,

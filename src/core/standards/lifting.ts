@@ -75,4 +75,6 @@ export const liftingFilterSource = published('HSE INDG143, L23: lifting guidelin
 
 /** What a team can lift, as a share of the sum of what each can lift alone. */
 export const teamShare: Readonly<Record<2 | 3, number>> = { 2: 2 / 3, 3: 1 / 2 };
+/** What so many people lift together, each of whom lifts so much alone, kg. */
+export const teamLiftKg = (people: 2 | 3, eachKg: number): number => people * eachKg * teamShare[people];
 export const teamSource = published('HSE L23: two people 2/3, three people 1/2 of the sum');
