@@ -36,7 +36,8 @@ function Socket({
   onPickUp,
   onBring,
   children,
-}: Props & { end: End; fits: boolean; taken: boolean; about: string; children: ReactNode }) {
+  beside = null,
+}: Props & { end: End; fits: boolean; taken: boolean; about: string; children: ReactNode; beside?: ReactNode }) {
   const point = useSession((session) => session.point);
   const select = useSession((session) => session.select);
   const { gear, run, key } = port;
@@ -57,7 +58,7 @@ function Socket({
       onPickUp(run, end);
     }
   };
-  return (
+  const button = (
     <button
       {...carries(run?.id, end)}
       type="button"
@@ -75,11 +76,18 @@ function Socket({
       onPointerEnter={() => run && point(run.id)}
       onPointerLeave={() => point(null)}
       className={`pointer-events-auto relative flex touch-none items-center justify-center gap-0.5 rounded-[2px] border font-mono data-over:z-10 data-over:outline-3 data-over:outline-good ${PORT_TEXT[rows]} ${look}`}
-      style={{ marginTop: gap, width, height }}
+      style={{ marginTop: beside ? 0 : gap, width, height }}
     >
       {number}
       {children}
     </button>
+  );
+  if (!beside) return button;
+  return (
+    <div className="relative" style={{ marginTop: gap }}>
+      {button}
+      {beside}
+    </div>
   );
 }
 
@@ -97,7 +105,7 @@ export const PanelSocket = memo(function PanelSocket(props: Props) {
 });
 
 export const SwitchSocket = memo(function SwitchSocket(props: Props) {
-  const { port, carried } = props;
+  const { rows, port, carried } = props;
   const { run, fixed, far, farShort } = port;
   const { connector, speedMbps, poeW, use } = port.port;
   const fault = carried ? portFault(carried, port.port) : null;
@@ -113,12 +121,23 @@ export const SwitchSocket = memo(function SwitchSocket(props: Props) {
     .join(' · ');
   const about = [what, run ? run.label : far ? 'taken' : 'free', fault?.words].filter(Boolean).join(', ');
   return (
-    <Socket {...props} end="switch" fits={fits} taken={run !== null || far !== null} about={about}>
-      {far && (
-        <span aria-hidden className="narrow absolute left-full ml-1 whitespace-nowrap text-ink">
-          ↑ {farShort}
-        </span>
-      )}
+    <Socket
+      {...props}
+      end="switch"
+      fits={fits}
+      taken={run !== null || far !== null}
+      about={about}
+      beside={
+        far && (
+          <span
+            aria-hidden
+            className={`narrow absolute left-full top-1/2 ml-1 -translate-y-1/2 whitespace-nowrap text-ink ${PORT_TEXT[rows]}`}
+          >
+            ↑ {farShort}
+          </span>
+        )
+      }
+    >
       {poeW > 0 && <span aria-hidden>⚡</span>}
       {fixed && <span aria-hidden>•</span>}
     </Socket>
