@@ -9,52 +9,9 @@ import { practice } from '../standards/practice';
 import { frameWidths, rackDimensionsSource } from '../standards/rackDimensions';
 import { majorDiameterMm, screwThreadSource, THREADS, type Thread } from '../standards/screwThreads';
 import { pulling, pullingSource, slack, slackSource } from '../standards/slack';
-import { commonPractice, published, type Source } from '../standards/source';
-import { choice, type Entry } from './entry';
-
-const GROUP = 'Figures and rules of thumb';
-
-/** A figure that stands by itself. @param result the same once more, as the book has it */
-const figureOf = (
-  id: string,
-  tells: string,
-  [value, unit, digits]: readonly [value: number, unit: string, digits: number],
-  source: Source,
-  result: number,
-): Entry => ({
-  id,
-  group: GROUP,
-  tells,
-  inputs: [],
-  unit,
-  digits,
-  formula: 'a figure by itself',
-  reckon: () => value,
-  source,
-  example: { given: {}, result, from: source.title },
-});
-
-const table = <K extends string>(
-  id: string,
-  tells: string,
-  words: string,
-  keys: readonly K[],
-  [unit, digits]: readonly [string, number],
-  of: (key: K) => number | null,
-  source: Source,
-  [example, result]: readonly [K, number],
-): Entry => ({
-  id,
-  group: GROUP,
-  tells,
-  inputs: [choice('of', words, keys)],
-  unit,
-  digits,
-  formula: 'table: {of}',
-  reckon: (given) => of(given.of as K),
-  source,
-  example: { given: { of: example }, result, from: source.title },
-});
+import { commonPractice, published } from '../standards/source';
+import type { Entry } from './entry';
+import { figureOf, table } from './plainFigure';
 
 const WIDTHS = Object.keys(frameWidths) as (keyof typeof frameWidths)[];
 

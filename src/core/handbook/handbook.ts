@@ -2,9 +2,12 @@ import { citeSource } from '../standards/source';
 import { refuse } from '../text/refusal';
 import { CABINET_ENTRIES } from './cabinet';
 import { CABLING } from './cabling';
+import { CLIMATE_ENTRIES } from './climate';
 import type { Entry, Given, Input } from './entry';
 import { FIGURES } from './figures';
 import { LINKS } from './links';
+import { MAINS_ENTRIES } from './mains';
+import { MAINS_FIGURES } from './mainsFigures';
 import { PATHWAYS } from './pathways';
 import { POWER } from './power';
 import { RULES } from './rules';
@@ -14,10 +17,13 @@ export const HANDBOOK: readonly Entry[] = [
   ...CABLING,
   ...LINKS,
   ...POWER,
+  ...MAINS_ENTRIES,
+  ...CLIMATE_ENTRIES,
   ...PATHWAYS,
   ...RULES,
   ...CABINET_ENTRIES,
   ...FIGURES,
+  ...MAINS_FIGURES,
 ];
 
 export const entryOf = (id: string): Entry =>

@@ -1,4 +1,5 @@
 import { conduitCount, mayJam } from '../pathways/fill';
+import { continuousAmps } from '../power/mainsCurrent';
 import { conduitSizes, conduitWords } from '../standards/conduits';
 import { jamSource, roundUpSource } from '../standards/pathwayRules';
 import {
@@ -26,7 +27,7 @@ export const RULES: readonly Entry[] = [
     unit: 'A',
     digits: 1,
     formula: '{amps} × 0.8 in North America, × 1 elsewhere ({rules})',
-    reckon: (given) => of(given, 'amps') * ruleSets[given.rules as RuleSetId].continuous.share,
+    reckon: (given) => continuousAmps(of(given, 'amps'), ruleSets[given.rules as RuleSetId].continuous.share),
     source: published('NFPA 70 210.20(A); IEC 60364 has no general rule'),
     example: { given: { rules: 'north-america', amps: 20 }, result: 16, from: 'NFPA 70 210.20(A)' },
   },

@@ -1,10 +1,8 @@
-/**
- * Power factor to plan with where the data sheet does not tell: supplies of up to 75 W may go without correction
- * (IEC 61000-3-2), larger ones have it. Common practice, no source.
- */
-const powerFactorFor = (watts: number): number => (watts < 75 ? 0.6 : 0.9);
-/** Share of the mains that a switch's supply hands on to its ports, 0.85 to 0.92: the lower. Common practice, no source. */
-const POE_EFFICIENCY = 0.85;
+import { plannedEfficiency, plannedFactor } from '../standards/supplies';
+
+/** Power factor to plan with where the data sheet does not tell. */
+export const powerFactorFor = (watts: number): number =>
+  watts < plannedFactor.belowW ? plannedFactor.small : plannedFactor.large;
 
 /**
  * Current of a load, amperes: I = W / (V × power factor). Physics.
@@ -13,8 +11,17 @@ const POE_EFFICIENCY = 0.85;
 export const amperes = (watts: number, volts: number, powerFactor = powerFactorFor(watts)): number =>
   watts / (volts * powerFactor);
 
+/** Apparent power of a load, VA. */
+export const voltAmperes = (watts: number, powerFactor = powerFactorFor(watts)): number => watts / powerFactor;
+
 /**
  * Watts at the mains for what leaves a switch's ports, cable loss counted in them. Energy balance.
  * @param efficiency of the supply, 0 to 1
  */
-export const mainsForPoeW = (portsW: number, efficiency = POE_EFFICIENCY): number => portsW / efficiency;
+export const mainsForPoeW = (portsW: number, efficiency: number = plannedEfficiency): number => portsW / efficiency;
+
+/** What a continuous load may take of a circuit, A. */
+export const continuousAmps = (ratedA: number, share: number): number => ratedA * share;
+
+/** Heat of equipment in British thermal units an hour. */
+export const btuPerHour = (watts: number): number => watts * 3.412;
