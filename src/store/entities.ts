@@ -95,6 +95,7 @@ function columnOf(schema: z.ZodType, nullable = false): object {
   const columns: Record<string, () => { nullable: () => object }> = {
     boolean: () => p.boolean(),
     array: () => p.json(),
+    object: () => p.json(),
     number: () => (whole ? p.integer() : p.double()),
     union: () => p.integer(),
   };
@@ -104,7 +105,7 @@ function columnOf(schema: z.ZodType, nullable = false): object {
 
 function isJson(schema: z.ZodType): boolean {
   const { type, innerType } = defOf(schema);
-  return type === 'array' || (innerType !== undefined && isJson(innerType));
+  return type === 'array' || type === 'object' || (innerType !== undefined && isJson(innerType));
 }
 
 /** Fields of a table that are kept as JSON. */

@@ -327,7 +327,7 @@ describe('job file', () => {
     [
       'another version',
       edited((file) => Object.assign(file, { version: 9 })),
-      'format version 9; this program reads versions 1 to 4',
+      'format version 9; this program reads versions 1 to 5',
     ],
     [
       'a bad field',

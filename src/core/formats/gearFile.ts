@@ -3,6 +3,7 @@ import { TABLES } from '../job/tables';
 import { Id } from '../records/fields';
 import { refuse } from '../text/refusal';
 import { issueWords, parseJson } from './jobFile';
+import { countedOutlets } from './renewJobFile';
 
 /** Racks and gear of a site: the job file's rack and gear records, ids optional. */
 export const GearFile = z
@@ -24,7 +25,9 @@ export const GearFile = z
  * @throws Refusal naming the record and the field
  */
 export function readGearFile(text: string) {
-  const checked = GearFile.safeParse(parseJson(text, 'The gear file'));
+  const given = parseJson(text, 'The gear file');
+  if (typeof given === 'object' && given !== null) countedOutlets(given as Record<string, unknown>);
+  const checked = GearFile.safeParse(given);
   if (!checked.success)
     return refuse('not-gear', `The gear file is not as its schema says. ${issueWords(checked.error).join('; ')}.`);
   const named = <T extends { id?: string | undefined }>(rows: T[], noun: string) =>

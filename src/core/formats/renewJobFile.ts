@@ -1,3 +1,4 @@
+import { groupsOfCount } from '../records/mainsSockets';
 import { freeCode } from '../records/network';
 import { sameKey } from '../text/sameKey';
 
@@ -51,10 +52,17 @@ function regionOfMains(file: Loose): string[] {
   return [];
 }
 
+/** Up to version 4 mains outlets were only counted; files of gear have no version. */
+export function countedOutlets(file: Loose): string[] {
+  for (const row of rows(file, 'gear')) if (typeof row.outlets === 'number') row.outlets = groupsOfCount(row.outlets);
+  return [];
+}
+
 const STEPS: Record<number, (file: Loose) => string[]> = {
   1: oneCodeANetwork,
   2: unknownIsNotNothing,
   3: regionOfMains,
+  4: countedOutlets,
 };
 
 /**

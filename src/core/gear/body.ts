@@ -45,8 +45,4 @@ export const heatW = (gear: Gear): number | null => gear.heatW ?? ownW(gear);
 /** What passes the mains on to others. */
 export const feedsOthers = ({ kind }: Pick<Gear, 'kind'>): boolean => kind === 'distribution' || kind === 'ups';
 
-/** Mains outlets that a device takes: one for each inlet, or for the plug of its own supply. */
-export const outletsTaken = ({ inlet, inlets }: Pick<Gear, 'inlet' | 'inlets'>): number =>
-  inlet === 'none' ? 0 : Math.max(1, inlets);
-
 export const isUpright = (gear: Gear): boolean => gear.frame === 'upright';

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { Gear, type GearKind } from '../records/gear';
+import { type Battery, Gear, type GearKind } from '../records/gear';
 import { parsePortPattern } from './portPattern';
 
 type Fields = Partial<Omit<z.input<typeof Gear>, 'id' | 'name' | 'kind' | 'heightU' | 'depthMm' | 'massKg' | 'ports'>>;
@@ -23,6 +23,9 @@ const of = (kind: GearKind, rows: readonly Row[], common: Fields = {}): Entry[] 
 const FREE: Fields = { frame: 'free', ears: 'none' };
 const TEN: Fields = { frame: '10-inch' };
 const mains = { inlet: 'c14', inlets: 1 } as const;
+/** A line-interactive battery unit with sealed blocks of 12 V. */
+const vrla = (ratedW: number, ratedVa: number, blocks: Pick<Battery, 'blocks' | 'blockAh' | 'blockKg'>) =>
+  ({ topology: 'vi', ratedW, ratedVa, blockV: 12, ...blocks }) as const;
 const brick = { inlet: 'barrel', inlets: 1 } as const;
 
 /** Generic gear without makes; figures typical of the class. The data sheet of the real thing rules. Prices in minor units. */
@@ -238,22 +241,55 @@ const ENTRIES: readonly Entry[] = [
   ...of(
     'ups',
     [
-      ['UPS, 1U, 500 W', 1, 380, 14, '', { outlets: 4, heatW: 25 }],
-      ['UPS, 2U', 2, 405, 26, '', { outlets: 6, heatW: 45, noiseDbA: 32 }],
-      ['UPS, 2U, 1500 W', 2, 480, 32, '1×RJ45 100M rear', { outlets: 8, heatW: 70, noiseDbA: 40 }],
+      [
+        'UPS, 1U, 500 W',
+        1,
+        380,
+        14,
+        '',
+        {
+          outlets: [{ count: 4, kind: 'c13' }],
+          heatW: 25,
+          battery: vrla(500, 750, { blocks: 2, blockAh: 7, blockKg: 2.5 }),
+        },
+      ],
+      ['UPS, 2U', 2, 405, 26, '', { outlets: [{ count: 6, kind: 'c13' }], heatW: 45, noiseDbA: 32 }],
+      [
+        'UPS, 2U, 1500 W',
+        2,
+        480,
+        32,
+        '1×RJ45 100M rear',
+        {
+          outlets: [
+            { count: 4, kind: 'c13' },
+            { count: 4, kind: 'c13', switched: true },
+          ],
+          heatW: 70,
+          noiseDbA: 40,
+          battery: vrla(1500, 1500, { blocks: 4, blockAh: 9, blockKg: 2.7 }),
+        },
+      ],
       ['Battery pack, 2U', 2, 480, 38, '', { heatW: 5, inlet: 'none', inlets: 0 }],
     ],
     { ...mains, rails: 'needed', railLeastMm: 340, railMostMm: 900 },
   ),
   ...of('distribution', [
-    ['Distribution unit, 8 outlets', 1, 60, 1.4, '', { outlets: 8, inlet: 'cord', inlets: 1, priceMinor: 3500 }],
+    [
+      'Distribution unit, 8 outlets',
+      1,
+      60,
+      1.4,
+      '',
+      { outlets: [{ count: 8 }], inlet: 'cord', inlets: 1, priceMinor: 3500 },
+    ],
     [
       'Distribution unit, 8 outlets, behind',
       1,
       60,
       1.4,
       '',
-      { outlets: 8, inlet: 'cord', inlets: 1, priceMinor: 3500, notes: 'Outlets to the rear' },
+      { outlets: [{ count: 8 }], inlet: 'cord', inlets: 1, priceMinor: 3500, notes: 'Outlets to the rear' },
     ],
     [
       'Distribution unit, metered, 8 outlets',
@@ -261,16 +297,23 @@ const ENTRIES: readonly Entry[] = [
       120,
       2.2,
       '1×RJ45 100M rear',
-      { outlets: 8, inlet: 'cord', inlets: 1, powerW: 4, priceMinor: 22_000 },
+      { outlets: [{ count: 8 }], inlet: 'cord', inlets: 1, powerW: 4, priceMinor: 22_000 },
     ],
-    ['10-inch distribution unit, 5 outlets', 1, 50, 0.8, '', { ...TEN, outlets: 5, inlet: 'cord', inlets: 1 }],
+    [
+      '10-inch distribution unit, 5 outlets',
+      1,
+      50,
+      0.8,
+      '',
+      { ...TEN, outlets: [{ count: 5 }], inlet: 'cord', inlets: 1 },
+    ],
     [
       'Distribution unit, upright, 12 outlets',
       14,
       50,
       2.4,
       '',
-      { frame: 'upright', ears: 'none', widthMm: 52, outlets: 12, inlet: 'cord', inlets: 1 },
+      { frame: 'upright', ears: 'none', widthMm: 52, outlets: [{ count: 12 }], inlet: 'cord', inlets: 1 },
     ],
     [
       'Distribution unit, upright, 24 outlets',
@@ -278,7 +321,7 @@ const ENTRIES: readonly Entry[] = [
       50,
       4.6,
       '',
-      { frame: 'upright', ears: 'none', widthMm: 55, outlets: 24, inlet: 'cord', inlets: 1 },
+      { frame: 'upright', ears: 'none', widthMm: 55, outlets: [{ count: 24 }], inlet: 'cord', inlets: 1 },
     ],
   ]),
   ...of('injector', [
@@ -335,8 +378,15 @@ const ENTRIES: readonly Entry[] = [
     ['10-inch brush plate', 1, 20, 0.2, '', TEN],
   ]),
   ...of('fan', [
-    ['Fan tray, 2 fans', 1, 200, 2.0, '', { ...mains, powerW: 12, noiseDbA: 34, airflow: 'up' }],
-    ['Fan panel with thermostat', 1, 60, 1.2, '', { ...brick, powerW: 10, noiseDbA: 30, airflow: 'rear-front' }],
+    ['Fan tray, 2 fans', 1, 200, 2.0, '', { ...mains, powerW: 12, noiseDbA: 34, airflow: 'up', flowM3h: 200 }],
+    [
+      'Fan panel with thermostat',
+      1,
+      60,
+      1.2,
+      '',
+      { ...brick, powerW: 10, noiseDbA: 30, airflow: 'rear-front', flowM3h: 120, thermostatC: 35 },
+    ],
   ]),
   ...of('blank', [
     ['Blank', 1, 10, 0.3, '', { priceMinor: 600 }],

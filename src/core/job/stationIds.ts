@@ -1,5 +1,5 @@
 /** The stations that work, in the order of the job. */
-export const STATIONS = ['survey', 'runs', 'stack', 'land', 'patch'] as const;
+export const STATIONS = ['survey', 'runs', 'stack', 'land', 'patch', 'power'] as const;
 export type StationId = (typeof STATIONS)[number];
 export const STATION_NAMES: Record<StationId, string> = {
   survey: 'Survey',
@@ -7,4 +7,5 @@ export const STATION_NAMES: Record<StationId, string> = {
   stack: 'Stack',
   land: 'Land',
   patch: 'Patch',
+  power: 'Power',
 };

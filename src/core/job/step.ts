@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { groupsOfCount } from '../records/mainsSockets';
 import { refuse } from '../text/refusal';
 import { type Change, isFieldChange } from './change';
 import { JobHead } from './job';
@@ -39,7 +40,7 @@ export const stepWords = (kind: Step['kind'], label: string): string =>
  * Version of the schemas that recorded values are written by. It grows when a table or a field is renamed or goes, or a
  * value means something else; a field that is added with a default needs nothing.
  */
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 /** What became of tables and fields: by the last version that had the old name. Null: it is gone. */
 export type Renamed = {
@@ -55,7 +56,12 @@ const REREAD: readonly { lastVersion: number; table: TableName; field: string; t
   // Up to version 2 nothing could be said to be unknown: it was 0.
   { lastVersion: 2, table: 'gear', field: 'massKg', to: zeroIsUnknown },
   { lastVersion: 2, table: 'gear', field: 'powerW', to: zeroIsUnknown },
+  // Up to version 3 mains outlets were only counted.
+  { lastVersion: 3, table: 'gear', field: 'outlets', to: countedOutlets },
 ];
+function countedOutlets(value: unknown): unknown {
+  return typeof value === 'number' ? groupsOfCount(value) : value;
+}
 function zeroIsUnknown(value: unknown): unknown {
   return value === 0 ? null : value;
 }

@@ -3,6 +3,7 @@ import { allowances } from '../records/allowance';
 import { answers } from '../records/answer';
 import { boxes } from '../records/box';
 import { cableKinds } from '../records/cableKind';
+import { circuits } from '../records/circuit';
 import { contacts } from '../records/contact';
 import { cords } from '../records/cord';
 import { cuts } from '../records/cut';
@@ -13,20 +14,24 @@ import { landings } from '../records/landing';
 import { mounts } from '../records/mount';
 import { neighbours } from '../records/neighbour';
 import { networks } from '../records/network';
+import { noisePlaces } from '../records/noisePlace';
 import { openPoints } from '../records/openPoint';
 import { passages } from '../records/passage';
 import { pathways } from '../records/pathway';
 import { places } from '../records/place';
 import { placements } from '../records/placement';
+import { plugs } from '../records/plug';
 import { portNetworks } from '../records/portNetwork';
 import { racks } from '../records/rack';
 import { rooms } from '../records/room';
 import { runs } from '../records/run';
 import { shelvings } from '../records/shelving';
+import { streams } from '../records/stream';
 import type { TableOf } from '../records/table';
 import { terminations } from '../records/termination';
 import { tones } from '../records/tone';
 import { uplinks } from '../records/uplink';
+import { wallOutlets } from '../records/wallOutlet';
 import { wishes } from '../records/wish';
 
 /** Every record table of a job. Adding one touches its record file, this list, and a migration. */
@@ -59,6 +64,11 @@ export const TABLES = {
   uplinks,
   terminations,
   contacts,
+  circuits,
+  wallOutlets,
+  plugs,
+  noisePlaces,
+  streams,
 } as const;
 
 export type TableName = keyof typeof TABLES;

@@ -24,5 +24,7 @@ export const whole = (least: number, most: number) =>
     .int('expected a whole number')
     .min(least, `expected at least ${least}`)
     .max(most, `expected at most ${most}`);
+/** A day of the calendar, as `2026-11-27`. */
+export const day = z.iso.date('expected a date such as 2026-11-27');
 export const amount = (least: number, most: number) =>
   z.number().min(least, `expected at least ${least}`).max(most, `expected at most ${most}`);

@@ -1,10 +1,13 @@
 import { z } from 'zod';
+import { CHEMISTRIES, TOPOLOGIES } from '../standards/batteries';
 import { CATEGORIES } from '../standards/categoryReach';
 import { CONNECTORS } from '../standards/connectors';
 import { INLETS } from '../standards/inlets';
 import { FITTINGS } from '../standards/landing';
+import { OUTLET_KINDS, PLUG_KINDS } from '../standards/outlets';
+import { ARRAYS } from '../standards/recording';
 import { THREADS } from '../standards/screwThreads';
-import { amount, Id, line, name, whole } from './fields';
+import { amount, day, Id, line, name, whole } from './fields';
 import { CARRIES } from './run';
 import { byName, byShortName, defineTable } from './table';
 
@@ -53,6 +56,64 @@ export const PortGroup = z.strictObject({
 });
 export type PortGroup = z.infer<typeof PortGroup>;
 
+/** What is behind an outlet when the mains are out. */
+export const BACKINGS = ['battery', 'surge', 'none'] as const;
+
+/** A group of like mains outlets. They are numbered through the device, group after group, from 1. */
+export const OutletGroup = z.strictObject({
+  count: whole(1, 48),
+  kind: z
+    .enum(OUTLET_KINDS)
+    .nullable()
+    .default(null)
+    .describe('null: the household kind of the region; on a battery unit not known'),
+  pitchMm: amount(15, 300).nullable().default(null).describe('middle to middle; null: as usual for the kind'),
+  backing: z
+    .enum(BACKINGS)
+    .nullable()
+    .default(null)
+    .describe('on battery, on surge protection only, or neither; null: battery on a battery unit, neither elsewhere'),
+  switched: z.boolean().default(false).describe('can be switched off and on from afar'),
+  measured: z.boolean().default(false).describe('its current is shown'),
+  onAfterS: amount(0, 600).default(0).describe('seconds after the mains return until its first outlet is on'),
+  apartS: amount(0, 60).default(0).describe('seconds from each of its outlets to the next'),
+});
+export type OutletGroup = z.infer<typeof OutletGroup>;
+
+/** The battery of a unit, as its plate and its data sheet say. */
+export const Battery = z.strictObject({
+  topology: z.enum(TOPOLOGIES).nullable().default(null).describe('IEC 62040-3; null: not known'),
+  ratedVa: amount(1, 50_000).nullable().default(null),
+  ratedW: amount(1, 50_000).nullable().default(null),
+  chemistry: z.enum(CHEMISTRIES).default('vrla'),
+  blockV: amount(1, 500).nullable().default(null),
+  blockAh: amount(0.1, 1000).nullable().default(null).describe('at the 20-hour rate'),
+  blocks: whole(1, 100).default(1).describe('in series'),
+  strings: whole(1, 20).default(1).describe('beside each other'),
+  blockKg: amount(0.1, 200).nullable().default(null),
+  madeOn: day.nullable().default(null).describe('of the blocks; null: not known'),
+  chargeA: amount(0.01, 200).nullable().default(null),
+  transferMs: amount(0, 1000).nullable().default(null).describe('null: as usual for its class'),
+  wave: z.enum(['sine', 'stepped']).nullable().default(null),
+  runtime: z
+    .array(z.strictObject({ loadW: amount(1, 50_000), minutes: amount(0.1, 10_000) }))
+    .max(20)
+    .default([])
+    .describe('the maker’s table'),
+});
+export type Battery = z.infer<typeof Battery>;
+
+/** Drives of a recorder or store. */
+export const Drives = z.strictObject({
+  count: whole(1, 60),
+  tbEach: amount(0.01, 1000),
+  array: z.enum(ARRAYS).default('single'),
+});
+export type Drives = z.infer<typeof Drives>;
+
+/** What becomes of a device while the mains are out. */
+export const OUTAGES = ['stays', 'may go', 'goes first'] as const;
+
 /** What it is made to be screwed to: the rails of a rack, the upright channel beside them, or nothing. */
 const FRAMES = ['19-inch', '10-inch', 'upright', 'free'] as const;
 const AIRFLOWS = ['none', 'front-rear', 'rear-front', 'side', 'up'] as const;
@@ -89,10 +150,30 @@ export const Gear = z
     idleW: amount(0, 20_000).nullable().default(null),
     heatW: amount(0, 20_000).nullable().default(null).describe('null: all that it draws itself'),
     noiseDbA: amount(0, 150).nullable().default(null),
+    noiseIs: z.enum(['pressure', 'power']).default('pressure').describe('at 1 m, or the power that is declared'),
+    mostC: amount(0, 90).nullable().default(null).describe('warmest air that it may draw in; null: not known'),
+    flowM3h: amount(0, 10_000).nullable().default(null).describe('of a fan: air moved in the open'),
+    thermostatC: amount(0, 90).nullable().default(null).describe('of a fan: starts at; null: runs always'),
     airflow: z.enum(AIRFLOWS).default('none'),
     inlet: z.enum(INLETS).default('none'),
     inlets: whole(0, 8).default(0),
-    outlets: whole(0, 64).default(0).describe('mains outlets that it offers'),
+    plug: z
+      .enum(PLUG_KINDS)
+      .nullable()
+      .default(null)
+      .describe('what its own cord or supply ends in; null: a cord is bought, or the household plug of the region'),
+    plugWidthMm: mm(5, 300).describe('plug or supply in the outlet, along the outlets; null: as usual'),
+    supplies: z.enum(['share', 'standby']).default('share').describe('of several: share the load, or one stands by'),
+    powerFactor: amount(0.3, 1).nullable().default(null),
+    efficiency: amount(0.3, 1).nullable().default(null).describe('of its supply, or of a battery unit'),
+    inrushA: amount(0, 2000).nullable().default(null).describe('peak when switched on cold'),
+    leakMa: amount(0, 100).nullable().default(null).describe('standing current to earth'),
+    inputA: amount(0.5, 125).nullable().default(null).describe('rating of its own plug or inlet; null: as its kind'),
+    inOutage: z.enum(OUTAGES).default('may go').describe('whether it must stay on while the mains are out'),
+    outlets: z.array(OutletGroup).max(8).default([]).describe('mains outlets that it offers'),
+    battery: Battery.nullable().default(null),
+    drives: Drives.nullable().default(null),
+    daysWanted: whole(1, 3650).nullable().default(null).describe('of a recorder: recordings are kept so long'),
     poeBudgetW: amount(0, 20_000).default(0).describe('watts all its ports together can supply'),
     ports: z.array(PortGroup).max(12).default([]),
     rowOrder: z.enum(ROW_ORDERS).default('straight').describe('of a punch-down panel: its blocks behind'),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MATERIALS, POSITIONS } from '../standards/cooling';
 import { THREADS } from '../standards/screwThreads';
 import { amount, Id, line, name, whole } from './fields';
 import { byShortName, clearedWith, defineTable } from './table';
@@ -33,6 +34,13 @@ export const Rack = z
     roof: z.enum(['closed', 'vented', 'fan', 'open']).default('closed'),
     sides: z.enum(['closed', 'vented', 'removable', 'open']).default('closed'),
     sideRoomMm: mm(0, 500).describe('between the rails and each side, for cables and uprights'),
+    material: z.enum(MATERIALS).nullable().default(null).describe('null: not known'),
+    position: z.enum(POSITIONS).nullable().default(null).describe('which of its faces are free; null: not known'),
+    topCovered: z.boolean().default(false),
+    ventLowCm2: whole(0, 10_000).nullable().default(null).describe('open area below; null: not known'),
+    ventHighCm2: whole(0, 10_000).nullable().default(null).describe('open area above; null: not known'),
+    ventApartMm: mm(0, 3000).describe('middle of the lower openings to middle of the upper; null: nearly its height'),
+    filtered: z.boolean().default(false).describe('its openings have filters'),
     hinge: z.enum(['none', 'left', 'right']).default('none').describe('swings out from the wall'),
     entry: z.enum(['top', 'bottom', 'either']).default('top').describe('where the cables come in'),
     entryDepthMm: mm(0, 2000).describe('cables come in so far behind the front rails; null: at the back'),

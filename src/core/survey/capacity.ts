@@ -1,10 +1,11 @@
-import { feedsOthers, isUpright, outletsTaken, ownW } from '../gear/body';
+import { feedsOthers, isUpright, ownW } from '../gear/body';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { budgetWatts } from '../patching/budgetWatts';
 import { amperes, mainsForPoeW } from '../power/mainsCurrent';
 import { drawnWattsOf, takesPower } from '../power/poe';
 import type { Gear } from '../records/gear';
+import { inletCount, outletCount } from '../records/mainsSockets';
 import { canLand, isPanel, isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow, isUntraced, type Run } from '../records/run';
 import { answerOf, figureOf, isAnswered } from '../site/answers';
@@ -82,6 +83,9 @@ export function capacities(job: Job): Capacity[] {
   // Watts say nothing of current before the voltage is known.
   const volts = answerOf(job, 'mains-volts') === 'unknown' ? null : Number(answerOf(job, 'mains-volts'));
   const ampsOf = (watts: number, factor?: number) => (volts === null ? 0 : amperes(watts, volts, factor));
+  // What the Power station was told goes before what the survey was.
+  const walls = Object.values(job.wallOutlets);
+  const rated = Object.values(job.circuits).filter(({ breakerA }) => breakerA !== null);
   const poe = live.filter((run) => takesPower(run));
   const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : run.poeW);
   const amps = both(
@@ -151,25 +155,35 @@ export function capacities(job: Job): Capacity[] {
       unit: 'outlets',
       // What passes the mains on takes outlets as well as it gives them.
       has:
-        figureOf(job, 'mains-outlets') +
-        sum(gear.filter(feedsOthers), (one) => Math.max(0, one.outlets - outletsTaken(one))),
+        (walls.length > 0 ? sum(walls, ({ count }) => count) : figureOf(job, 'mains-outlets')) +
+        sum(gear.filter(feedsOthers), (one) => Math.max(0, outletCount(one) - inletCount(one))),
       ...both(
         gear.filter((one) => !feedsOthers(one)),
         (one) => placed(one.id),
-        outletsTaken,
+        inletCount,
       ),
-      unsaid: !isAnswered(job, 'mains-outlets'),
+      unsaid: walls.length === 0 && !isAnswered(job, 'mains-outlets'),
       whole: true,
     },
     {
       id: 'amps',
       name: volts === null ? 'Mains current, voltage not known' : `Mains current at ${volts} V`,
       unit: 'A',
-      has: figureOf(job, 'mains-amps') * continuous.share,
-      used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
+      has:
+        (rated.length > 0 ? sum(rated, ({ breakerA }) => breakerA ?? 0) : figureOf(job, 'mains-amps')) *
+        continuous.share,
+      used:
+        amps.used +
+        poeAmps.used +
+        (rated.length > 0
+          ? ampsOf(
+              sum(rated, ({ alsoW }) => alsoW ?? 0),
+              1,
+            )
+          : figureOf(job, 'mains-used-amps')),
       reserved: amps.reserved + poeAmps.reserved,
       unknown: gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length,
-      unsaid: !isAnswered(job, 'mains-amps'),
+      unsaid: rated.length === 0 && !isAnswered(job, 'mains-amps'),
       source: continuous.source,
     },
   ];

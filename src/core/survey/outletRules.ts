@@ -1,5 +1,6 @@
 import type { WishKind } from '../records/wish';
 import type { QuestionId } from '../site/questions';
+import { DEVICE_WORDS } from '../text/deviceWords';
 
 /** What one outlet of a kind takes. The number of runs is a setting of the job. */
 export type OutletRule = {
@@ -18,22 +19,9 @@ const low: QuestionId = 'height-low';
 const middle: QuestionId = 'height-desk';
 const high: QuestionId = 'height-high';
 
-/** What lists call a device of each kind, so that one that is there already is not asked for once more. */
-const SERVES: Record<string, RegExp> = {
-  television: /televis|\btv\b|fernseh|screen|display/i,
-  'set-top box': /set-?top|receiver/i,
-  player: /player|console|konsole/i,
-  computer: /computer|\bpcs?\b|workstation|laptop|desktop|arbeitsplatz|rechner/i,
-  telephone: /phone|telefon|teléfono|téléphone/i,
-  camera: /camera|kamera|cámara|caméra/i,
-  'access point': /access point|\bap\b|wi-?fi|wlan|funkzugang/i,
-  'network speaker': /speaker|lautsprecher/i,
-  'control panel': /control panel|keypad|bedienfeld/i,
-  printer: /print|copier|drucker|imprimante|impresora/i,
-};
 /** Whether a run to this device is what an outlet's rule asks for. */
 export const serves = (asked: string, device: string): boolean =>
-  asked !== '' && (SERVES[asked]?.test(device) ?? asked === device);
+  asked !== '' && (DEVICE_WORDS[asked]?.test(device) ?? asked === device);
 
 /** Watts and speeds are common practice for the class of device; each run can be changed. */
 export const OUTLET_RULES: Record<WishKind, OutletRule> = {

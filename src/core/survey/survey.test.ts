@@ -215,7 +215,7 @@ describe('capacity', () => {
       depthMm: 60,
       inlet: 'cord',
       inlets: 1,
-      outlets: 8,
+      outlets: [{ count: 8 }],
     });
     const job = answered(apply(bench(), { type: 'addGear', gear: [two, strip] }), 'mains-outlets', '2');
     // Two in the wall, one of them for the strip with its eight; panels and the strip itself need none.
