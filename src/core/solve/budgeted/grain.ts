@@ -9,7 +9,7 @@ function commonDivisor(a: number, b: number): number {
 }
 
 /** The step in which all sums of this problem's costs come, or 0 when there is none down to a thousandth. */
-export function grainOf({ cost, leftOut }: BudgetedProblem): number {
+export function grainOf({ cost, leftOut }: Pick<BudgetedProblem, 'cost' | 'leftOut'>): number {
   let grain = 0;
   for (const list of [cost, leftOut]) {
     for (const one of list) {
