@@ -1,4 +1,5 @@
 import type { Job } from '../job/job';
+import { outerDepthOf } from '../rack/outer';
 import { depthsOf, loadedKg, placedIn } from '../rack/space';
 import type { Gear } from '../records/gear';
 import type { Placement } from '../records/placement';
@@ -10,9 +11,6 @@ import { type AtLeast, together } from '../units/atLeast';
 /** Where the lowest unit begins when nothing is said, millimetres above the floor. Common practice, no source. */
 const USUAL_BASE: Record<Rack['standing'], number> = { wall: 1100, floor: 80, table: 780 };
 export const baseOf = (rack: Rack): number => rack.baseMm ?? USUAL_BASE[rack.standing];
-
-/** Outer depth of the box, millimetres: as given, else from the door to the back. */
-export const outerDepthOf = (rack: Rack): number => rack.outerDepthMm ?? rack.depthMm + (rack.frontClearanceMm ?? 0);
 
 export type RackLoad = {
   /** Gear and cabinet, kilograms. What is not known of them adds nothing to the forces. */

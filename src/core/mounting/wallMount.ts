@@ -1,4 +1,5 @@
 import type { Job } from '../job/job';
+import { outerDepthOf } from '../rack/outer';
 import { Mount } from '../records/mount';
 import type { Rack } from '../records/rack';
 import { answerOf } from '../site/answers';
@@ -20,7 +21,7 @@ import { counted } from '../text/counted';
 import { formatForce } from '../units/force';
 import { formatSize, type Units } from '../units/length';
 import { meetsStuds } from './backboard';
-import { outerDepthOf, type RackLoad, rackLoad } from './rackLoad';
+import { type RackLoad, rackLoad } from './rackLoad';
 
 /** The wall as the survey tells of it; null: not known. */
 const SURVEYED: Record<string, Mount['wall'] | undefined> = {

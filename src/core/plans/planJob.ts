@@ -5,6 +5,8 @@ import type { Job } from '../job/job';
 import { planLanding } from '../panels/planLanding';
 import type { PatchWish } from '../patching/patchWish';
 import { planPatching } from '../patching/planPatching';
+import { PLUG_STEPS, planPlugs, plugCommands } from '../power/plugPlan';
+import { stepLimits } from '../solve/limits';
 import { planDeviceCords } from '../uplinks/deviceCords';
 
 export type Plan = { job: Job; commands: Command[]; left: string[]; proven: boolean };
@@ -32,10 +34,15 @@ export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
     take([
       { type: 'keepRows', rows: devices.cords.map(({ uplink }) => ({ table: 'uplinks' as const, record: uplink })) },
     ]);
+  const plugs = planPlugs(job, stepLimits(PLUG_STEPS));
+  take(plugCommands(plugs));
   return {
     job,
     commands,
-    left: [...places.left, ...unlanded, ...unpatched, ...devices.left].map(({ why }) => why),
-    proven,
+    left: [
+      ...[...places.left, ...unlanded, ...unpatched, ...devices.left].map(({ why }) => why),
+      ...plugs.left.map(({ gear, inlet, why }) => `${gear.name}, inlet ${inlet}: ${why}`),
+    ],
+    proven: proven && plugs.proven,
   };
 }

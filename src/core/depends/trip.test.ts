@@ -1,0 +1,87 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply } from '../../../tests/support/jobs';
+import { powered } from '../../../tests/support/powered';
+import { MAINS, type Part, partKey, partOfKey, partsOf } from './parts';
+import { singlePoints } from './singlePoints';
+import { standing, trip } from './trip';
+
+const job = powered();
+const gone = (parts: Part[], minutes: number | null = 20, generator: number | null = null) =>
+  trip(job, parts, () => minutes, generator);
+const services = (made: ReturnType<typeof gone>) => made.now.map(({ service }) => service);
+
+describe('what goes dark', () => {
+  it('with the mains: all that is behind no battery, and the rest when it is empty', () => {
+    const made = gone([MAINS]);
+    expect(services(made)).toContain('Internet');
+    expect(services(made)).not.toContain('Cameras');
+    expect(made.darkNow).toContain('recorder');
+    expect(made.darkNow).not.toContain('switch-a');
+    const [end] = made.later;
+    expect(end).toMatchObject({ minutes: 20, what: 'dark', units: ['UPS 1500 VA'] });
+    expect(end?.lost.map(({ service }) => service)).toContain('Cameras');
+  });
+
+  it('says where nobody knows how long a battery lasts', () => {
+    const made = gone([MAINS], null);
+    expect(made.later).toEqual([]);
+    expect(made.unknown.join(' ')).toContain('How long UPS 1500 VA lasts is not known');
+  });
+
+  it('brings back what the generator carries', () => {
+    const fed = apply(job, {
+      type: 'editRows',
+      edits: Object.keys(job.circuits).map((id) => ({ table: 'circuits' as const, id, changes: { generator: true } })),
+    });
+    const made = trip(fed, [MAINS], () => 5, 10);
+    expect(made.later.map(({ what, minutes }) => [what, minutes])).toEqual([
+      ['dark', 5],
+      ['generator', 10],
+    ]);
+    expect(made.later[1]?.back.map(({ service }) => service)).toContain('Cameras');
+  });
+
+  it('with one of two supplies: nothing', () => {
+    const [plug] = Object.values(job.plugs).filter(({ gearId }) => gearId === 'storage');
+    expect(gone([{ kind: 'plug', id: plug?.id ?? '' }]).now).toEqual([]);
+  });
+
+  it('with a run: what hangs on it and nothing else', () => {
+    const run = Object.values(job.runs).find(({ device }) => /camera/i.test(device));
+    const made = gone([{ kind: 'run', id: run?.id ?? '' }]);
+    expect(made.cutNow).toEqual([run?.id]);
+    expect(services(made)).toEqual(['Cameras', 'Recording']);
+    expect(made.now[0]?.lost).toBe(1);
+  });
+
+  it('two parts darken at least what each of them does', () => {
+    const part = fc.constantFrom(...partsOf(job));
+    fc.assert(
+      fc.property(part, part, (a, b) => {
+        const at = (...parts: Part[]) =>
+          standing(job, { failed: new Set(parts.map(partKey)), empty: new Set(), generatorOn: false });
+        const both = at(a, b);
+        for (const one of [at(a), at(b)]) {
+          for (const id of one.dark) expect(both.dark.has(id)).toBe(true);
+          for (const id of one.cut) expect(both.cut.has(id)).toBe(true);
+          for (const [slot, { up }] of one.services.entries()) expect(both.services[slot]?.up).toBeLessThanOrEqual(up);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('lists what everything rests on, gravest first, each with a change', () => {
+    const points = singlePoints(job);
+    expect(points[0]?.lost.length).toBeGreaterThan(3);
+    expect(points.every(({ remedy }) => remedy.length > 10)).toBe(true);
+    const weights = points.map(({ weight }) => weight);
+    expect(weights).toEqual([...weights].sort((a, b) => b - a));
+  });
+
+  it('names its parts by keys', () => {
+    for (const part of partsOf(job)) expect(partOfKey(partKey(part))).toEqual(part);
+    expect(partOfKey('nothing:x')).toBeNull();
+  });
+});

@@ -1,0 +1,257 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import { type Feeds, feedsOf } from '../power/feeds';
+import { takesPower } from '../power/poe';
+import type { Gear } from '../records/gear';
+import { inletCount, outletsOf } from '../records/mainsSockets';
+import type { Plug } from '../records/plug';
+import { portKey } from '../records/portKey';
+import { isLive } from '../records/run';
+import { type Part, partKey } from './parts';
+import { type Service, servicesOf } from './services';
+
+/** What stands at one moment. */
+type Moment = {
+  failed: ReadonlySet<string>;
+  /** Battery units that are empty. */
+  empty: ReadonlySet<string>;
+  generatorOn: boolean;
+};
+
+export type Standing = {
+  /** Devices that have no power or are broken. */
+  dark: ReadonlySet<string>;
+  /** Runs whose far end does not work. */
+  cut: ReadonlySet<string>;
+  /** Battery units that live on their battery. */
+  onBattery: readonly Gear[];
+  services: readonly { service: Service; up: number; of: number }[];
+};
+
+/** Every plug that feeds a device, lowest inlet first. */
+const plugsOf = (feeds: Feeds, gear: Gear): Plug[] =>
+  Array.from({ length: inletCount(gear) }, (_, at) => feeds.plugAtInlet.get(portKey(gear.id, at + 1))).filter(
+    (plug) => plug !== undefined,
+  );
+
+/** What has power, what is reached, and which services that leaves, at one moment. */
+export function standing(job: Job, { failed, empty, generatorOn }: Moment): Standing {
+  const index = indexJob(job);
+  const feeds = feedsOf(job);
+  const mainsOut = failed.has('mains:all');
+  const circuitLive = (id: string | null): boolean => {
+    if (id === null) return !mainsOut;
+    if (failed.has(`circuit:${id}`)) return false;
+    return !mainsOut || (generatorOn && job.circuits[id]?.generator === true);
+  };
+  const inputs = new Map<string, boolean>();
+  /** Whether anything comes in at a device's inlets. What has no plug in the plan hangs on the mains somewhere. */
+  function hasInput(gear: Gear): boolean {
+    const there = inputs.get(gear.id);
+    if (there !== undefined) return there;
+    inputs.set(gear.id, false);
+    const plugs = plugsOf(feeds, gear);
+    const live = inletCount(gear) === 0 || (plugs.length === 0 ? !mainsOut : plugs.some(plugLive));
+    inputs.set(gear.id, live);
+    return live;
+  }
+  function plugLive(plug: Plug): boolean {
+    if (failed.has(`plug:${plug.id}`)) return false;
+    if (plug.wallId !== null)
+      return !failed.has(`wall:${plug.wallId}`) && circuitLive(job.wallOutlets[plug.wallId]?.circuitId ?? null);
+    const feed = job.gear[plug.feedId ?? ''];
+    if (!feed || failed.has(`gear:${feed.id}`)) return false;
+    if (hasInput(feed)) return true;
+    return feed.kind === 'ups' && outletsOf(feed)[plug.outlet - 1]?.backing === 'battery' && !empty.has(feed.id);
+  }
+  const onBattery: Gear[] = [];
+  const dark = new Set<string>();
+  for (const gear of index.gearInOrder) {
+    const input = hasInput(gear);
+    const battery = gear.kind === 'ups' && inletCount(gear) > 0 && !input;
+    if (battery && !empty.has(gear.id) && !failed.has(`gear:${gear.id}`)) onBattery.push(gear);
+    if (failed.has(`gear:${gear.id}`) || (!input && !(battery && !empty.has(gear.id)))) dark.add(gear.id);
+  }
+
+  const joined = componentsOf(job, (id) => !dark.has(id), failed);
+  const gateway = index.gearInOrder.find(({ kind }) => kind === 'router');
+  const cut = new Set<string>();
+  for (const run of index.runsInOrder) {
+    if (!isLive(run) || run.carries !== 'ethernet') continue;
+    const landing = index.landingOfRun.get(run.id);
+    const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
+    const works =
+      cord !== undefined &&
+      !failed.has(`run:${run.id}`) &&
+      !failed.has(`gear:${landing?.panelId}`) &&
+      !failed.has(`cord:${cord.id}`) &&
+      !dark.has(cord.switchId) &&
+      // What takes its power elsewhere goes dark with the mains.
+      (!mainsOut || takesPower(run)) &&
+      (gateway === undefined || joined.whole(cord.switchId, gateway.id));
+    if (!works) cut.add(run.id);
+  }
+  const services = servicesOf(index).map((service) => ({ service, ...countOf(service, cut, dark, joined, index.job) }));
+  return { dark, cut, onBattery, services };
+}
+
+type Joined = { of: (id: string) => string; whole: (id: string, to: string) => boolean };
+
+/** Which devices still reach each other over cords between them, against what they reach when all is well. */
+function componentsOf(job: Job, isUp: (id: string) => boolean, failed: ReadonlySet<string>): Joined {
+  const groups = (up: (id: string) => boolean, stands: (uplinkId: string) => boolean) => {
+    const group = new Map<string, string>();
+    const of = (id: string): string => {
+      const at = group.get(id) ?? id;
+      if (at === id) return id;
+      const top = of(at);
+      group.set(id, top);
+      return top;
+    };
+    for (const { id, fromId, toId } of Object.values(job.uplinks))
+      if (up(fromId) && up(toId) && stands(id)) group.set(of(fromId), of(toId));
+    return of;
+  };
+  const now = groups(isUp, (id) => !failed.has(`uplink:${id}`));
+  const well = groups(
+    () => true,
+    () => true,
+  );
+  return { of: now, whole: (id, to) => well(id) !== well(to) || (now(id) === now(to) && isUp(to)) };
+}
+
+function countOf(
+  { runs, needs }: Service,
+  cut: ReadonlySet<string>,
+  dark: ReadonlySet<string>,
+  joined: Joined,
+  job: Job,
+): { up: number; of: number } {
+  // One of each list, and all of them together where they hang together when all is well.
+  const lists = needs.map((list) => list.filter((gear) => !dark.has(gear.id)));
+  const [first, ...others] = lists;
+  const linked =
+    lists.every((list) => list.length > 0) &&
+    (first === undefined ||
+      first.some((one) => others.every((list) => list.some((other) => joined.whole(one.id, other.id)))));
+  if (runs.length === 0) {
+    if (
+      needs.length > 0 &&
+      needs.every((list) => list.length === 1) &&
+      needs[0]?.[0]?.kind !== 'modem' &&
+      needs[0]?.[0]?.kind !== 'router'
+    )
+      return { up: lists.filter((list) => list.length > 0).length, of: needs.length };
+    return { up: linked ? 1 : 0, of: 1 };
+  }
+  const recorder = first?.[0];
+  const up = runs.filter(({ id }) => {
+    if (cut.has(id)) return false;
+    if (needs.length === 0) return true;
+    const landing = indexJob(job).landingOfRun.get(id);
+    const cord = landing && indexJob(job).cordAtPanelPort.get(portKey(landing.panelId, landing.port));
+    return linked && cord !== undefined && recorder !== undefined && joined.whole(cord.switchId, recorder.id);
+  }).length;
+  return { up, of: runs.length };
+}
+
+export type Lost = { service: string; lost: number; of: number };
+export type TripEvent = {
+  minutes: number;
+  what: 'dark' | 'generator';
+  /** Units whose batteries are empty then. */
+  units: readonly string[];
+  /** What goes then, and what is there again. */
+  lost: readonly Lost[];
+  back: readonly Lost[];
+};
+export type Trip = {
+  parts: readonly Part[];
+  darkNow: readonly string[];
+  cutNow: readonly string[];
+  now: readonly Lost[];
+  /** What goes later, and when what was lost comes back. */
+  later: readonly TripEvent[];
+  onBattery: readonly { unit: Gear; minutes: number | null }[];
+  unknown: readonly string[];
+};
+
+const everUp = new WeakMap<Job, Standing>();
+/** How all stands when nothing has failed. */
+export function wholeStanding(job: Job): Standing {
+  const there = everUp.get(job);
+  if (there) return there;
+  const made = standing(job, { failed: new Set(), empty: new Set(), generatorOn: false });
+  if (Object.isFrozen(job)) everUp.set(job, made);
+  return made;
+}
+
+const lostBetween = (before: Standing, after: Standing): Lost[] =>
+  before.services.flatMap(({ service, up }, at) => {
+    const now = after.services[at]?.up ?? 0;
+    return now < up ? { service: service.name, lost: up - now, of: up } : [];
+  });
+
+/**
+ * What goes dark when parts fail: at once, and later when batteries run out.
+ * @param minutesOf how long a battery unit lasts with what is on it; null: not known
+ * @param generatorMin minutes until a generator carries its circuits; null: there is none
+ */
+export function trip(
+  job: Job,
+  parts: readonly Part[],
+  minutesOf: (unit: Gear) => number | null,
+  generatorMin: number | null = null,
+): Trip {
+  const failed = new Set(parts.map(partKey));
+  const whole = wholeStanding(job);
+  const first = standing(job, { failed, empty: new Set(), generatorOn: false });
+  const waiting = first.onBattery.map((unit) => ({ unit, minutes: minutesOf(unit) }));
+  const ends = [...new Set(waiting.flatMap(({ minutes }) => minutes ?? []))];
+  const times = failed.has('mains:all') && generatorMin !== null ? [...ends, generatorMin] : ends;
+  const empty = new Set<string>();
+  const later: TripEvent[] = [];
+  let generatorOn = false;
+  let before = first;
+  for (const minutes of [...new Set(times)].sort((a, b) => a - b)) {
+    if (minutes === generatorMin && failed.has('mains:all')) generatorOn = true;
+    const now = standing(job, { failed, empty, generatorOn });
+    const still = new Set(now.onBattery.map(({ id }) => id));
+    const units = waiting.filter((one) => one.minutes === minutes && still.has(one.unit.id)).map(({ unit }) => unit);
+    for (const { id } of units) empty.add(id);
+    const isGenerator = generatorOn && minutes === generatorMin;
+    if (units.length === 0 && !isGenerator) continue;
+    const after = standing(job, { failed, empty, generatorOn });
+    later.push({
+      minutes,
+      what: isGenerator ? 'generator' : 'dark',
+      units: units.map(({ name }) => name),
+      lost: lostBetween(before, after),
+      back: lostBetween(after, before),
+    });
+    before = after;
+  }
+  const unplugged = indexJob(job).gearInOrder.filter(
+    (gear) => inletCount(gear) > 0 && plugsOf(feedsOf(job), gear).length === 0,
+  );
+  return {
+    parts,
+    darkNow: [...first.dark].filter((id) => !whole.dark.has(id)),
+    cutNow: [...first.cut].filter((id) => !whole.cut.has(id)),
+    now: lostBetween(whole, first),
+    later,
+    onBattery: waiting,
+    unknown: [
+      ...waiting.flatMap(({ unit, minutes }) => (minutes === null ? `How long ${unit.name} lasts is not known.` : [])),
+      ...(unplugged.length > 0
+        ? [
+            `${unplugged.length === 1 ? `${unplugged[0]?.name} has` : `${unplugged.length} devices have`} no plug in the plan: what feeds ${unplugged.length === 1 ? 'it' : 'them'} is not known.`,
+          ]
+        : []),
+    ],
+  };
+}
+
+/** `Cameras (3 of 8)`, or the name alone where all of it is gone. */
+export const lostWords = ({ service, lost, of }: Lost): string =>
+  lost < of ? `${service} (${lost} of ${of})` : service;

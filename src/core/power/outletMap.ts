@@ -1,0 +1,60 @@
+import { gearShortNames } from '../gear/shortNames';
+import type { Job } from '../job/job';
+import { standOf } from '../rack/stand';
+import { type MainsOutlet, outletKindOf, outletsOf } from '../records/mainsSockets';
+import { portKey } from '../records/portKey';
+import { outlets } from '../standards/outlets';
+import { feedsOf, wallOutletsOf } from './feeds';
+import { mainsWayMm, powerSide, stockCordMm } from './mainsCords';
+
+export type OutletRow = {
+  feed: string;
+  feedShort: string;
+  outlet: MainsOutlet;
+  kind: string;
+  backing: string;
+  device: string;
+  deviceShort: string;
+  inlet: number | null;
+  cordMm: number | null;
+  side: string;
+};
+
+const BACKING_WORDS = { battery: 'battery', surge: 'surge only', none: '' } as const;
+
+/** Every mains outlet with what is in it, walls first. */
+export function outletMap(job: Job): OutletRow[] {
+  const { plugAtOutlet, units } = feedsOf(job);
+  const short = gearShortNames(job);
+  const rows = [
+    ...Object.values(job.wallOutlets).map((wall) => ({
+      id: wall.id,
+      name: wall.name,
+      feed: null,
+      all: wallOutletsOf(wall),
+      reachMm: wall.reachMm,
+    })),
+    ...units.map((feed) => ({ id: feed.id, name: feed.name, feed, all: outletsOf(feed), reachMm: null })),
+  ];
+  return rows.flatMap(({ id, name, feed, all, reachMm }) =>
+    all.map((outlet): OutletRow => {
+      const plug = plugAtOutlet.get(portKey(id, outlet.number));
+      const gear = plug && job.gear[plug.gearId];
+      const way = gear ? mainsWayMm(job, gear, feed ? { gear: feed, outlet: outlet.number } : { reachMm }) : null;
+      const kind = outletKindOf(outlet.kind, feed, job.rules);
+      const rack = gear && job.racks[standOf(job, gear.id)?.rackId ?? ''];
+      return {
+        feed: name,
+        feedShort: short.get(id) ?? name,
+        outlet,
+        kind: kind === null ? 'not known' : outlets[kind].name,
+        backing: BACKING_WORDS[outlet.backing],
+        device: gear?.name ?? '',
+        deviceShort: gear ? (short.get(gear.id) ?? gear.name) : '',
+        inlet: plug?.inlet ?? null,
+        cordMm: plug?.lengthMm ?? (way === null ? null : stockCordMm(way)),
+        side: gear ? (plug?.side ?? (rack ? powerSide(rack) : '')) : '',
+      };
+    }),
+  );
+}

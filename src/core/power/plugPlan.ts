@@ -1,0 +1,373 @@
+import type { Command } from '../commands/commands';
+import { feedsOthers } from '../gear/body';
+import type { Job } from '../job/job';
+import type { Gear } from '../records/gear';
+import { inletCount, type MainsOutlet, outletKindOf, outletsOf } from '../records/mainsSockets';
+import { type Plug, plugId } from '../records/plug';
+import { portKey } from '../records/portKey';
+import type { SearchLimits } from '../solve/limits';
+import { pack } from '../solve/packing/pack';
+import type { PackingProblem } from '../solve/packing/problem';
+import { OUTLET_KINDS, type OutletKind, outletAmps, outlets, plugsFor } from '../standards/outlets';
+import { carriedLoad, circuitLoads, type Feeds, feedsOf, unitLimitAmps, voltsOf, wallOutletsOf } from './feeds';
+import { mainsWayMm, stockCordMm } from './mainsCords';
+import { plugFit, plugWidthMm } from './plugFit';
+
+/** Prices of the choice, in points: a centimetre of cord is one. Common practice, no source. */
+const PRICES = {
+  leftOut: 1_000_000,
+  leftOutFor: { stays: 300_000, 'may go': 100_000, 'goes first': 0 },
+  /** What must stay on is not behind a battery. */
+  offBattery: 20_000,
+  /** Battery minutes go to what may go dark. */
+  onBattery: { 'may go': 300, 'goes first': 3000 },
+  /** Two supplies of a device on one feed. */
+  oneFeed: 15_000,
+  /** A gateway or modem hangs now and then: from afar it is switched off and on again. */
+  notSwitched: 200,
+  /** Whether the plug fits is not known. */
+  unknownFit: 500,
+} as const;
+const HANGS: readonly Gear['kind'][] = ['router', 'modem'];
+
+/** An outlet that a plug can go to. */
+type Place = {
+  feed: Gear | null;
+  wallId: string | null;
+  outlet: MainsOutlet;
+  kind: OutletKind | null;
+  /** Row of outlets, for bodies that meet. */
+  row: string;
+  /** Units above it, itself first, and the circuit. */
+  units: readonly string[];
+  circuitId: string | null;
+  battery: boolean;
+};
+
+export type PlugChoice = { plug: Plug; gear: Gear; feedName: string; cordMm: number; why: string[] };
+export type PlugPlan = {
+  plugs: PlugChoice[];
+  left: { gear: Gear; inlet: number; why: string }[];
+  /** The fewest outlets that are missing, by kind. */
+  missing: { kind: OutletKind | null; count: number }[];
+  proven: boolean;
+  points: number;
+  bound: number;
+};
+
+/** Looks at the clock that the choice of plugs takes at most where there is none. */
+export const PLUG_STEPS = 4000;
+
+/** The commands that put a plan's plugs in. */
+export const plugCommands = ({ plugs }: Pick<PlugPlan, 'plugs'>): Command[] =>
+  plugs.length === 0 ? [] : [{ type: 'keepRows', rows: plugs.map(({ plug }) => ({ table: 'plugs', record: plug })) }];
+
+const place = (feeds: Feeds, feed: Gear | null, wallId: string | null, outlet: MainsOutlet): Place => {
+  const units: string[] = [];
+  let [at, wall, battery] = [feed, wallId, false];
+  let through: MainsOutlet | undefined = outlet;
+  while (at && !units.includes(at.id)) {
+    units.push(at.id);
+    if (at.kind === 'ups' && through?.backing === 'battery') battery = true;
+    const plug = feeds.plugAtInlet.get(portKey(at.id, 1));
+    if (!plug) break;
+    wall = plug.wallId;
+    at = plug.feedId === null ? null : (feeds.job.gear[plug.feedId] ?? null);
+    through = at ? outletsOf(at)[plug.outlet - 1] : undefined;
+  }
+  return {
+    feed,
+    wallId,
+    outlet,
+    kind: outletKindOf(outlet.kind, feed, feeds.job.rules),
+    row: feed?.id ?? wallId ?? '',
+    units,
+    circuitId: wall === null ? null : (feeds.job.wallOutlets[wall]?.circuitId ?? null),
+    battery,
+  };
+};
+
+/** All outlets there are, of units that are placed and of walls. */
+function placesOf(feeds: Feeds): Place[] {
+  return [
+    ...feeds.units.flatMap((feed) => outletsOf(feed).map((outlet) => place(feeds, feed, null, outlet))),
+    ...Object.values(feeds.job.wallOutlets).flatMap((wall) =>
+      wallOutletsOf(wall).map((outlet) => place(feeds, null, wall.id, outlet)),
+    ),
+  ];
+}
+
+const isFree = (feeds: Feeds, { feed, wallId, outlet }: Place): boolean =>
+  !feeds.plugAtOutlet.has(portKey(feed?.id ?? wallId ?? '', outlet.number));
+
+const way = (job: Job, gear: Gear, { feed, wallId, outlet }: Place): number | null =>
+  mainsWayMm(
+    job,
+    gear,
+    feed ? { gear: feed, outlet: outlet.number } : { reachMm: job.wallOutlets[wallId ?? '']?.reachMm ?? null },
+  );
+
+/** Where battery units and strips go, one after the other by rule: units into walls, strips into walls, else behind a battery. */
+function feedUnits(job: Job): Plug[] {
+  const made: Plug[] = [];
+  let now = job;
+  const units = feedsOf(job).units.filter((gear) => inletCount(gear) > 0);
+  const order = [...units.filter(({ kind }) => kind === 'ups'), ...units.filter(({ kind }) => kind !== 'ups')];
+  for (const gear of order) {
+    const feeds = feedsOf(now);
+    if (feeds.plugAtInlet.has(portKey(gear.id, 1))) continue;
+    const used = new Map<string, number>();
+    for (const plug of Object.values(now.plugs)) {
+      const circuit = plug.wallId === null ? undefined : now.wallOutlets[plug.wallId]?.circuitId;
+      if (circuit) used.set(circuit, (used.get(circuit) ?? 0) + 1);
+    }
+    // Strip into strip and battery unit into battery unit are not done.
+    const open = placesOf(feeds).filter(
+      (one) =>
+        isFree(feeds, one) &&
+        !one.units.includes(gear.id) &&
+        (one.feed === null || (gear.kind === 'distribution' && one.feed.kind === 'ups' && one.battery)) &&
+        plugFit(now, gear, one.feed, one.outlet).fits !== 'no',
+    );
+    const dear = (one: Place) =>
+      (one.feed === null ? 0 : 1000) + 100 * (used.get(one.circuitId ?? '') ?? 0) + (way(now, gear, one) ?? 0) / 1000;
+    const [best] = open.sort((a, b) => dear(a) - dear(b));
+    if (!best) continue;
+    const plug = plugAt(gear, 1, best);
+    made.push(plug);
+    now = { ...now, plugs: { ...now.plugs, [plug.id]: plug } };
+  }
+  return made;
+}
+
+const plugAt = (gear: Gear, inlet: number, { feed, wallId, outlet }: Place): Plug => ({
+  id: plugId(gear.id, inlet),
+  gearId: gear.id,
+  inlet,
+  feedId: feed?.id ?? null,
+  wallId,
+  outlet: outlet.number,
+  fixed: false,
+  lengthMm: null,
+  side: null,
+});
+
+type Item = { gear: Gear; inlet: number; load: { w: number; va: number } };
+
+/** The choice in numbers: open inlets, free outlets, what each costs, what must not be overloaded. */
+export function plugProblem(job: Job): { problem: PackingProblem; items: Item[]; places: Place[]; first: Plug[] } {
+  const first = feedUnits(job);
+  const fed = { ...job, plugs: { ...job.plugs, ...Object.fromEntries(first.map((plug) => [plug.id, plug])) } };
+  const feeds = feedsOf(fed);
+  const items = feeds.consumers
+    .filter((gear) => !feedsOthers(gear))
+    .flatMap((gear): Item[] => {
+      const load = feeds.loadOf(gear, 'full');
+      return Array.from({ length: inletCount(gear) }, (_, at) => at + 1)
+        .filter((inlet) => !feeds.plugAtInlet.has(portKey(gear.id, inlet)))
+        .map((inlet) => ({ gear, inlet, load: share(gear, inlet, load) }));
+    });
+  const all = placesOf(feeds);
+  const places = all.filter((one) => isFree(feeds, one));
+  const rows = [...new Set(places.map(({ row }) => row))];
+  const cost = new Float64Array(items.length * places.length).fill(Number.POSITIVE_INFINITY);
+  items.forEach(({ gear, load }, item) => {
+    places.forEach((one, at) => {
+      const fit = plugFit(fed, gear, one.feed, one.outlet);
+      const rated = outletAmps(one.kind, job.rules);
+      const volts = voltsOf(job, null);
+      if (fit.fits === 'no' || (rated !== null && volts !== null && load.va / volts > rated)) return;
+      let price = Math.round(stockCordMm(way(fed, gear, one) ?? 1500) / 10);
+      if (fit.fits === 'unknown') price += PRICES.unknownFit;
+      if (gear.inOutage === 'stays') price += one.battery ? 0 : PRICES.offBattery;
+      else if (one.battery) price += PRICES.onBattery[gear.inOutage];
+      if (HANGS.includes(gear.kind) && !one.outlet.switched) price += PRICES.notSwitched;
+      cost[item * places.length + at] = price;
+    });
+  });
+  const widthOf = (gear: Gear, one: Place) => {
+    const fit = plugFit(fed, gear, one.feed, one.outlet);
+    return plugWidthMm(fed, gear, fit.fits === 'yes' ? fit.plug : null);
+  };
+  const apart = feeds.consumers.flatMap((gear) => {
+    const own = items.flatMap((item, at) => (item.gear.id === gear.id ? at : []));
+    const groups = [...new Set(places.map(feedKey))];
+    const groupOf = Int32Array.from(places, (one) => groups.indexOf(feedKey(one)));
+    return own.flatMap((a, at) => own.slice(at + 1).map((b) => ({ a, b, groupOf, price: PRICES.oneFeed })));
+  });
+  const problem: PackingProblem = {
+    things: items.length,
+    places: places.length,
+    cost,
+    leftOut: Float64Array.from(items, ({ gear }) => PRICES.leftOut + PRICES.leftOutFor[gear.inOutage]),
+    width: Float64Array.from({ length: items.length * places.length }, (_, pair) => {
+      const [item, one] = [items[Math.floor(pair / places.length)], places[pair % places.length]];
+      return item && one ? widthOf(item.gear, one) : 0;
+    }),
+    rowOf: Int32Array.from(places, ({ row }) => rows.indexOf(row)),
+    middle: Float64Array.from(places, ({ outlet }) => outlet.xMm),
+    taken: all.flatMap((one) => {
+      const plug = feeds.plugAtOutlet.get(portKey(one.feed?.id ?? one.wallId ?? '', one.outlet.number));
+      const gear = plug && fed.gear[plug.gearId];
+      if (!gear || !rows.includes(one.row)) return [];
+      const half = widthOf(gear, one) / 2;
+      return [{ row: rows.indexOf(one.row), from: one.outlet.xMm - half, to: one.outlet.xMm + half }];
+    }),
+    limits: limitsOf(fed, feeds, items, places),
+    apart,
+  };
+  return { problem, items, places, first };
+}
+
+/** Of several supplies that share each carries its part; of one that stands by the first carries all. */
+function share(gear: Gear, inlet: number, load: { w: number; va: number }) {
+  const count = inletCount(gear);
+  const part = gear.supplies === 'share' ? 1 / count : inlet === 1 ? 1 : 0;
+  return { w: load.w * part, va: load.va * part };
+}
+
+/** What two supplies should not have in common: the battery unit that they are behind, else the circuit. */
+const feedKey = ({ units, circuitId, battery }: Place): string =>
+  battery ? `unit ${units.at(-1)}` : circuitId === null ? `unit ${units.at(-1) ?? ''}` : `circuit ${circuitId}`;
+
+function limitsOf(job: Job, feeds: Feeds, items: readonly Item[], places: readonly Place[]): PackingProblem['limits'] {
+  const weightVa = Float64Array.from(items, ({ load }) => load.va);
+  const weightW = Float64Array.from(items, ({ load }) => load.w);
+  const inside = (test: (one: Place) => boolean) => Uint8Array.from(places, (one) => (test(one) ? 1 : 0));
+  const volts = voltsOf(job, null);
+  const limits = feeds.units.flatMap((unit): PackingProblem['limits'] => {
+    const here = inside(({ units }) => units.includes(unit.id));
+    if (!here.includes(1)) return [];
+    const now = carriedLoad(feeds, unit, 'full');
+    const amps = unitLimitAmps(job, unit);
+    const { ratedW = null, ratedVa = null } = unit.battery ?? {};
+    return [
+      ...(amps === null || volts === null ? [] : [{ inside: here, weight: weightVa, most: amps * volts - now.va }]),
+      ...(ratedW === null ? [] : [{ inside: here, weight: weightW, most: ratedW - now.w }]),
+      ...(ratedVa === null ? [] : [{ inside: here, weight: weightVa, most: ratedVa - now.va }]),
+    ];
+  });
+  const circuits = circuitLoads(job).flatMap(({ circuit, limitA, volts: own, full }): PackingProblem['limits'] => {
+    const here = inside(({ circuitId }) => circuitId === circuit.id);
+    if (limitA === null || own === null || !here.includes(1)) return [];
+    return [{ inside: here, weight: weightVa, most: limitA * own - full.va }];
+  });
+  return [...limits, ...circuits].map((limit) => ({ ...limit, most: Math.max(0, limit.most) }));
+}
+
+/**
+ * A place for every inlet that has none: battery for what must stay on, two supplies on two feeds, wide plugs where they cover
+ * nothing that is wanted, no unit or circuit overloaded, short cords. What has a plug keeps it. Strips and battery units are
+ * fed first, by rule; the rest is the cheapest choice there is.
+ */
+export function planPlugs(job: Job, limits: SearchLimits): PlugPlan {
+  const { problem, items, places, first } = plugProblem(job);
+  const packed = pack(problem, limits);
+  const feedName = (feed: Gear | null, wallId: string | null) =>
+    feed?.name ?? job.wallOutlets[wallId ?? '']?.name ?? '';
+  const units = first.flatMap((plug): PlugChoice[] => {
+    const gear = job.gear[plug.gearId];
+    const feed = plug.feedId === null ? null : (job.gear[plug.feedId] ?? null);
+    if (!gear) return [];
+    const far = mainsWayMm(
+      job,
+      gear,
+      feed ? { gear: feed, outlet: plug.outlet } : { reachMm: job.wallOutlets[plug.wallId ?? '']?.reachMm ?? null },
+    );
+    return [
+      {
+        plug,
+        gear,
+        feedName: feedName(feed, plug.wallId),
+        cordMm: stockCordMm(far ?? 1500),
+        why: [feed ? 'behind a battery: no wall outlet is free' : 'feeds others: into the wall'],
+      },
+    ];
+  });
+  const chosen = items.flatMap(({ gear, inlet }, item): PlugChoice[] => {
+    const at = places[packed.placeOf[item] ?? -1];
+    if (!at) return [];
+    return [
+      {
+        plug: plugAt(gear, inlet, at),
+        gear,
+        feedName: feedName(at.feed, at.wallId),
+        cordMm: stockCordMm(way(job, gear, at) ?? 1500),
+        why: whyHere(job, gear, at, items, places, packed.placeOf, item),
+      },
+    ];
+  });
+  const out = items.flatMap((item, at) => ((packed.placeOf[at] ?? -1) < 0 ? [{ item, at }] : []));
+  const unfed = feedsOf(job).units.filter(
+    (gear) =>
+      inletCount(gear) > 0 &&
+      !feedsOf(job).plugAtInlet.has(portKey(gear.id, 1)) &&
+      !first.some((plug) => plug.gearId === gear.id),
+  );
+  return {
+    plugs: [...units, ...chosen],
+    left: [
+      ...unfed.map((gear) => ({ gear, inlet: 1, why: 'No wall outlet is free that its plug goes into.' })),
+      ...out.map(({ item, at }) => ({ gear: item.gear, inlet: item.inlet, why: whyLeft(problem, places, at) })),
+    ],
+    missing: missingKinds(
+      job,
+      out.map(({ item }) => item.gear),
+      unfed.length,
+    ),
+    proven: packed.proven,
+    points: packed.cost,
+    bound: packed.bound,
+  };
+}
+
+function whyHere(
+  job: Job,
+  gear: Gear,
+  at: Place,
+  items: readonly Item[],
+  places: readonly Place[],
+  placeOf: Int32Array,
+  item: number,
+): string[] {
+  const why: string[] = [];
+  if (gear.inOutage === 'stays')
+    why.push(at.battery ? 'must stay on: on battery' : 'must stay on, and no battery outlet is left for it');
+  else if (at.battery) why.push('no other outlet is free');
+  const other = items.findIndex((one, slot) => slot !== item && one.gear.id === gear.id && (placeOf[slot] ?? -1) >= 0);
+  const there = other < 0 ? undefined : places[placeOf[other] ?? -1];
+  if (there)
+    why.push(
+      feedKey(there) === feedKey(at)
+        ? 'same feed as its other supply: there is no second'
+        : 'another feed than its other supply',
+    );
+  if (HANGS.includes(gear.kind) && at.outlet.switched) why.push('can be switched off and on from afar');
+  const fit = plugFit(job, gear, at.feed, at.outlet);
+  const width = plugWidthMm(job, gear, fit.fits === 'yes' ? fit.plug : null);
+  const covered = places.filter(
+    (one) => one.row === at.row && one !== at && Math.abs(one.outlet.xMm - at.outlet.xMm) < width / 2,
+  );
+  if (covered.length > 0) why.push(`covers outlet ${covered.map(({ outlet }) => outlet.number).join(', ')}`);
+  if (at.kind === null) why.push('the kind of the outlet is not known');
+  return why.length > 0 ? why : ['shortest cord'];
+}
+
+function whyLeft({ places: count, cost }: PackingProblem, places: readonly Place[], item: number): string {
+  const fits = places.filter((_, at) => Number.isFinite(cost[item * count + at] ?? Number.POSITIVE_INFINITY));
+  return fits.length === 0
+    ? 'No free outlet takes its plug.'
+    : 'All outlets that take its plug are taken or covered, or what feeds them would be overloaded.';
+}
+
+/** Outlets that are missing: what goes into either gets the kind that strips and battery units have. */
+function missingKinds(job: Job, gear: readonly Gear[], unfed: number): PlugPlan['missing'] {
+  const counts = new Map<OutletKind | null, number>();
+  if (unfed > 0) counts.set(outletKindOf(null, null, job.rules), unfed);
+  for (const one of gear) {
+    const plugs = plugsFor(one.inlet, one.plug, job.rules);
+    const kind = OUTLET_KINDS.find((name) => plugs?.some((plug) => outlets[name].takes.includes(plug))) ?? null;
+    counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  }
+  return [...counts].map(([kind, count]) => ({ kind, count }));
+}

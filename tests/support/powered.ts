@@ -1,0 +1,20 @@
+import type { Job } from '../../src/core/job/job';
+import { planJob } from '../../src/core/plans/planJob';
+import { PLUG_STEPS, planPlugs, plugCommands } from '../../src/core/power/plugPlan';
+import { stepLimits } from '../../src/core/solve/limits';
+import { apply, demoText, surveyed } from './jobs';
+
+let made: Job | null = null;
+/** The demo site with everything planned: circuits, outlets, plugs, places where people are, recordings. */
+export function powered(): Job {
+  made ??= planJob(
+    apply(surveyed(), { type: 'keepRows', rows: JSON.parse(demoText('quillback-power.json')).rows }),
+  ).job;
+  return made;
+}
+
+/** The plan of plugs, and the job with it. */
+export function plugged(job: Job) {
+  const plan = planPlugs(job, stepLimits(PLUG_STEPS));
+  return { plan, job: apply(job, ...plugCommands(plan)) };
+}
