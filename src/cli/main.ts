@@ -34,6 +34,7 @@ import { diffFiles } from './diffFiles';
 import { needOut, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
+import { plugJob, powerOfJob } from './powerJob';
 import { reckonEntry } from './reckonEntry';
 
 const takeawayList = TAKEAWAYS.map(({ id, about }) => `                      ${id.padEnd(17)} ${about}`).join('\n');
@@ -51,7 +52,7 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
   export JOB.json --as NAME -o FILE
                     NAME is one of
 ${takeawayList}
-                    labels take --kind wrap|flag|tape|faceplate|strip, --sheet NAME or --own MEASURES (mm: page
+                    labels take --kind wrap|flag|tape|faceplate|strip|mains|outlets, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
                     and --code-for URL, which the label is added to
   buy JOB.json [--seconds N] [--seed N] -o JOB.json
@@ -63,6 +64,11 @@ ${takeawayList}
   patch JOB.json [--school short|number|network] [--moves none|few|free] [--include-spare] [--seconds N] [--seed N]
         -o JOB.json
                     patch runs to switch ports, with the reason for each; --moves says what becomes of cords there are
+  power JOB.json [--today DAY] [--json]
+                    circuits, battery units, heat, noise, recordings, and what goes dark when a part fails; batteries
+                    are judged by today, or by DAY
+  plug JOB.json [--seconds N] -o JOB.json
+                    an outlet for every inlet that has none, with the reason for each
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
@@ -261,12 +267,14 @@ export async function main(args: string[]): Promise<number> {
       arrange: arrangeJob,
       land: landJob,
       patch: patchJob,
+      power: powerOfJob,
+      plug: plugJob,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, check, export, diff, reckon, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

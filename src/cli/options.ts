@@ -31,6 +31,7 @@ export function readArguments(args: string[]) {
       moves: { type: 'string' },
       anew: { type: 'boolean' },
       list: { type: 'boolean' },
+      today: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   });

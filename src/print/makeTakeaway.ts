@@ -1,6 +1,7 @@
 import { cordsCsv } from '../core/formats/cordsCsv';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { writeJobFile } from '../core/formats/jobFile';
+import { outletsCsv } from '../core/formats/outletsCsv';
 import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
 import { portMapCsv } from '../core/formats/portMap';
 import { portMapSvg } from '../core/formats/portMapSvg';
@@ -19,6 +20,7 @@ import { labelsPdf } from './labelsPdf';
 import { labelsSvg } from './labelsSvg';
 import { loomPdf } from './loomPdf';
 import { portMapPdf } from './portMapPdf';
+import { powerPdf } from './powerPdf';
 import { terminationPdf } from './terminationPdf';
 import { wallPdf } from './wallPdf';
 
@@ -50,6 +52,8 @@ const MAKES: Record<TakeawayId, Make> = {
   'loom.pdf': (job, words, root) => loomPdf(job, readGathering(given({ by: words.by, show: words.show })), root),
   'cords.csv': cordsCsv,
   'port-plan.csv': portPlanCsv,
+  'power.pdf': (job, _, root) => powerPdf(job, root, new Date().toISOString().slice(0, 10)),
+  'outlets.csv': outletsCsv,
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,
 };

@@ -30,6 +30,9 @@ export function drawLine(document: PDFKit.PDFDocument, words: string, x: number,
   document.text(composed(words), x, y, { ...PLAIN_LETTERS, lineBreak: false });
 }
 
+/** From line to line, of the size of the letters. */
+const LEADING = 1.4;
+
 export type Pdf = {
   document: PDFKit.PDFDocument;
   /** A new page, measured in millimetres from its top left. */
@@ -41,6 +44,8 @@ export type Pdf = {
   widthOf: (words: string, sizeMm: number, bold?: boolean) => number;
   /** Words over as many lines as they need. @returns the baseline after the last line */
   lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number) => number;
+  /** Height that those lines take. */
+  heightOf: (words: string, widthMm: number, sizeMm: number) => number;
   finish: () => Promise<Buffer>;
 };
 
@@ -62,6 +67,30 @@ export function openPdf(title: string, root: string): Pdf {
       .fillColor('#000');
     drawLine(document, words, xMm, yMm - sizeMm);
   };
+  /** Words over lines; a word wider than a line goes over several. */
+  const wrapped = (words: string, widthMm: number, sizeMm: number): string[] => {
+    document.font('plain').fontSize(sizeMm);
+    const fits = (part: string) => lineWidth(document, part) <= widthMm;
+    const lines: string[] = [];
+    let line = '';
+    for (const word of words.split(' ')) {
+      const longer = line === '' ? word : `${line} ${word}`;
+      if (fits(longer)) {
+        line = longer;
+        continue;
+      }
+      if (line !== '') lines.push(line);
+      line = '';
+      for (const letter of word) {
+        if (line !== '' && !fits(line + letter)) {
+          lines.push(line);
+          line = '';
+        }
+        line += letter;
+      }
+    }
+    return [...lines, line];
+  };
   return {
     document,
     text,
@@ -78,20 +107,14 @@ export function openPdf(title: string, root: string): Pdf {
       return lineWidth(document, words);
     },
     lines: (words, xMm, yMm, widthMm, sizeMm) => {
-      document.font('plain').fontSize(sizeMm);
-      let line = '';
       let y = yMm;
-      for (const word of words.split(' ')) {
-        const longer = line === '' ? word : `${line} ${word}`;
-        if (line !== '' && lineWidth(document, longer) > widthMm) {
-          text(line, xMm, y, sizeMm);
-          y += sizeMm * 1.4;
-          line = word;
-        } else line = longer;
+      for (const line of wrapped(words, widthMm, sizeMm)) {
+        text(line, xMm, y, sizeMm);
+        y += sizeMm * LEADING;
       }
-      text(line, xMm, y, sizeMm);
-      return y + sizeMm * 1.4;
+      return y;
     },
+    heightOf: (words, widthMm, sizeMm) => wrapped(words, widthMm, sizeMm).length * sizeMm * LEADING,
     finish: () => {
       document.end();
       return done;

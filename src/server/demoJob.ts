@@ -14,8 +14,10 @@ import { emptyJob, type Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import { planLanding } from '../core/panels/planLanding';
 import { planPatching } from '../core/patching/planPatching';
+import { PLUG_STEPS, planPlugs, plugCommands } from '../core/power/plugPlan';
 import { uplinks } from '../core/records/uplink';
 import { guessColumns } from '../core/runs/runColumns';
+import { stepLimits } from '../core/solve/limits';
 import type { Store } from '../store/openStore';
 import { applyBatch, readKept, takeInJob } from './jobs';
 
@@ -24,8 +26,8 @@ const DEMO_ID = 'quillback';
 const DEMO = { id: 'demo', name: 'Demo' };
 const read = (file: string) => readFileSync(join(process.cwd(), 'demo', file), 'utf8');
 
-const SiteFile = z.strictObject({
-  rows: keepRows.schema.shape.rows,
+const RowsFile = z.strictObject({ rows: keepRows.schema.shape.rows });
+const SiteFile = RowsFile.extend({
   /** Runs by label through each pathway. */
   through: z.record(z.string(), z.array(z.string())),
 });
@@ -109,5 +111,7 @@ export async function addDemoJob(store: Store): Promise<string> {
     const ground = Object.values(job.runs).filter((run) => run.floor === 'Ground');
     return [{ type: 'patchPorts', cords: planPatching(job, { only: new Set(ground.map((run) => run.id)) }).cords }];
   });
+  await step(() => [{ type: 'keepRows', rows: RowsFile.parse(JSON.parse(read('quillback-power.json'))).rows }]);
+  await step((job) => plugCommands(planPlugs(job, stepLimits(PLUG_STEPS))));
   return id;
 }

@@ -140,6 +140,20 @@ export const TAKEAWAYS = [
     options: [],
   },
   {
+    id: 'power.pdf',
+    words: 'Power sheet',
+    about: 'Circuits, outlets, what goes dark, batteries, heat and cautions.',
+    station: 'power',
+    options: [],
+  },
+  {
+    id: 'outlets.csv',
+    words: 'Outlet map',
+    about: 'What is in which mains outlet, its cord and its side.',
+    station: 'power',
+    options: [],
+  },
+  {
     id: 'patch.graphml',
     words: 'Wiring as GraphML',
     about: 'Devices, ports and links for graph programs.',

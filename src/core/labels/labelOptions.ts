@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { refuse } from '../text/refusal';
 
-export const LABEL_KINDS = ['wrap', 'flag', 'tape', 'faceplate', 'strip'] as const;
+export const LABEL_KINDS = ['wrap', 'flag', 'tape', 'faceplate', 'strip', 'mains', 'outlets'] as const;
 export type LabelKind = (typeof LABEL_KINDS)[number];
 export const LABEL_KIND_WORDS: Record<LabelKind, string> = {
   wrap: 'wrap around the cable',
@@ -9,7 +9,11 @@ export const LABEL_KIND_WORDS: Record<LabelKind, string> = {
   tape: 'tape, one after the other',
   faceplate: 'faceplate',
   strip: 'panel strip',
+  mains: 'flag on a mains cord',
+  outlets: 'strip over mains outlets',
 };
+/** Printed in true size for one device, and not on a sheet of labels. */
+export const isStrip = (kind: LabelKind): boolean => kind === 'strip' || kind === 'outlets';
 
 /** A sheet of labels, mm. Labels stand in rows and columns. */
 export const LabelSheetSize = z.strictObject({

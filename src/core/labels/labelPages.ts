@@ -3,10 +3,12 @@ import { gearShortNames } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { panelsInOrder } from '../panels/planLanding';
+import { outletMap } from '../power/outletMap';
 import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
 import { cableKindOf } from '../runs/cableKinds';
 import { frameWidths } from '../standards/rackDimensions';
+import { groupBy } from '../text/groupBy';
 import { refuse } from '../text/refusal';
 import { LABEL_SHEETS, type LabelOptions, type LabelSheetSize } from './labelOptions';
 import { runsByPlace } from './labelScheme';
@@ -30,6 +32,8 @@ type Area = { x: number; y: number; width: number; height: number };
 type Item = { lines: [main: string, more: string]; code: string | null; diameterMm: number; runLabel: string };
 
 const DEFAULT_DIAMETER_MM = 6;
+/** A mains cord. Common practice, no source. */
+const MAINS_CORD_MM = 8;
 const PAD_MM = 1;
 const LEAST_PRINT_MM = 8;
 
@@ -100,7 +104,7 @@ function drawLabel(kind: LabelOptions['kind'], area: Area, item: Item, marks: Ma
       return `A cable of ${item.diameterMm} mm wants a label ${needMm.toFixed(1)} mm long; these are ${area.height} mm.`;
     return null;
   }
-  if (kind === 'flag') {
+  if (kind === 'flag' || kind === 'mains') {
     const turn = flagLengthMm(0, item.diameterMm);
     const flagMm = (area.width - turn) / 2;
     if (flagMm < 8)
@@ -189,13 +193,70 @@ function stripPages(job: Job, only: ReadonlySet<string> | null): LabelPages {
   return { widthMm, heightMm, pages: marks.map((page) => page.map(level)), faults };
 }
 
+/** Both ends of each mains cord: the outlet, and below it the device. */
+const mainsItems = (job: Job): Item[] =>
+  outletMap(job)
+    .filter(({ device }) => device !== '')
+    .flatMap(({ feedShort, outlet, device, deviceShort, inlet }) => {
+      const item: Item = {
+        lines: [`${feedShort} ${outlet.number}`, inlet !== null && inlet > 1 ? `${deviceShort} ${inlet}` : deviceShort],
+        code: null,
+        diameterMm: MAINS_CORD_MM,
+        runLabel: device,
+      };
+      return [item, item];
+    });
+
+/** Strips in true size: a field over each mains outlet with its number and what is in it. */
+function outletPages(job: Job): LabelPages {
+  const [fieldMm, gapMm, marginMm] = [11, 10, 12];
+  const rows = groupBy(outletMap(job), ({ feed }) => feed);
+  const longest = Math.max(150, ...[...rows.values()].map((row) => row.at(-1)?.outlet.xMm ?? 0));
+  const [widthMm, heightMm] = [longest + 80, 297];
+  const pages: Mark[][] = [[]];
+  const faults: string[] = [];
+  let y = marginMm;
+  for (const [feed, row] of rows) {
+    if (y + fieldMm + gapMm > heightMm - marginMm) {
+      pages.push([]);
+      y = marginMm;
+    }
+    const page = pages.at(-1) as Mark[];
+    page.push({ kind: 'text', x: 10 + feed.length, y: y - 3, sizeMm: 3, text: feed, bold: false });
+    row.forEach(({ outlet, deviceShort }, at) => {
+      const next = row[at + 1] ?? row[at - 1];
+      const width = next ? Math.abs(next.outlet.xMm - outlet.xMm) : 40;
+      const middle = 30 + outlet.xMm;
+      page.push({ kind: 'box', x: middle - width / 2, y, width, height: fieldMm, dashed: false });
+      page.push({ kind: 'text', x: middle, y: y + 3.4, sizeMm: 3, text: String(outlet.number), bold: false });
+      if (deviceShort === '') return;
+      const size = fitText(deviceShort, width - 1, fieldMm - 6);
+      if (size === null) faults.push(`${deviceShort}: does not fit over outlet ${outlet.number} of ${feed}.`);
+      else
+        page.push({
+          kind: 'text',
+          x: middle,
+          y: y + 7.6,
+          sizeMm: Math.min(size, LARGEST_ON_STRIP_MM),
+          text: deviceShort,
+          bold: true,
+        });
+    });
+    y += fieldMm + gapMm;
+  }
+  const { main } = smallestOf(pages);
+  const level = (mark: Mark): Mark => (mark.kind === 'text' && mark.bold ? { ...mark, sizeMm: main } : mark);
+  return { widthMm, heightMm, pages: pages.map((page) => page.map(level)), faults };
+}
+
 /** The sheets of labels of a job as marks on pages, ready to be drawn in any format. Runs in the order of a walk through the site. */
 export function labelPages(job: Job, options: LabelOptions): LabelPages {
   const only = options.runIds ? new Set(options.runIds) : null;
   if (options.kind === 'strip') return stripPages(job, only);
+  if (options.kind === 'outlets') return outletPages(job);
   const size = sheetOf(options);
   const runs = runsByPlace(job).filter((run) => !only || only.has(run.id));
-  const items = itemsOf(job, runs, options);
+  const items = options.kind === 'mains' ? mainsItems(job) : itemsOf(job, runs, options);
   const [across, down] = [size.labelWidthMm + size.gapXMm, size.labelHeightMm + size.gapYMm];
   const used = {
     width: size.leftMm + size.columns * across - size.gapXMm,

@@ -3,14 +3,20 @@ import { indexJob } from '../job/jobIndex';
 import { stampsOf } from '../job/stamps';
 import { commonPractice } from '../standards/source';
 import { airAgainstAir } from './rules/airAgainstAir';
+import { batteryDue } from './rules/batteryDue';
+import { batteryShort } from './rules/batteryShort';
 import { boxOverdrawn } from './rules/boxOverdrawn';
 import { bundleTooBig } from './rules/bundleTooBig';
+import { bundleTooWarm } from './rules/bundleTooWarm';
+import { cabinetTooWarm } from './rules/cabinetTooWarm';
 import { cableCannotCarry } from './rules/cableCannotCarry';
 import { cableNotRated } from './rules/cableNotRated';
 import { cableUnknown } from './rules/cableUnknown';
 import { capacityShort } from './rules/capacityShort';
 import { categoryTooLow } from './rules/categoryTooLow';
 import { channelTooLong } from './rules/channelTooLong';
+import { circuitLeaks } from './rules/circuitLeaks';
+import { circuitOverloaded } from './rules/circuitOverloaded';
 import { conduitMayJam } from './rules/conduitMayJam';
 import { copperOutdoors } from './rules/copperOutdoors';
 import { cordDoesNotFit } from './rules/cordDoesNotFit';
@@ -21,6 +27,7 @@ import { criticalOnOne } from './rules/criticalOnOne';
 import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
 import { doorStaysOpen } from './rules/doorStaysOpen';
+import { feedOverloaded } from './rules/feedOverloaded';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
 import { fibreTooFar } from './rules/fibreTooFar';
@@ -30,6 +37,8 @@ import { hingeWithoutLoop } from './rules/hingeWithoutLoop';
 import { holeMissing } from './rules/holeMissing';
 import { hooksFarApart } from './rules/hooksFarApart';
 import { inheritedUnsure } from './rules/inheritedUnsure';
+import { inletsUnplugged } from './rules/inletsUnplugged';
+import { inrushTrips } from './rules/inrushTrips';
 import { jackTooLow } from './rules/jackTooLow';
 import { jointInLink } from './rules/jointInLink';
 import { labelMissing } from './rules/labelMissing';
@@ -39,6 +48,7 @@ import { linkBundleUnfit } from './rules/linkBundleUnfit';
 import { linkTooLong } from './rules/linkTooLong';
 import { liveUnpatched } from './rules/liveUnpatched';
 import { loadUnknown } from './rules/loadUnknown';
+import { mainsBesideData } from './rules/mainsBesideData';
 import { managerOverfull } from './rules/managerOverfull';
 import { mayTip } from './rules/mayTip';
 import { meetsRearGear } from './rules/meetsRearGear';
@@ -54,24 +64,33 @@ import { pathwayBends } from './rules/pathwayBends';
 import { pathwayNearMains } from './rules/pathwayNearMains';
 import { pathwayOverfull } from './rules/pathwayOverfull';
 import { pathwayReserved } from './rules/pathwayReserved';
+import { plugDoesNotFit } from './rules/plugDoesNotFit';
 import { plugEnded } from './rules/plugEnded';
+import { plugsMeet } from './rules/plugsMeet';
 import { plugsMeetBack } from './rules/plugsMeetBack';
 import { poeFeedWeak } from './rules/poeFeedWeak';
 import { poePortTooWeak } from './rules/poePortTooWeak';
 import { portTooSlow } from './rules/portTooSlow';
 import { poweredTogether } from './rules/poweredTogether';
 import { powerUnasked } from './rules/powerUnasked';
+import { rackNotEarthed } from './rules/rackNotEarthed';
 import { railsDoNotReach } from './rules/railsDoNotReach';
+import { recordingsShort } from './rules/recordingsShort';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
 import { screenNotCarried } from './rules/screenNotCarried';
 import { screwThreads } from './rules/screwThreads';
 import { shelfOverloaded } from './rules/shelfOverloaded';
 import { shelfTooFull } from './rules/shelfTooFull';
 import { sideRoomShort } from './rules/sideRoomShort';
+import { staysWithoutBattery } from './rules/staysWithoutBattery';
+import { stripIntoStrip } from './rules/stripIntoStrip';
+import { suppliesOnOneFeed } from './rules/suppliesOnOneFeed';
 import { switchBudget } from './rules/switchBudget';
 import { switchNotLinked } from './rules/switchNotLinked';
 import { tailTooShort } from './rules/tailTooShort';
 import { toneContradiction } from './rules/toneContradiction';
+import { tooLoud } from './rules/tooLoud';
+import { transferTooSlow } from './rules/transferTooSlow';
 import { unitsOverlap } from './rules/unitsOverlap';
 import { uplinkLoop } from './rules/uplinkLoop';
 import { uplinkNarrow } from './rules/uplinkNarrow';
@@ -166,6 +185,25 @@ export const SNAG_RULES: readonly SnagRule[] = [
   powerUnasked,
   airAgainstAir,
   hingeWithoutLoop,
+  circuitOverloaded,
+  feedOverloaded,
+  stripIntoStrip,
+  plugDoesNotFit,
+  plugsMeet,
+  suppliesOnOneFeed,
+  staysWithoutBattery,
+  batteryShort,
+  batteryDue,
+  circuitLeaks,
+  inrushTrips,
+  cabinetTooWarm,
+  tooLoud,
+  bundleTooWarm,
+  recordingsShort,
+  mainsBesideData,
+  inletsUnplugged,
+  transferTooSlow,
+  rackNotEarthed,
 ];
 
 /** Fields that most rules only name things by. */

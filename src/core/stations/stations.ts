@@ -4,13 +4,14 @@ import type { StationId } from '../job/stationIds';
 import { findSnags } from '../snags/findSnags';
 import { land } from './land';
 import { patch } from './patch';
+import { power } from './power';
 import { runs } from './runs';
 import { stack } from './stack';
 import type { Station } from './station';
 import { survey } from './survey';
 
 /** The stations in the order of the work. Adding one touches its file, this list, and `job/stationIds`. */
-export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch];
+export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power];
 
 export const stationOf = (id: StationId): Station => STATION_LIST.find((one) => one.id === id) ?? survey;
 

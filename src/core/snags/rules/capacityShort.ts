@@ -22,6 +22,8 @@ export const capacityShort: SnagRule = {
     shelvings: true,
     runs: ['id', 'label', 'room', 'outlet', 'carries', 'device', 'speedMbps', 'poeW', 'poeClass', 'origin', 'scope'],
     answers: true,
+    circuits: true,
+    wallOutlets: true,
   },
   find: ({ job }) => {
     const years = figureOf(job, 'growth-years');

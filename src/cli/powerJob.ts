@@ -1,0 +1,75 @@
+import { applyCommands } from '../core/commands/apply';
+import { readJobFile, writeJobFile } from '../core/formats/jobFile';
+import { planPlugs, plugCommands } from '../core/power/plugPlan';
+import { day } from '../core/records/fields';
+import { outlets } from '../core/standards/outlets';
+import { powerJson } from '../core/stations/powerReport';
+import { counted } from '../core/text/counted';
+import { refuse } from '../core/text/refusal';
+import { formatMinutes } from '../core/units/minutes';
+import { needOut, readText, say, write } from './io';
+import { limitsOf, type Options } from './options';
+
+function dayOf(options: Options): string {
+  const today = options.today ?? new Date().toISOString().slice(0, 10);
+  if (!day.safeParse(today).success)
+    return refuse('usage', `--today: expected a date such as 2026-11-27, found “${today}”.`);
+  return today;
+}
+
+const known = (value: number | string | null, unit = ''): string => (value === null ? 'unknown' : `${value}${unit}`);
+
+/** What feeds what, what goes dark, how long it lasts, how warm and how loud it gets. */
+export function powerOfJob(path: string, options: Options): number {
+  const job = readJobFile(readText(path));
+  const made = powerJson(job, dayOf(options));
+  if (options.json) {
+    write('-', `${JSON.stringify(made, null, 2)}\n`);
+    return 0;
+  }
+  const lines = [
+    ...made.circuits.map(
+      (one) =>
+        `${one.name}: ${one.atLeast ? 'at least ' : ''}${one.loadW} W, ${known(one.loadA, ' A')} of ${known(one.limitA, ' A')} for good; ${one.state}`,
+    ),
+    ...made.units.map(
+      (one) =>
+        `${one.gear}: ${one.loadW} W on battery, ${known(one.minutes, ' min')} as new, ${known(one.minutesAged, ' min')} today, blocks due ${known(one.due)}`,
+    ),
+    ...made.cabinets.map(
+      (one) =>
+        `${one.rack}: ${one.atLeast ? 'at least ' : ''}${one.heatW} W of heat, ${known(one.insideC, ' °C')} inside, ${known(one.summerC, ' °C')} in summer of ${one.limitC} °C; ${one.state}`,
+    ),
+    ...made.noise.map((one) => `${one.place}: ${known(one.db, ' dB(A)')} of ${one.targetDb} dB(A)`),
+    ...made.storage.map(
+      (one) => `${one.gear}: ${known(one.haveTB, ' TB')} of ${known(one.needTB, ' TB')}, ${known(one.days, ' days')}`,
+    ),
+    ...made.trips.map(
+      (one) =>
+        `without ${one.part}: ${one.now.length > 0 ? one.now.join(', ') : 'nothing at once'}${one.later.map(({ service, minutes }) => `; ${service} after ${formatMinutes(minutes)}`).join('')}`,
+    ),
+    ...made.unknown.map((words) => `not known: ${words}`),
+  ];
+  write('-', `${lines.join('\n')}\n`);
+  return 0;
+}
+
+/** Plug in what has no plug yet, with the reason for each. */
+export function plugJob(path: string, options: Options): number {
+  const out = needOut(options);
+  const job = readJobFile(readText(path));
+  const plan = planPlugs(job, limitsOf(options, 5));
+  const { plugs, left, missing, proven, points, bound } = plan;
+  write(out, writeJobFile(applyCommands(job, plugCommands(plan)).job));
+  for (const { gear, plug, feedName, cordMm, why } of plugs)
+    say(
+      `${gear.name}, inlet ${plug.inlet}: ${feedName} ${plug.outlet}, cord of ${cordMm / 1000} m (${why.join('; ')})`,
+    );
+  for (const { gear, inlet, why } of left) say(`left: ${gear.name}, inlet ${inlet}: ${why}`);
+  for (const { kind, count } of missing)
+    say(`missing: ${counted(count, 'outlet')}${kind === null ? '' : ` ${outlets[kind].name}`}`);
+  say(
+    `${counted(plugs.length, 'plug')} put in (${proven ? 'proven best' : `best found, at most ${points - bound} points from the best`})`,
+  );
+  return 0;
+}

@@ -1,0 +1,17 @@
+import type { Reads } from './snag';
+
+/** What feeds and loads rest on. */
+export const FEED_READS = {
+  gear: true,
+  racks: true,
+  placements: true,
+  shelvings: true,
+  plugs: true,
+  circuits: true,
+  wallOutlets: true,
+  runs: true,
+  landings: true,
+  cords: true,
+  answers: true,
+  rules: true,
+} as const satisfies Reads;

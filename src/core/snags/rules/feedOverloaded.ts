@@ -1,0 +1,32 @@
+import { carriedLoad, feedsOf, unitLimitAmps, voltsOf } from '../../power/feeds';
+import { outletSource } from '../../standards/outlets';
+import { formatWatts } from '../../units/power';
+import { FEED_READS } from '../powerReads';
+import type { Finding, SnagRule } from '../snag';
+
+export const feedOverloaded: SnagRule = {
+  id: 'feed-overloaded',
+  why: 'A strip that carries too much trips or burns; a battery unit that does switches off, at the moment it is needed.',
+  source: outletSource,
+  stations: ['power'],
+  reads: FEED_READS,
+  find: ({ job }) => {
+    const feeds = feedsOf(job);
+    return feeds.units.flatMap((gear): Finding[] => {
+      const { w, va, unknown } = carriedLoad(feeds, gear, 'full');
+      const least = unknown > 0 ? 'at least ' : '';
+      const [limit, volts] = [unitLimitAmps(job, gear), voltsOf(job, null)];
+      const { ratedW = null, ratedVa = null } = gear.battery ?? {};
+      const over = [
+        ...(ratedW !== null && w > ratedW ? [`${least}${formatWatts(w)} of ${formatWatts(ratedW)}`] : []),
+        ...(ratedVa !== null && va > ratedVa ? [`${least}${Math.round(va)} VA of ${ratedVa} VA`] : []),
+        ...(limit !== null && volts !== null && va / volts > limit
+          ? [`${least}${(va / volts).toFixed(1)} A of the ${limit.toFixed(1)} A that its own plug may carry for good`]
+          : []),
+      ];
+      return over.length === 0
+        ? []
+        : [{ grade: 'wont-work', gearIds: [gear.id], what: `${gear.name} is overloaded: ${over.join('; ')}.` }];
+    });
+  },
+};

@@ -1,0 +1,28 @@
+import { answerOf } from '../../site/answers';
+import { published } from '../../standards/source';
+import { listed } from '../../text/listed';
+import type { SnagRule } from '../snag';
+
+export const rackNotEarthed: SnagRule = {
+  id: 'rack-not-earthed',
+  why: 'A fault makes bare metal live, and screens without a good earth gain nothing. Bonding is done by local code, each rack on its own, not over another.',
+  source: published('ANSI/TIA-607: 6 AWG from rack to bonding bar; EN 50310; ISO/IEC 30129'),
+  stations: ['power'],
+  reads: { racks: ['id', 'name', 'material'], plugs: true, answers: true },
+  find: ({ job }) => {
+    const earthed = answerOf(job, 'rack-earthed');
+    const metal = Object.values(job.racks).filter(({ material }) => material !== 'plastic' && material !== 'wood');
+    if (earthed === 'yes' || metal.length === 0 || Object.keys(job.plugs).length === 0) return [];
+    const names = listed(metal.map(({ name }) => name));
+    return [
+      {
+        grade: earthed === 'no' ? 'will-bite' : 'could-be-neater',
+        rackIds: metal.map(({ id }) => id),
+        what:
+          earthed === 'no'
+            ? `${names}: rack, rails, door and sides are not bonded to earth.`
+            : `${names}: whether rack, rails, door and sides are bonded to earth is not known.`,
+      },
+    ];
+  },
+};

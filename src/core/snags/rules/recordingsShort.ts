@@ -1,0 +1,23 @@
+import { recordingSource } from '../../standards/recording';
+import { recorderFacts, recordersOf } from '../../storage/recorders';
+import type { Finding, SnagRule } from '../snag';
+
+export const recordingsShort: SnagRule = {
+  id: 'recordings-short',
+  why: 'What happened three weeks ago is asked for after four.',
+  source: recordingSource,
+  stations: ['power'],
+  reads: { gear: true, streams: true, runs: true, placements: true },
+  find: ({ job }) =>
+    recordersOf(job).flatMap((gear): Finding[] => {
+      const { state, days, daysWanted, unknown } = recorderFacts(job, gear);
+      if (state !== 'too little' || days === null) return [];
+      return [
+        {
+          grade: 'will-bite',
+          gearIds: [gear.id],
+          what: `${gear.name} holds ${unknown.length > 0 ? 'at most ' : ''}${Math.floor(days)} days; ${daysWanted} are wanted.`,
+        },
+      ];
+    }),
+};

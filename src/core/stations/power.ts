@@ -1,0 +1,43 @@
+import { cabinetHeat } from '../cooling/cabinetHeat';
+import { STATION_NAMES } from '../job/stationIds';
+import { circuitLoads, feedsOf, inletsPlugged } from '../power/feeds';
+import { inletCount } from '../records/mainsSockets';
+import { atLeastWords } from '../units/atLeast';
+import { formatWatts } from '../units/power';
+import { partOf, type Station } from './station';
+
+export const power: Station = {
+  id: 'power',
+  name: STATION_NAMES.power,
+  about: 'what feeds what, what goes dark, heat and noise',
+  tables: ['circuits', 'wallOutlets', 'plugs', 'noisePlaces', 'streams'],
+  progress: ({ job }) => {
+    const feeds = feedsOf(job);
+    const inlets = feeds.consumers.reduce((sum, gear) => sum + inletCount(gear), 0);
+    const plugged = feeds.consumers.reduce((sum, gear) => sum + inletsPlugged(feeds, gear).length, 0);
+    return [plugged, inlets];
+  },
+  figures: (index) => {
+    const { job } = index;
+    const circuits = circuitLoads(job);
+    const [plugged, inlets] = power.progress(index);
+    return [
+      { name: 'Plugged', value: partOf(plugged, inlets) },
+      { name: 'Places within earshot', value: String(Object.keys(job.noisePlaces).length) },
+      ...circuits.map(({ circuit, amps, limitA, full }) => ({
+        name: circuit.name,
+        value:
+          amps === null
+            ? 'unknown'
+            : `${full.unknown > 0 ? '≥ ' : ''}${partOf(amps.toFixed(1), limitA === null ? '?' : `${limitA} A`)}`,
+      })),
+      ...Object.values(job.racks).map((rack) => {
+        const { watts, summerC } = cabinetHeat(job, rack);
+        return {
+          name: `${rack.name}, heat`,
+          value: `${atLeastWords(watts, formatWatts)}, ${Math.round(summerC)} °C in summer`,
+        };
+      }),
+    ];
+  },
+};
