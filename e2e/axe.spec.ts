@@ -122,6 +122,30 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
   { name: 'uplinks', path: '/jobs/tarnbrook/patch/uplinks' },
   { name: 'networks', path: '/jobs/tarnbrook/patch/networks' },
   {
+    name: 'feeds with a plan',
+    path: '/jobs/schnuerlbach/power',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Plug the rest' }).click();
+      await expect(page.getByRole('button', { name: 'Use this plan' })).toBeVisible({ timeout: 30_000 });
+    },
+  },
+  { name: 'feeds', path: '/jobs/quillback/power' },
+  { name: 'circuits', path: '/jobs/quillback/power/circuits' },
+  {
+    name: 'trip it',
+    path: '/jobs/quillback/power/trip',
+    prepare: (page) => page.getByRole('button', { name: 'The mains', exact: true }).click(),
+  },
+  {
+    name: 'a battery',
+    path: '/jobs/quillback/power/batteries',
+    prepare: (page) => page.getByRole('button', { name: 'Change its battery' }).click(),
+  },
+  { name: 'heat', path: '/jobs/quillback/power/heat' },
+  { name: 'cable heat', path: '/jobs/quillback/power/bundles' },
+  { name: 'noise', path: '/jobs/quillback/power/noise' },
+  { name: 'recordings', path: '/jobs/quillback/power/recordings' },
+  {
     name: 'find',
     path: '/jobs/quillback/land',
     prepare: (page) => page.keyboard.press('/').then(() => page.keyboard.type('office')),

@@ -9,6 +9,7 @@ import type { LandWish } from '../core/panels/landWish';
 import { planLanding } from '../core/panels/planLanding';
 import type { PatchWish } from '../core/patching/patchWish';
 import { patchAlternatives, planPatching } from '../core/patching/planPatching';
+import { planPlugs } from '../core/power/plugPlan';
 import { planCable } from '../core/runs/cablePlan';
 
 const within = (seconds: number) => ({
@@ -27,6 +28,7 @@ const planner = {
   patchAlternatives: (job: Job, wish: Partial<PatchWish>, seconds: number) =>
     patchAlternatives(sealJob(job), wish, () => within(seconds)),
   land: (job: Job, wish: Partial<LandWish>, seconds: number) => planLanding(sealJob(job), wish, within(seconds)),
+  plugs: (job: Job, seconds: number) => planPlugs(sealJob(job), within(seconds)),
   cable: (job: Job, seconds: number) =>
     planCable(
       sealJob(job),

@@ -1,7 +1,7 @@
 'use client';
 
 import './earlyStation';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { indexJob, sameKey } from '@/core/job/jobIndex';
 import type { Reckoning } from '@/core/text/reckoning';
@@ -9,6 +9,7 @@ import { HandbookSheet } from '../handbook/HandbookSheet';
 import { HandbookContext } from '../handbook/Why';
 import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
+import { useTripped } from '../kit/tripped';
 import { Announcer } from '../kit/useAnnounce';
 import { Docket } from './Docket';
 import { FindDialog } from './FindDialog';
@@ -22,6 +23,9 @@ import { StationScreen } from './StationScreen';
 import { type Notice, SessionContext, type SessionStore } from './session';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
+
+/** Fetched when something is tripped. */
+const TrippedBar = lazy(() => import('../power/TrippedBar'));
 
 const notify = ({ tone, words, action }: Notice) => {
   const options = { duration: action ? 20_000 : tone === 'done' ? 3000 : 9000 };
@@ -119,6 +123,7 @@ function Room({ session }: { session: SessionStore }) {
     title();
     return session.subscribe(title);
   }, [session]);
+  const tripped = useTripped(({ failed, jobId }) => failed.length > 0 && jobId === session.getState().job.id);
   useJobKeys(session, { find: () => setFinding(true), keys: () => setKeys(true) });
 
   return (
@@ -128,6 +133,11 @@ function Room({ session }: { session: SessionStore }) {
           <div className="flex min-h-dvh flex-col md:h-dvh">
             <JobHeader station={station} onFind={() => setFinding(true)} onKeys={() => setKeys(true)} />
             {revision !== null && <LookBackBar revision={revision} />}
+            {tripped && (
+              <Suspense>
+                <TrippedBar />
+              </Suspense>
+            )}
             <div className="flex min-h-0 flex-1 flex-col md:flex-row">
               <main className="flex min-h-0 min-w-0 flex-1 flex-col">
                 <StationGuard key={station}>

@@ -3,6 +3,7 @@ import type { StationId } from '@/core/job/stationIds';
 import type { StationViews } from '../kit/stationViews';
 import { land } from '../land/station';
 import { patch } from '../patch/station';
+import { power } from '../power/station';
 import { runs } from '../runs/station';
 import { stack } from '../stack/station';
 import { survey } from '../survey/station';
@@ -14,4 +15,5 @@ export const STATION_VIEWS: Record<StationId, StationViews & { load: () => Promi
   stack: { ...stack, load: () => import('../stack/StackStation').then((module) => module.StackStation) },
   land: { ...land, load: () => import('../land/LandStation').then((module) => module.LandStation) },
   patch: { ...patch, load: () => import('../patch/PatchStation').then((module) => module.PatchStation) },
+  power: { ...power, load: () => import('../power/PowerStation').then((module) => module.PowerStation) },
 };

@@ -37,6 +37,7 @@ function readText(spec: FieldSpec, text: string, was: unknown, units: Units): un
   // What was not touched keeps what its shorter form has lost.
   if (text === shown(spec, was, units)) return was;
   if (spec.kind === 'text') return text.trim();
+  if (spec.kind === 'choice' && spec.none && text === '') return null;
   if (spec.kind === 'choice')
     return typeof was === 'number' ? Number(text) : typeof was === 'boolean' ? text === 'true' : text;
   if (text.trim() === '' && spec.none) return null;
@@ -119,6 +120,7 @@ export function RecordForm({
                   {(ids) =>
                     spec.kind === 'choice' ? (
                       <Select {...ids} {...register(spec.name)}>
+                        {spec.none && <option value="">not known</option>}
                         {spec.options?.map(({ value, words }) => (
                           <option key={value} value={value}>
                             {words}

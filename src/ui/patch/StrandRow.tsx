@@ -4,6 +4,7 @@ import type { Grade } from '@/core/snags/snag';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { carries } from '../kit/RunCarrier';
+import { useTripped } from '../kit/tripped';
 import { useInView } from '../kit/useInView';
 import type { LoomActions, RowSize } from './loomHandling';
 import type { LoomRow } from './loomLayout';
@@ -38,6 +39,7 @@ export const StrandRow = memo(function StrandRow({
 } & Pick<LoomActions, 'onPickUp' | 'onUnpatch'>) {
   const { index, run, trace } = row;
   const selected = useSession((session) => session.selectedRunId === run.id);
+  const cut = useTripped((tripped) => tripped.cut.has(run.id));
   const point = useSession((session) => session.point);
   const select = useSession((session) => session.select);
   const view = useInView<HTMLSpanElement>(selected);
@@ -66,7 +68,7 @@ export const StrandRow = memo(function StrandRow({
       data-strand={String(index)}
       // One stop for Tab; the arrows go from row to row.
       tabIndex={first || selected ? 0 : -1}
-      aria-label={`${run.label} ${isLive(run) ? run.device : 'spare'}, ${[run.outlet, run.room].filter(Boolean).join(', ')}, ${where}`}
+      aria-label={`${run.label} ${isLive(run) ? run.device : 'spare'}, ${[run.outlet, run.room].filter(Boolean).join(', ')}, ${where}${cut ? ', cut' : ''}`}
       aria-pressed={held}
       title={[run.label, run.device, run.room, run.outlet].filter(Boolean).join(' · ')}
       onClick={() => select(run.id)}
@@ -86,6 +88,11 @@ export const StrandRow = memo(function StrandRow({
       </span>{' '}
       <span className="w-3 shrink-0">{grade && <GradeMark grade={grade} size={11} />}</span>
       <span className={`narrow min-w-0 truncate ${ROW_TEXT[rows]}`} style={{ width: deviceWidth }}>
+        {cut && (
+          <b aria-hidden className="text-wont">
+            ✕{' '}
+          </b>
+        )}
         {isLive(run) ? run.device : <span className="text-soft">spare</span>}
       </span>
     </button>

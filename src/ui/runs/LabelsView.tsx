@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react';
 import {
+  isStrip,
   LABEL_KIND_WORDS,
   LABEL_KINDS,
   LABEL_SHEETS,
@@ -187,7 +188,7 @@ function Printing() {
           options={LABEL_KINDS.map((value) => ({ value, words: LABEL_KIND_WORDS[value] }))}
           onCommit={(value) => setKind(value as LabelKind)}
         />
-        {kind !== 'strip' && (
+        {!isStrip(kind) && (
           <CommitSelect
             label="Sheet"
             value={sheet}
@@ -202,7 +203,7 @@ function Printing() {
           />
         )}
       </div>
-      {kind !== 'strip' && sheet === 'own' && (
+      {!isStrip(kind) && sheet === 'own' && (
         <div className="mt-2 grid grid-cols-3 gap-2 sm:grid-cols-5">
           {MEASURES.map(({ field, words }) => (
             <CommitField
@@ -223,7 +224,7 @@ function Printing() {
         </div>
       )}
       <div className="my-2 flex flex-wrap items-center gap-2">
-        {kind !== 'strip' && (
+        {!isStrip(kind) && (
           <label className="flex items-center gap-2">
             <input type="checkbox" checked={code} onChange={() => setCode(!code)} />A code to scan, which opens the
             trace

@@ -4,6 +4,7 @@ import { memo, useEffect, useRef } from 'react';
 import type { ElevationItem } from '@/core/rack/elevation';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession } from '../job/session';
+import { useTripped } from '../kit/tripped';
 import { useCarrying } from './carrying';
 import type { Carry } from './useCarry';
 
@@ -23,6 +24,7 @@ export type DeviceProps = {
 export const Device = memo(function Device({ item, widthMm, behind, scale, tint, note, carry, onChoose }: DeviceProps) {
   const { setNodeRef, listeners, attributes } = useDraggable({ id: item.gearId });
   const held = useCarrying(({ carried }) => carried?.gearId === item.gearId);
+  const dark = useTripped((tripped) => tripped.dark.has(item.gearId));
   const found = useSession((session) => session.foundGearId === item.gearId);
   const button = useRef<HTMLButtonElement | null>(null);
   useEffect(() => {
@@ -44,12 +46,12 @@ export const Device = memo(function Device({ item, widthMm, behind, scale, tint,
         type="button"
         data-device={item.gearId}
         aria-roledescription="device"
-        aria-label={`${item.shortName} ${item.name}, ${item.place}${where}${item.pinned ? ', pinned' : ''}`}
+        aria-label={`${item.shortName} ${item.name}, ${item.place}${where}${item.pinned ? ', pinned' : ''}${dark ? ', dark' : ''}`}
         aria-pressed={held}
         onKeyDown={(event) => carry.press(event, item.gearId)}
         onFocus={() => onChoose(item.gearId)}
         onBlur={() => carry.blur(item.gearId)}
-        className={`absolute cursor-grab touch-none text-left ${held ? 'opacity-40' : ''} ${item.tooDeep ? 'outline-3 outline-wont' : ''}`}
+        className={`absolute cursor-grab touch-none text-left ${held ? 'opacity-40' : ''} ${item.tooDeep ? 'outline-3 outline-wont' : ''} ${dark ? 'outline-3 outline-dashed outline-wont' : ''}`}
         style={{ left: x * scale, top: item.y * scale, width: item.width * scale, height: item.height * scale }}
       >
         <Faceplate
@@ -63,6 +65,11 @@ export const Device = memo(function Device({ item, widthMm, behind, scale, tint,
           upright={item.width < item.height && item.height > 150}
           tint={tint}
         />
+        {dark && (
+          <b aria-hidden className="absolute top-0 right-0 rounded-[2px] bg-sheet px-1 text-wont leading-none">
+            ✕
+          </b>
+        )}
         {item.pinned && <Pin size={12} aria-hidden className="absolute top-0.5 right-0.5 fill-act text-act" />}
         {note && (
           <span className="absolute right-3 bottom-0 rounded-[2px] bg-sheet px-1 font-bold font-mono text-[11px] leading-4">
@@ -99,6 +106,7 @@ function Carried({
 >) {
   const { setNodeRef, listeners, attributes } = useDraggable({ id: item.gearId });
   const held = useCarrying(({ carried }) => carried?.gearId === item.gearId);
+  const dark = useTripped((tripped) => tripped.dark.has(item.gearId));
   const x = behind ? widthMm - item.x - item.width : item.x;
   return (
     <button
@@ -108,13 +116,13 @@ function Carried({
       type="button"
       data-device={item.gearId}
       aria-roledescription="device"
-      aria-label={`${item.name}, on its shelf`}
+      aria-label={`${item.name}, on its shelf${dark ? ', dark' : ''}`}
       aria-pressed={held}
       onKeyDown={(event) => carry.press(event, item.gearId)}
       onFocus={() => onChoose(item.gearId)}
       onBlur={() => carry.blur(item.gearId)}
       title={item.name}
-      className={`narrow absolute cursor-grab touch-none overflow-hidden border-2 border-ink bg-face px-0.5 text-left font-semibold text-[10px] leading-none ${held ? 'opacity-40' : ''}`}
+      className={`narrow absolute cursor-grab touch-none overflow-hidden border-2 border-ink bg-face px-0.5 text-left font-semibold text-[10px] leading-none ${held ? 'opacity-40' : ''} ${dark ? 'border-wont border-dashed' : ''}`}
       style={{ left: x * scale, top: item.y * scale, width: item.width * scale, height: item.height * scale }}
     >
       <span className="block truncate">{item.name}</span>

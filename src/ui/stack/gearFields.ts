@@ -1,5 +1,7 @@
+import { formatOutletPattern, parseOutletPattern } from '@/core/gear/outletPattern';
 import { parsePortPattern, portPattern } from '@/core/gear/portPattern';
-import { GEAR_KINDS, type GearKind, type PortGroup } from '@/core/records/gear';
+import { GEAR_KINDS, type GearKind, type OutletGroup, type PortGroup } from '@/core/records/gear';
+import { PLUG_KINDS, plugNames } from '@/core/standards/outlets';
 import { choices, type FieldGroup } from '../kit/RecordForm';
 
 export const KIND_WORDS: Record<GearKind, string> = {
@@ -116,24 +118,16 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
     ],
   },
   {
-    title: 'Power, heat, noise',
+    title: 'Mains',
     fields: [
       { name: 'powerW', label: 'Own power at most', kind: 'number', unit: 'W', none: true },
       { name: 'idleW', label: 'Idle', kind: 'number', unit: 'W', none: true },
-      { name: 'heatW', label: 'Heat', kind: 'number', unit: 'W', none: true, help: 'Empty: all it draws.' },
       { name: 'poeBudgetW', label: 'PoE budget', kind: 'number', unit: 'W' },
-      { name: 'noiseDbA', label: 'Noise', kind: 'number', unit: 'dB(A)', none: true },
       {
-        name: 'airflow',
-        label: 'Air goes',
+        name: 'inOutage',
+        label: 'While the mains are out',
         kind: 'choice',
-        options: choices({
-          none: 'no fan',
-          'front-rear': 'front to rear',
-          'rear-front': 'rear to front',
-          side: 'side to side',
-          up: 'up',
-        }),
+        options: choices({ stays: 'stays on', 'may go': 'may go dark', 'goes first': 'goes first' }),
       },
       {
         name: 'inlet',
@@ -150,7 +144,89 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
         }),
       },
       { name: 'inlets', label: 'Inlets', kind: 'number' },
-      { name: 'outlets', label: 'Mains outlets', kind: 'number' },
+      {
+        name: 'supplies',
+        label: 'Of several',
+        kind: 'choice',
+        options: choices({ share: 'share the load', standby: 'one stands by' }),
+      },
+      {
+        name: 'plug',
+        label: 'Its cord ends in',
+        kind: 'choice',
+        none: true,
+        options: PLUG_KINDS.map((value) => ({ value, words: plugNames[value] })),
+        help: 'Not known: a cord is bought, or the household plug.',
+      },
+      {
+        name: 'plugWidthMm',
+        label: 'Plug or supply is wide',
+        kind: 'size',
+        none: true,
+        help: 'In the outlet. Empty: as usual.',
+      },
+      { name: 'powerFactor', label: 'Power factor', kind: 'number', none: true },
+      { name: 'efficiency', label: 'Efficiency', kind: 'number', none: true, help: 'Such as 0.9.' },
+      { name: 'inrushA', label: 'Inrush, cold', kind: 'number', unit: 'A', none: true },
+      { name: 'leakMa', label: 'Leaks to earth', kind: 'number', unit: 'mA', none: true },
+      {
+        name: 'inputA',
+        label: 'Its plug is rated',
+        kind: 'number',
+        unit: 'A',
+        none: true,
+        help: 'Of a strip. Empty: as its kind.',
+      },
+      {
+        name: 'outlets',
+        label: 'Mains outlets',
+        kind: 'own',
+        wide: true,
+        help: 'Groups such as 6×C13 battery; 2×C13 switched after 5 s apart 1 s; 8. Also surge, measured, pitch 31 mm.',
+        own: {
+          show: (value) => formatOutletPattern((value as OutletGroup[]) ?? []),
+          read: parseOutletPattern,
+        },
+      },
+    ],
+  },
+  {
+    title: 'Heat and noise',
+    fields: [
+      { name: 'heatW', label: 'Heat', kind: 'number', unit: 'W', none: true, help: 'Empty: all it draws.' },
+      { name: 'mostC', label: 'Stands air of', kind: 'number', unit: '°C', none: true },
+      {
+        name: 'airflow',
+        label: 'Air goes',
+        kind: 'choice',
+        options: choices({
+          none: 'no fan',
+          'front-rear': 'front to rear',
+          'rear-front': 'rear to front',
+          side: 'side to side',
+          up: 'up',
+        }),
+      },
+      { name: 'noiseDbA', label: 'Noise', kind: 'number', unit: 'dB(A)', none: true },
+      {
+        name: 'noiseIs',
+        label: 'Noise is',
+        kind: 'choice',
+        options: choices({ pressure: 'heard at 1 m', power: 'declared power' }),
+      },
+      ...(kind === 'fan'
+        ? [
+            { name: 'flowM3h', label: 'Moves in the open', kind: 'number' as const, unit: 'm³/h', none: true },
+            {
+              name: 'thermostatC',
+              label: 'Starts at',
+              kind: 'number' as const,
+              unit: '°C',
+              none: true,
+              help: 'Empty: always runs.',
+            },
+          ]
+        : []),
     ],
   },
   {

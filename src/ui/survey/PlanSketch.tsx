@@ -10,6 +10,7 @@ import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { SILENT } from '../kit/silentDrag';
+import { useTripped } from '../kit/tripped';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useRows } from '../kit/useRows';
 import type { Chosen } from './chosen';
@@ -167,6 +168,9 @@ function useShape(table: 'rooms' | 'places', id: string, { scale, chosen, onChoo
 
 function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & ShapeProps) {
   const { isChosen, isDragging, props } = useShape('rooms', room.id, rest);
+  const job = useSession((session) => session.job);
+  const cut = useTripped((tripped) => tripped.cut);
+  const cutHere = [...cut].filter((id) => job.runs[id]?.room === room.name).length;
   const px = 1 / rest.scale;
   // A long name in a narrow room goes over several lines.
   const oneLine = room.name.length * 7.2 * px < room.widthMm - 10 * px;
@@ -202,6 +206,11 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
             fontFamily="var(--font-mono)"
           >
             {` ${counted(runs, 'run')}`}
+          </tspan>
+        )}
+        {cutHere > 0 && (
+          <tspan x={x} dy={fit * 1.2} fontSize={fit * 0.86} fontWeight="700" fill="var(--wont)">
+            {` ✕ ${cutHere} cut`}
           </tspan>
         )}
       </text>

@@ -1,0 +1,155 @@
+'use client';
+
+import { Trash2 } from 'lucide-react';
+import { type PlaceNoise, withLevels } from '@/core/acoustics/placeNoise';
+import { type NoisePlace, noisePlaces } from '@/core/records/noisePlace';
+import { noiseSource, noiseTargets, PLACE_USES } from '@/core/standards/noise';
+import { citeSource } from '@/core/standards/source';
+import { percent } from '@/core/units/percent';
+import { useSession } from '../job/session';
+import { Button } from '../kit/Button';
+import { CommitField, CommitSelect } from '../kit/CommitField';
+import { LengthField } from '../kit/LengthField';
+import { newRowId, useRows } from '../kit/useRows';
+import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark, usePower } from './parts';
+
+/** What is heard where people are, and which device it comes from. */
+export function NoiseView() {
+  const { job, report } = usePower();
+  const { keep } = useRows();
+  const racks = Object.values(job.racks);
+  const [rack] = racks;
+  const add = () => {
+    let at = 1;
+    while (report.noise.some(({ place }) => place.name === `Place ${at}`)) at += 1;
+    if (rack)
+      keep({
+        table: 'noisePlaces',
+        record: noisePlaces.make({ id: newRowId('place'), name: `Place ${at}`, rackId: rack.id, distanceMm: 3000 }),
+      });
+  };
+  return (
+    <Scroll label="Noise">
+      <div>
+        <Button look="main" onClick={add} disabled={!rack}>
+          Add a place where people are
+        </Button>
+      </div>
+      {report.noise.length === 0 && (
+        <p className="max-w-[70ch]">
+          No place within earshot is known yet. Say where people work or sleep and how far that is: what they hear of
+          the cabinet is summed from all that blows in it, and judged by day and by night.
+        </p>
+      )}
+      {report.noise.map((noise) => (
+        <PlaceCard key={noise.place.id} noise={noise} />
+      ))}
+      <p className="narrow text-soft text-xs">
+        {citeSource(noiseSource)}. Power and pressure are never added: what is declared as power is brought to the place
+        first. A glass door with closed sides takes off 5 dB, the careful end of a rule of thumb.
+      </p>
+    </Scroll>
+  );
+}
+
+const heard = (db: number): string => (Number.isFinite(db) ? `${round(db)} dB(A)` : 'nothing known');
+
+function PlaceCard({ noise }: { noise: PlaceNoise }) {
+  const job = useSession((session) => session.job);
+  const { keep, drop } = useRows();
+  const { place, db, dayDb, nightDb, shares, unknown, state } = noise;
+  const change = (changes: Partial<NoisePlace>): boolean =>
+    keep({ table: 'noisePlaces', record: { ...place, ...changes } });
+  const figure = (label: string, of: 'absorbsM2' | 'betweenDb', unit: string, none: boolean, help: string) => (
+    <CommitField
+      label={label}
+      unit={unit}
+      help={help}
+      inputMode="decimal"
+      value={place[of] === null ? '' : String(place[of])}
+      onCommit={(text) => {
+        const value = text.trim() === '' && none ? null : Number(text.trim().replace(',', '.') || Number.NaN);
+        if (value !== null && !Number.isFinite(value)) return 'Expected a number.';
+        return change({ [of]: value }) ? null : 'It could not be taken.';
+      }}
+    />
+  );
+  const [loudest] = shares;
+  return (
+    <section aria-label={place.name} className="grid gap-2">
+      <Heading
+        aside={
+          <>
+            <StateMark state={state} />
+            <Button
+              look="quiet"
+              className="ml-auto px-1 text-soft"
+              aria-label={`Remove ${place.name}`}
+              onClick={() => drop('noisePlaces', place.id)}
+            >
+              <Trash2 size={15} aria-hidden />
+            </Button>
+          </>
+        }
+      >
+        {place.name}
+      </Heading>
+      <Figures>
+        <Figure name="Heard there">
+          {unknown.length > 0 && Number.isFinite(db) ? 'at least ' : ''}
+          {heard(db)}
+        </Figure>
+        <Figure name="By day at most">{dayDb} dB(A)</Figure>
+        <Figure name="By night at most">{nightDb} dB(A)</Figure>
+        {loudest && (
+          <Figure name={`Without ${loudest.gear.name}`}>
+            {heard(withLevels(noise, (gear) => (gear === loudest.gear ? Number.NEGATIVE_INFINITY : null)))}
+          </Figure>
+        )}
+      </Figures>
+      <NotKnown things={unknown.map(({ name }) => `the noise of ${name}`)} />
+      {shares.length > 0 && (
+        <ul className="max-w-2xl text-[13px]">
+          {shares.map(({ gear, db: own, share }) => (
+            <li key={gear.id} className="grid grid-cols-[minmax(0,14rem)_1fr_auto] items-center gap-2 border-b py-0.5">
+              <span>{gear.name}</span>
+              <span aria-hidden className="h-2.5 rounded-[2px] border border-strong bg-face">
+                <span className="block h-full bg-act" style={{ width: `${Math.max(1, share * 100)}%` }} />
+              </span>
+              <b className="whitespace-nowrap font-mono text-xs">
+                {round(own)} dB(A), {percent(share)}
+              </b>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="grid grid-cols-2 items-start gap-2 sm:grid-cols-3 xl:grid-cols-6">
+        <CommitField
+          label="Place"
+          value={place.name}
+          onCommit={(text) => (change({ name: text.trim() }) ? null : 'It could not be taken.')}
+        />
+        <CommitSelect
+          label="Is a"
+          value={place.use}
+          options={PLACE_USES.map((value) => ({ value, words: noiseTargets[value].name }))}
+          onCommit={(value) => change({ use: value as NoisePlace['use'] })}
+        />
+        <CommitSelect
+          label="Cabinet"
+          value={place.rackId}
+          options={Object.values(job.racks).map(({ id, name }) => ({ value: id, words: name }))}
+          onCommit={(rackId) => change({ rackId })}
+        />
+        <LengthField
+          label="Distance"
+          least={100}
+          mm={place.distanceMm}
+          onCommit={(distanceMm) => change({ distanceMm })}
+        />
+        {figure('Room takes up', 'absorbsM2', 'm²', true, 'Room constant. Empty: as in the open.')}
+        {figure('Between', 'betweenDb', 'dB', false, 'What a wall or a shut door takes off.')}
+      </div>
+    </section>
+  );
+}
