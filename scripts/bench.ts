@@ -21,6 +21,7 @@ import { bareJob, benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
 import { type LoomFrames, loomFrames } from './lib/benchLoom';
 import { benchPatching } from './lib/benchPatching';
+import { benchPower } from './lib/benchPower';
 import { benchAcknowledged, benchCommands, benchHistory, benchHoldUps, benchOpening } from './lib/benchServer';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
@@ -321,6 +322,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   core,
   solvers,
   layouts: () => benchLayouts(note),
+  power: () => benchPower(note, miss),
   patching: () => benchPatching(note, miss),
   boxes,
   application,

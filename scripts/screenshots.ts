@@ -96,16 +96,12 @@ const VIEWS: View[] = [
       await page.getByRole('region', { name: 'Move few cords' }).getByRole('button', { name: 'Why?' }).click();
     },
   },
-  { name: 'faces', path: '/jobs/tarnbrook/patch/faces' },
+  { name: 'feeds', path: job('power') },
   {
-    name: 'patch-closet-light',
-    path: job('patch'),
+    name: 'trip-closet-light',
+    path: job('power/trip'),
     theme: 'closet',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Patch the rest' }).click();
-      await page.getByRole('button', { name: /^Patch \d+ runs$/ }).waitFor();
-      await page.getByRole('button', { name: /^16 imaging/ }).hover();
-    },
+    prepare: (page) => page.getByRole('button', { name: 'The mains', exact: true }).click(),
   },
   {
     name: 'versions',

@@ -1,0 +1,74 @@
+import { cabinetHeat } from '../../src/core/cooling/cabinetHeat';
+import { cheapestMeasures, measuresFor } from '../../src/core/cooling/measures';
+import { partsOf } from '../../src/core/depends/parts';
+import { trip, wholeStanding } from '../../src/core/depends/trip';
+import type { Rack } from '../../src/core/records/rack';
+import { pack } from '../../src/core/solve/packing/pack';
+import { anyPacking, packingByHighs } from '../../tests/support/packing';
+import { powered } from '../../tests/support/powered';
+import { plannedJob } from './benchJob';
+import type { Note } from './benchServer';
+import { median, timed } from './measure';
+
+const SIZES = [
+  [10, 14],
+  [20, 24],
+  [30, 36],
+  [40, 48],
+] as const;
+const SEEDS = [1, 2, 3, 4, 5, 6, 7, 8];
+const GOAL_MS = 300;
+
+/** The choices of the Power station: plugs against a general solver, measures, and tripping any part of a large job. */
+export async function benchPower(note: Note, miss: (words: string) => void): Promise<void> {
+  for (const tight of [false, true])
+    for (const [things, places] of SIZES) {
+      const times: number[] = [];
+      const theirs: number[] = [];
+      let open = 0;
+      for (const seed of SEEDS) {
+        const problem = anyPacking(seed, things, places, tight);
+        const start = performance.now();
+        const made = pack(problem, { now: () => performance.now(), untilMs: performance.now() + 3000 });
+        times.push(performance.now() - start);
+        if (!made.proven) open += 1;
+        if (tight) continue;
+        let best = 0;
+        theirs.push(
+          await timed(1, async () => {
+            best = await packingByHighs(problem);
+          }),
+        );
+        if (made.proven && made.cost !== best) miss(`plugs ${things}×${places} #${seed}: ${made.cost} against ${best}`);
+      }
+      const within = times.filter((ms) => ms <= GOAL_MS).length;
+      note(
+        `plugs, ${tight ? 'every limit binds' : 'as in a cabinet'}`,
+        `${things}×${places}`,
+        median(times),
+        `${GOAL_MS} ms`,
+        theirs.length > 0 ? { name: 'highs, same choice', ms: median(theirs) } : null,
+      );
+      console.log(`${' '.repeat(46)}${within} of ${SEEDS.length} within ${GOAL_MS} ms, ${open} not proven in 3 s`);
+    }
+  const job = powered();
+  const rack = job.racks.cabinet as Rack;
+  const heat = cabinetHeat(job, rack);
+  const measures = measuresFor(job, rack);
+  note(
+    'measures against heat',
+    measures.length,
+    await timed(5, () => cheapestMeasures(job, heat, measures)),
+    `${GOAL_MS} ms`,
+  );
+
+  const large = plannedJob(400);
+  wholeStanding(large);
+  const parts = partsOf(large);
+  const times: number[] = [];
+  for (let at = 0; at < parts.length; at += Math.max(1, Math.floor(parts.length / 60))) {
+    const part = parts[at];
+    if (part) times.push(await timed(3, () => trip(large, [part], () => 10)));
+  }
+  note('a part tripped', '400 runs', Math.max(...times), '16 ms');
+}
