@@ -1,4 +1,4 @@
-import { air, gravity, ventFlow } from '../standards/cooling';
+import { air, gravity, openingSpeed, ventFlow } from '../standards/cooling';
 
 const KELVIN = 273.15;
 /** Pressure of the standard atmosphere at a height above the sea, Pa. */
@@ -32,6 +32,9 @@ export function stackAir(lowCm2: number, highCm2: number, apartMm: number, riseK
   const area = 1e-4 / Math.sqrt(1 / lowCm2 ** 2 + 1 / highCm2 ** 2);
   return 3600 * ventFlow * area * Math.sqrt((2 * gravity * (apartMm / 1000) * riseK) / (airC + KELVIN));
 }
+
+/** Opening that so much air wants, cm². */
+export const openingNeededCm2 = (airM3h: number): number => (airM3h / 3600 / openingSpeed) * 1e4;
 
 /** Watts that so much air carries off at a rise. */
 export const wattsBy = (airM3h: number, riseK: number, airC = 27): number => (airM3h * riseK) / airFactor(airC);

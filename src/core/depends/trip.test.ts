@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../../tests/support/jobs';
 import { powered } from '../../../tests/support/powered';
+import { Gear } from '../records/gear';
+import { uplinks } from '../records/uplink';
 import { MAINS, type Part, partKey, partOfKey, partsOf } from './parts';
 import { singlePoints } from './singlePoints';
 import { standing, trip } from './trip';
@@ -40,6 +42,37 @@ describe('what goes dark', () => {
       ['generator', 10],
     ]);
     expect(made.later[1]?.back.map(({ service }) => service)).toContain('Cameras');
+  });
+
+  it('with a switch: also the small one that it feeds over its link', () => {
+    const small = Gear.parse({
+      ...job.gear['switch-b'],
+      id: 'small',
+      name: 'Small',
+      shortName: '',
+      inlet: 'none',
+      inlets: 0,
+    });
+    const free = Array.from({ length: 24 }, (_, at) => at + 1).find(
+      (port) => !Object.values(job.cords).some((cord) => cord.switchId === 'switch-a' && cord.switchPort === port),
+    );
+    const fed = apply(
+      job,
+      { type: 'addGear', gear: [small] },
+      {
+        type: 'keepRows',
+        rows: [
+          {
+            table: 'uplinks',
+            record: uplinks.make({ id: 'u', fromId: 'switch-a', fromPort: free ?? 1, toId: 'small', toPort: 1 }),
+          },
+        ],
+      },
+    );
+    const dark = (part: Part) => trip(fed, [part], () => 20).darkNow;
+    expect(dark({ kind: 'gear', id: 'switch-a' })).toContain('small');
+    expect(dark({ kind: 'uplink', id: 'u' })).toEqual(['small']);
+    expect(dark({ kind: 'gear', id: 'recorder' })).not.toContain('small');
   });
 
   it('with one of two supplies: nothing', () => {

@@ -6,6 +6,7 @@ import type { Gear } from '../records/gear';
 import { inletCount, outletsOf } from '../records/mainsSockets';
 import type { Plug } from '../records/plug';
 import { portKey } from '../records/portKey';
+import { isSwitching, portAt } from '../records/ports';
 import { isLive } from '../records/run';
 import { type Part, partKey } from './parts';
 import { type Service, servicesOf } from './services';
@@ -34,6 +35,16 @@ const plugsOf = (feeds: Feeds, gear: Gear): Plug[] =>
     (plug) => plug !== undefined,
   );
 
+/** Devices that feed a switch without an inlet of its own, over the links in their ports with power. */
+function linkSources(job: Job, gear: Gear): { from: Gear; uplinkId: string }[] {
+  if (!isSwitching(gear)) return [];
+  return Object.values(job.uplinks).flatMap(({ id, fromId, fromPort, toId, toPort }) => {
+    const [otherId, port] = fromId === gear.id ? [toId, toPort] : toId === gear.id ? [fromId, fromPort] : ['', 0];
+    const from = job.gear[otherId];
+    return from && (portAt(from, port)?.poeW ?? 0) > 0 ? [{ from, uplinkId: id }] : [];
+  });
+}
+
 /** What has power, what is reached, and which services that leaves, at one moment. */
 export function standing(job: Job, { failed, empty, generatorOn }: Moment): Standing {
   const index = indexJob(job);
@@ -51,10 +62,17 @@ export function standing(job: Job, { failed, empty, generatorOn }: Moment): Stan
     if (there !== undefined) return there;
     inputs.set(gear.id, false);
     const plugs = plugsOf(feeds, gear);
-    const live = inletCount(gear) === 0 || (plugs.length === 0 ? !mainsOut : plugs.some(plugLive));
+    const live = inletCount(gear) === 0 ? linkFeeds(gear) : plugs.length === 0 ? !mainsOut : plugs.some(plugLive);
     inputs.set(gear.id, live);
     return live;
   }
+  /** What has no inlet is fed over a link from a port with power, or needs none. */
+  function linkFeeds(gear: Gear): boolean {
+    const sources = linkSources(job, gear).filter(({ uplinkId }) => !failed.has(`uplink:${uplinkId}`));
+    if (linkSources(job, gear).length === 0) return true;
+    return sources.some(({ from }) => !failed.has(`gear:${from.id}`) && (hasInput(from) || livesOn(from)));
+  }
+  const livesOn = (gear: Gear): boolean => gear.kind === 'ups' && !empty.has(gear.id);
   function plugLive(plug: Plug): boolean {
     if (failed.has(`plug:${plug.id}`)) return false;
     if (plug.wallId !== null)

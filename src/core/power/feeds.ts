@@ -104,6 +104,19 @@ export function plugLoad(feeds: Feeds, plug: Plug, at: LoadCase): Load {
   return timesLoad(load, 1 / inlets.length);
 }
 
+/** What hangs on a feed when every device with a second supply elsewhere has only this one. */
+function aloneLoad(feeds: Feeds, sourceId: string, seen: ReadonlySet<string> = new Set()): Load {
+  return sumLoads(
+    (feeds.plugsInto.get(sourceId) ?? []).flatMap(({ gearId }) => {
+      const gear = feeds.job.gear[gearId];
+      if (!gear || seen.has(gearId)) return [];
+      if (!feedsOthers(gear)) return [feeds.loadOf(gear, 'full')];
+      const own = deviceLoad(indexJob(feeds.job), gear, 'full');
+      return [own, aloneLoad(feeds, gearId, new Set([...seen, gearId]))];
+    }),
+  );
+}
+
 /** Inlets of a device that have a plug, lowest first. */
 export const inletsPlugged = ({ plugAtInlet }: Feeds, gear: Gear): number[] =>
   Array.from({ length: inletCount(gear) }, (_, at) => at + 1).filter((inlet) =>
@@ -129,6 +142,8 @@ export type CircuitLoad = {
   /** Current at full and grown, A; null: without volts nobody knows. */
   amps: number | null;
   grownAmps: number | null;
+  /** Current at full once what has a second supply elsewhere hangs on this one alone, A. */
+  aloneAmps: number | null;
   state: 'enough' | 'nearly full' | 'too little' | 'not judged';
   /** What is not known of it, in words. */
   unknown: string[];
@@ -182,6 +197,7 @@ export function circuitLoads(job: Job): CircuitLoad[] {
       grown,
       amps,
       grownAmps: volts === null ? null : grown.va / volts,
+      aloneAmps: volts === null ? null : (also.va + sumLoads(walls.map(({ id }) => aloneLoad(feeds, id))).va) / volts,
       state,
       unknown,
     };

@@ -271,6 +271,13 @@ export const QUESTIONS = {
     [1000, 1, 100_000],
     'Advice: category and speed of the uplink.',
   ),
+  'upload-mbps': number(
+    'Internet and mains',
+    'Upload speed',
+    'Mb/s',
+    [0, 0, 100_000],
+    'Hours for a first copy of recordings elsewhere. 0: not known.',
+  ),
   'mains-volts': choice(
     'Internet and mains',
     'Mains voltage',

@@ -27,6 +27,7 @@ import { criticalOnOne } from './rules/criticalOnOne';
 import { cutTooShort } from './rules/cutTooShort';
 import { deeperThanRack } from './rules/deeperThanRack';
 import { doorStaysOpen } from './rules/doorStaysOpen';
+import { fanStarved } from './rules/fanStarved';
 import { feedOverloaded } from './rules/feedOverloaded';
 import { fewSparePorts } from './rules/fewSparePorts';
 import { fewSpareUnits } from './rules/fewSpareUnits';
@@ -204,6 +205,7 @@ export const SNAG_RULES: readonly SnagRule[] = [
   inletsUnplugged,
   transferTooSlow,
   rackNotEarthed,
+  fanStarved,
 ];
 
 /** Fields that most rules only name things by. */

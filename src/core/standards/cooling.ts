@@ -19,6 +19,8 @@ export const surfaceSource = published('IEC TR 60890; DIN VDE 0660-500: effectiv
 
 /** Of what a fan moves in free air so much is left behind filters and mesh. */
 export const fanShare = 0.5;
+/** Air faster than this through openings and filters costs a fan most of its flow, m/s. Common practice, no source. */
+export const openingSpeed = 2.5;
 /** Vents: how much of the opening the stream takes. */
 export const ventFlow = 0.6;
 export const ventSource = published('physics: stack flow through two openings, discharge 0.6');

@@ -3,6 +3,7 @@ import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
 import { isLive } from '../records/run';
 import type { Stream } from '../records/stream';
+import { figureOf } from '../site/answers';
 import { arrays } from '../standards/recording';
 import { DEVICE_WORDS } from '../text/deviceWords';
 import {
@@ -39,7 +40,8 @@ export type RecorderFacts = {
 };
 
 /** What a recorder must hold and does. */
-export function recorderFacts(job: Job, gear: Gear, uploadMbps: number | null = null): RecorderFacts {
+export function recorderFacts(job: Job, gear: Gear): RecorderFacts {
+  const uploadMbps = figureOf(job, 'upload-mbps');
   const streams = Object.values(job.streams).filter(({ recorderId }) => recorderId === gear.id);
   const known = streams.filter((stream) => stream.mbps !== null);
   const cameras = streams.reduce((sum, { count }) => sum + count, 0);
@@ -79,10 +81,7 @@ export function recorderFacts(job: Job, gear: Gear, uploadMbps: number | null = 
       drives === null || (drives.array !== '5' && drives.array !== '1')
         ? null
         : unreadableChance(drives.tbEach * (drives.array === '5' ? drives.count - 1 : 1)),
-    firstCopyH:
-      haveTb === null || uploadMbps === null || uploadMbps <= 0
-        ? null
-        : uploadHours(Math.min(haveTb, needTb ?? haveTb), uploadMbps),
+    firstCopyH: haveTb === null || uploadMbps <= 0 ? null : uploadHours(Math.min(haveTb, needTb ?? haveTb), uploadMbps),
     state: short ? 'too little' : unknown.length > 0 ? 'not judged' : 'enough',
     unknown,
   };

@@ -10,6 +10,7 @@ import { toTib } from '@/core/storage/recordings';
 import { counted } from '@/core/text/counted';
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
+import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { newRowId, useRows } from '../kit/useRows';
@@ -26,6 +27,7 @@ export function RecordingsView() {
           its drives hold.
         </p>
       )}
+      {report.storage.length > 0 && <AnswerField id="upload-mbps" className="max-w-44" />}
       {report.storage.map((facts) => (
         <RecorderCard key={facts.gear.id} facts={facts} />
       ))}
@@ -81,6 +83,7 @@ function RecorderCard({ facts }: { facts: RecorderFacts }) {
         {facts.survives !== null && <Figure name="Survives">{counted(facts.survives, 'failed drive')}</Figure>}
         {facts.rebuildH !== null && <Figure name="Rebuild at least">{round(facts.rebuildH, 1)} h</Figure>}
         {facts.unreadable !== null && <Figure name="Unreadable bit then">{percent(facts.unreadable)}</Figure>}
+        {facts.firstCopyH !== null && <Figure name="First copy elsewhere">{round(facts.firstCopyH)} h</Figure>}
         {facts.writesMbps !== null && <Figure name="Writes to the drives">{round(facts.writesMbps, 1)} Mb/s</Figure>}
       </Figures>
       <NotKnown things={facts.unknown} />

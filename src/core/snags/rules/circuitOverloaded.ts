@@ -1,5 +1,6 @@
 import { circuitLoads } from '../../power/feeds';
 import { ruleSets } from '../../standards/ruleSets';
+import { twoFeedSource } from '../../standards/supplies';
 import { FEED_READS } from '../powerReads';
 import type { Finding, SnagRule } from '../snag';
 
@@ -12,7 +13,7 @@ export const circuitOverloaded: SnagRule = {
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) =>
-    circuitLoads(job).flatMap(({ circuit, amps: now, grownAmps, limitA, full }): Finding[] => {
+    circuitLoads(job).flatMap(({ circuit, amps: now, grownAmps, aloneAmps, limitA, full }): Finding[] => {
       if (now === null || grownAmps === null || limitA === null) return [];
       const { source } = ruleSets[job.rules].continuous;
       const at = { rowIds: [circuit.id], source };
@@ -31,6 +32,15 @@ export const circuitOverloaded: SnagRule = {
             ...at,
             grade: 'will-bite',
             what: `${circuit.name} carries ${least}${amps(now)} and with the growth planned ${amps(grownAmps)}; for good it may carry ${amps(limitA)}.`,
+          },
+        ];
+      if (aloneAmps !== null && aloneAmps > limitA)
+        return [
+          {
+            ...at,
+            grade: 'will-bite',
+            source: twoFeedSource,
+            what: `${circuit.name} carries ${least}${amps(aloneAmps)} once the other feed of what has two supplies is gone; for good it may carry ${amps(limitA)}.`,
           },
         ];
       return [];
