@@ -4,7 +4,8 @@ import { seededRandom } from '../../src/core/solve/random';
 
 /**
  * Made-up inlets on rows of outlets: two kinds, wide bodies, a limit for each row and one for two rows, pairs to keep apart.
- * @param tight every limit binds; else, as in a cabinet, the battery unit's does and those of the strips hardly
+ * @param tight every limit binds and every second plug is wide; else, as in a cabinet, the battery unit's limit binds, those of
+ * the strips hardly, and every fourth plug is wide
  */
 export function anyPacking(seed: number, things: number, places: number, tight = true): PackingProblem {
   const random = seededRandom(seed);
@@ -25,7 +26,8 @@ export function anyPacking(seed: number, things: number, places: number, tight =
       cost[thing * places + place] = goes ? cord + (critical[thing] && row > 0 ? 2000 : 0) : Number.POSITIVE_INFINITY;
     }
   }
-  const supply = Array.from({ length: things }, () => [null, null, 44, 55][Math.floor(random() * 4)] as number | null);
+  const bodies = tight ? [null, null, 44, 55] : [null, null, null, null, null, null, 44, 55];
+  const supply = Array.from({ length: things }, () => bodies[Math.floor(random() * bodies.length)] as number | null);
   const weight = Float64Array.from({ length: things }, () => Math.round(random() * 200));
   const all = weight.reduce((sum, one) => sum + one, 0);
   const limits = Array.from({ length: rows }, (_, row) => ({

@@ -9,7 +9,7 @@ export const FEED_READS = {
   plugs: true,
   circuits: true,
   wallOutlets: true,
-  runs: true,
+  runs: ['id', 'poeW', 'poeClass'],
   landings: true,
   cords: true,
   answers: true,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyCommand, play } from '../../../tests/support/anyCommand';
 import { apply, bench, marrowby, patched, quillback, surveyed, tarnbrook } from '../../../tests/support/jobs';
+import { powered } from '../../../tests/support/powered';
 import { trackedJob } from '../../../tests/support/trackedJob';
 import { applyCommands } from '../commands/apply';
 import type { Job } from '../job/job';
@@ -26,7 +27,7 @@ function unsaid(rule: SnagRule, job: Job): string[] {
 
 describe('what rules say that they read', () => {
   it('is all that they read, in the demo jobs and in any job', () => {
-    const planned = [planJob(surveyed()).job, planJob(marrowby()).job, planJob(tarnbrook()).job];
+    const planned = [powered(), planJob(surveyed()).job, planJob(marrowby()).job, planJob(tarnbrook()).job];
     const demos = [bench(), quillback(), surveyed(), marrowby(), tarnbrook(), ...planned];
     for (const job of demos) for (const rule of SNAG_RULES) expect([rule.id, ...unsaid(rule, job)]).toEqual([rule.id]);
     fc.assert(

@@ -7,7 +7,13 @@ export const bundleTooWarm: SnagRule = {
   why: 'Powered cables in one bundle warm each other beyond what their jackets and their reach allow.',
   source: bundleSource,
   stations: ['power', 'runs'],
-  reads: { runs: true, pathways: true, passages: true, cableKinds: true, answers: true },
+  reads: {
+    runs: ['id', 'label', 'carries', 'cable', 'lengthMm', 'scope', 'poeW', 'poeClass'],
+    pathways: true,
+    passages: true,
+    cableKinds: true,
+    answers: true,
+  },
   find: ({ job }) =>
     pathwayHeats(job).flatMap(({ pathway, powered, amps, allowedA, asked, cableC, ratedC, split, awg }): Finding[] => {
       const over = allowedA !== null && amps > allowedA;

@@ -7,7 +7,13 @@ export const recordingsShort: SnagRule = {
   why: 'What happened three weeks ago is asked for after four.',
   source: recordingSource,
   stations: ['power'],
-  reads: { gear: true, streams: true, runs: true, placements: true, answers: true },
+  reads: {
+    gear: true,
+    streams: true,
+    runs: ['id', 'label', 'device', 'carries', 'scope'],
+    placements: true,
+    answers: true,
+  },
   find: ({ job }) =>
     recordersOf(job).flatMap((gear): Finding[] => {
       const { state, days, daysWanted, unknown } = recorderFacts(job, gear);
