@@ -50,7 +50,11 @@ export function pack(problem: PackingProblem, limits: SearchLimits): PackedBest 
       break;
     }
     let solved = model.solve(node);
-    for (let round = 0; round < ROUNDS && solved && isBetter(solved.bound) && !isOver(limits) && model.cut(solved); round++)
+    for (
+      let round = 0;
+      round < ROUNDS && solved && isBetter(solved.bound) && !isOver(limits) && model.cut(solved);
+      round++
+    )
       solved = model.solve({ ...node, from: solved.state });
     if (!solved || !isBetter(solved.bound)) continue;
     const bound = Math.max(node.bound, solved.bound);
