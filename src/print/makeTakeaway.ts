@@ -2,6 +2,7 @@ import { cordsCsv } from '../core/formats/cordsCsv';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { writeJobFile } from '../core/formats/jobFile';
 import { outletsCsv } from '../core/formats/outletsCsv';
+import { outletsSvg } from '../core/formats/outletsSvg';
 import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
 import { portMapCsv } from '../core/formats/portMap';
 import { portMapSvg } from '../core/formats/portMapSvg';
@@ -54,6 +55,7 @@ const MAKES: Record<TakeawayId, Make> = {
   'port-plan.csv': portPlanCsv,
   'power.pdf': (job, _, root) => powerPdf(job, root, new Date().toISOString().slice(0, 10)),
   'outlets.csv': outletsCsv,
+  'outlets.svg': outletsSvg,
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,
 };

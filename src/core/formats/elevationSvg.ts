@@ -5,19 +5,25 @@ import { rackDimensions } from '../standards/rackDimensions';
 import { escapeXml } from '../text/escapeXml';
 import { naturalOrder } from '../text/naturalOrder';
 
-const round = (mm: number): string => String(Number(mm.toFixed(2)));
+/** Millimetres as they stand in a drawing. */
+export const mmText = (mm: number): string => String(Number(mm.toFixed(2)));
 
 const MARGIN = 40;
 const GAP = 70;
 
-const frame = (name: string, view: string, width: number, height: number) => [
+/** Name, view and edge of a rack. */
+export const rackFrame = (
+  name: string,
+  view: string,
+  { widthMm: width, heightMm: height }: Pick<Elevation, 'widthMm' | 'heightMm'>,
+): string[] => [
   `<text x="0" y="-14" font-size="16" font-weight="700">${escapeXml(name)}: ${view}</text>`,
-  `<rect x="-12" y="-6" width="${round(width + 24)}" height="${round(height + 12)}" fill="none" stroke="#222" stroke-width="1.5"/>`,
+  `<rect x="-12" y="-6" width="${mmText(width + 24)}" height="${mmText(height + 12)}" fill="none" stroke="#222" stroke-width="1.5"/>`,
 ];
-const unitNumbers = ({ units }: Elevation) =>
+export const unitNumbers = ({ units }: Elevation) =>
   units.map(
     ({ shown, y }) =>
-      `<text x="-18" y="${round(y + rackDimensions.unitMm / 2 + 4)}" font-size="12" text-anchor="end" font-family="monospace">${shown}</text>`,
+      `<text x="-18" y="${mmText(y + rackDimensions.unitMm / 2 + 4)}" font-size="12" text-anchor="end" font-family="monospace">${shown}</text>`,
   );
 
 /** What is seen from one side: what hangs on its rails in full, what hangs on the others as an outline. */
@@ -26,10 +32,10 @@ function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
   const turned = (x: number, width: number) => (side === 'front' ? x : widthMm - x - width);
   const near = (item: ElevationItem) => sideOf(item.face) === side;
   const lines = [
-    ...frame(rackName, side, widthMm, heightMm),
+    ...rackFrame(rackName, side, drawing),
     ...holes.map(
       (hole) =>
-        `<circle cx="${round(hole.x)}" cy="${round(hole.y)}" r="2.6" fill="none" stroke="#999" stroke-width="0.6"/>`,
+        `<circle cx="${mmText(hole.x)}" cy="${mmText(hole.y)}" r="2.6" fill="none" stroke="#999" stroke-width="0.6"/>`,
     ),
     ...unitNumbers(drawing),
   ];
@@ -39,18 +45,18 @@ function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
     const style = full ? 'fill="#fff" stroke="#222"' : 'fill="none" stroke="#777" stroke-dasharray="6 4"';
     lines.push(
       `<g><title>${escapeXml(`${item.name}, ${item.place}`)}</title>`,
-      `<rect x="${round(x)}" y="${round(item.y)}" width="${round(item.width)}" height="${round(item.height)}" rx="2" ${style}/>`,
+      `<rect x="${mmText(x)}" y="${mmText(item.y)}" width="${mmText(item.width)}" height="${mmText(item.height)}" rx="2" ${style}/>`,
       ...item.carried.map(
         (one) =>
-          `<rect x="${round(turned(one.x, one.width))}" y="${round(one.y)}" width="${round(one.width)}" height="${round(one.height)}" fill="#fff" stroke="#555" stroke-width="0.8"/>`,
+          `<rect x="${mmText(turned(one.x, one.width))}" y="${mmText(one.y)}" width="${mmText(one.width)}" height="${mmText(one.height)}" fill="#fff" stroke="#555" stroke-width="0.8"/>`,
       ),
       ...item.ports
         .filter((port) => seenPorts(item, port.side, side))
         .map(
           (port) =>
-            `<rect x="${round(x + port.x)}" y="${round(item.y + port.y)}" width="${round(port.width)}" height="${round(port.height)}" fill="#eee" stroke="#555" stroke-width="0.5"/>`,
+            `<rect x="${mmText(x + port.x)}" y="${mmText(item.y + port.y)}" width="${mmText(port.width)}" height="${mmText(port.height)}" fill="#eee" stroke="#555" stroke-width="0.5"/>`,
         ),
-      `<text x="${round(x + 28)}" y="${round(item.y + 14)}" font-size="11" paint-order="stroke" stroke="#fff" stroke-width="3" fill="${full ? '#222' : '#777'}">${escapeXml(`${item.shortName} ${item.name}`)}</text>`,
+      `<text x="${mmText(x + 28)}" y="${mmText(item.y + 14)}" font-size="11" paint-order="stroke" stroke="#fff" stroke-width="3" fill="${full ? '#222' : '#777'}">${escapeXml(`${item.shortName} ${item.name}`)}</text>`,
       '</g>',
     );
   }
@@ -64,9 +70,9 @@ const seenPorts = (item: ElevationItem, port: 'front' | 'rear', side: 'front' | 
 /** The rack from its right: bodies, plugs before and behind them, the rear rails. */
 function side({ rackName, depthMm, heightMm, items, rearRails }: Elevation): string[] {
   const rect = (x: number, y: number, width: number, height: number, style: string) =>
-    `<rect x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}" ${style}/>`;
+    `<rect x="${mmText(x)}" y="${mmText(y)}" width="${mmText(width)}" height="${mmText(height)}" ${style}/>`;
   return [
-    ...frame(rackName, 'side', depthMm, heightMm),
+    ...rackFrame(rackName, 'side', { widthMm: depthMm, heightMm }),
     ...rearRails.map((rail) => rect(rail.depthMm - 2, rail.y, 4, rail.height, 'fill="#bbb"')),
     ...items.flatMap((item) => [
       rect(item.frontMm, item.y, item.backMm - item.frontMm, item.height, 'fill="#fff" stroke="#222"'),
@@ -102,7 +108,7 @@ export function elevationSvg(job: Job): string {
   let x = MARGIN + 24;
   const body: string[] = [];
   const put = (width: number, lines: string[]) => {
-    body.push(`<g transform="translate(${round(x)} ${MARGIN})">`, ...lines, '</g>');
+    body.push(`<g transform="translate(${mmText(x)} ${MARGIN})">`, ...lines, '</g>');
     x += width + GAP;
   };
   let tallest = 0;
@@ -116,7 +122,7 @@ export function elevationSvg(job: Job): string {
   }
   const [width, height] = [Math.max(200, x), MARGIN * 2 + tallest];
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${round(width)}mm" height="${round(height)}mm" viewBox="0 0 ${round(width)} ${round(height)}" font-family="sans-serif" fill="#222">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${mmText(width)}mm" height="${mmText(height)}mm" viewBox="0 0 ${mmText(width)} ${mmText(height)}" font-family="sans-serif" fill="#222">`,
     `<title>${escapeXml(job.name)}: cabinet elevation</title>`,
     `<rect width="100%" height="100%" fill="#fff"/>`,
     ...body,

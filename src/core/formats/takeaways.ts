@@ -154,6 +154,13 @@ export const TAKEAWAYS = [
     options: [],
   },
   {
+    id: 'outlets.svg',
+    words: 'Outlet map on the elevation',
+    about: 'The cabinet from behind with outlets and plugs to scale.',
+    station: 'power',
+    options: [],
+  },
+  {
     id: 'patch.graphml',
     words: 'Wiring as GraphML',
     about: 'Devices, ports and links for graph programs.',

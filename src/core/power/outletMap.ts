@@ -8,6 +8,7 @@ import { feedsOf, wallOutletsOf } from './feeds';
 import { mainsWayMm, powerSide, stockCordMm } from './mainsCords';
 
 export type OutletRow = {
+  feedId: string;
   feed: string;
   feedShort: string;
   outlet: MainsOutlet;
@@ -44,6 +45,7 @@ export function outletMap(job: Job): OutletRow[] {
       const kind = outletKindOf(outlet.kind, feed, job.rules);
       const rack = gear && job.racks[standOf(job, gear.id)?.rackId ?? ''];
       return {
+        feedId: id,
         feed: name,
         feedShort: short.get(id) ?? name,
         outlet,

@@ -81,6 +81,7 @@ export function FeedsView() {
         <PlugTheRest />
         <span className="flex flex-wrap gap-2">
           <TakeawayLink of="outlets.csv" />
+          <TakeawayLink of="outlets.svg" />
           <TakeawayLink of="power.pdf" />
         </span>
       </div>
