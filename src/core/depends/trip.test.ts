@@ -5,6 +5,7 @@ import { powered } from '../../../tests/support/powered';
 import { Gear } from '../records/gear';
 import { uplinks } from '../records/uplink';
 import { MAINS, type Part, partKey, partOfKey, partsOf } from './parts';
+import { changesFor } from './remedies';
 import { singlePoints } from './singlePoints';
 import { standing, trip } from './trip';
 
@@ -109,6 +110,16 @@ describe('what goes dark', () => {
     const points = singlePoints(job);
     expect(points[0]?.lost.length).toBeGreaterThan(3);
     expect(points.every(({ remedy }) => remedy.length > 10)).toBe(true);
+    const removed = points.filter(({ removes }) => removes);
+    expect(removed.length).toBeGreaterThan(0);
+    for (const { part, remedy, lost } of points) {
+      const helps = changesFor(job, part, gone([part]).darkNow).filter(
+        (change) => trip(change.job, [part], () => null).now.length === 0,
+      );
+      expect(lost).not.toEqual([]);
+      if (helps[0]) expect(remedy).toBe(helps[0].words);
+      for (const { cost } of helps) expect(cost).toBeGreaterThanOrEqual(helps[0]?.cost ?? 0);
+    }
     const weights = points.map(({ weight }) => weight);
     expect(weights).toEqual([...weights].sort((a, b) => b - a));
   });

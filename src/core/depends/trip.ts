@@ -1,12 +1,12 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { type Feeds, feedsOf } from '../power/feeds';
+import { linkSources } from '../power/linkFed';
 import { takesPower } from '../power/poe';
 import type { Gear } from '../records/gear';
 import { inletCount, outletsOf } from '../records/mainsSockets';
 import type { Plug } from '../records/plug';
 import { portKey } from '../records/portKey';
-import { isSwitching, portAt } from '../records/ports';
 import { isLive } from '../records/run';
 import { type Part, partKey } from './parts';
 import { type Service, servicesOf } from './services';
@@ -34,16 +34,6 @@ const plugsOf = (feeds: Feeds, gear: Gear): Plug[] =>
   Array.from({ length: inletCount(gear) }, (_, at) => feeds.plugAtInlet.get(portKey(gear.id, at + 1))).filter(
     (plug) => plug !== undefined,
   );
-
-/** Devices that feed a switch without an inlet of its own, over the links in their ports with power. */
-function linkSources(job: Job, gear: Gear): { from: Gear; uplinkId: string }[] {
-  if (!isSwitching(gear)) return [];
-  return Object.values(job.uplinks).flatMap(({ id, fromId, fromPort, toId, toPort }) => {
-    const [otherId, port] = fromId === gear.id ? [toId, toPort] : toId === gear.id ? [fromId, fromPort] : ['', 0];
-    const from = job.gear[otherId];
-    return from && (portAt(from, port)?.poeW ?? 0) > 0 ? [{ from, uplinkId: id }] : [];
-  });
-}
 
 /** What has power, what is reached, and which services that leaves, at one moment. */
 export function standing(job: Job, { failed, empty, generatorOn }: Moment): Standing {

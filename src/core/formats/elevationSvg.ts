@@ -28,7 +28,7 @@ export const unitNumbers = ({ units }: Elevation) =>
 
 /** What is seen from one side: what hangs on its rails in full, what hangs on the others as an outline. */
 function face(drawing: Elevation, side: 'front' | 'rear'): string[] {
-  const { rackName, widthMm, heightMm, holes, items } = drawing;
+  const { rackName, widthMm, holes, items } = drawing;
   const turned = (x: number, width: number) => (side === 'front' ? x : widthMm - x - width);
   const near = (item: ElevationItem) => sideOf(item.face) === side;
   const lines = [

@@ -3,6 +3,7 @@ import { portCentreX } from '../gear/portLayout';
 import type { Job } from '../job/job';
 import { indexJob, type JobIndex } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
+import { linkFedW } from '../power/linkFed';
 import { takesPower } from '../power/poe';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
@@ -45,7 +46,7 @@ export function patchTask(job: Job, wish: PatchWish): PatchTask {
   for (const cord of Object.values(job.cords))
     if (!moving.has(cord.id)) taken.add(portKey(cord.switchId, cord.switchPort));
   const switches = index.gearInOrder.filter((gear) => gear.kind === 'switch');
-  const spareW = switches.map((gear) => gear.poeBudgetW);
+  const spareW = switches.map((gear) => Math.max(0, gear.poeBudgetW - linkFedW(index, gear)));
   const at = new Map(switches.map((gear, group) => [gear.id, group]));
   const staying = switches.map(() => 0);
   for (const cord of Object.values(job.cords)) {

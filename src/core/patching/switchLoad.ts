@@ -1,5 +1,6 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { linkFedW } from '../power/linkFed';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
@@ -15,7 +16,7 @@ export function runBehind(job: Job, cord: Cord): Run | null {
 
 export type SwitchLoad = { gear: Gear; usedW: number; budgetW: number; runs: { run: Run; cord: Cord }[] };
 
-/** Power that each switching device sets aside, by class (IEEE 802.3) or by draw as the job has it, for the runs patched to it. */
+/** Power that each switching device sets aside, by class (IEEE 802.3) or by draw as the job has it, for the runs patched to it and the switches that it feeds over its links. */
 export function switchLoads(job: Job): Map<string, SwitchLoad> {
   const loads = new Map<string, SwitchLoad>();
   for (const cord of Object.values(job.cords)) {
@@ -26,6 +27,12 @@ export function switchLoads(job: Job): Map<string, SwitchLoad> {
     load.usedW += Number.isFinite(watts) ? watts : run.poeW;
     load.runs.push({ run, cord });
     loads.set(gear.id, load);
+  }
+  for (const gear of Object.values(job.gear)) {
+    const watts = linkFedW(indexJob(job), gear);
+    if (watts === 0) continue;
+    const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [] };
+    loads.set(gear.id, { ...load, usedW: load.usedW + watts });
   }
   return loads;
 }

@@ -4,6 +4,7 @@ import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
 import { portsOf } from '../records/ports';
 import type { Run } from '../records/run';
+import { linkFedW } from './linkFed';
 import { mainsForPoeW, powerFactorFor } from './mainsCurrent';
 import { drawnWattsOf, takesPower } from './poe';
 
@@ -34,10 +35,10 @@ export function runsOn({ job, cordAtSwitchPort, landingAtPort }: JobIndex, gear:
   });
 }
 
-/** Watts that leave a device's ports for what hangs on its runs, loss in the cables counted. */
+/** Watts that leave a device's ports for what hangs on its runs and links, loss in the cables counted. */
 export function poeLeaving(index: JobIndex, gear: Gear): number {
   if (gear.poeBudgetW === 0) return 0;
-  let watts = 0;
+  let watts = linkFedW(index, gear);
   for (const run of runsOn(index, gear)) {
     if (!takesPower(run)) continue;
     const drawn = drawnWattsOf(run);

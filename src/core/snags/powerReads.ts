@@ -12,6 +12,7 @@ export const FEED_READS = {
   runs: ['id', 'poeW', 'poeClass'],
   landings: true,
   cords: true,
+  uplinks: true,
   answers: true,
   rules: true,
 } as const satisfies Reads;

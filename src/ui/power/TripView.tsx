@@ -197,14 +197,19 @@ function SinglePoints({ onTrip }: { onTrip: (part: Part) => void }) {
         <p className="mt-1 text-soft">None, as far as the plan goes: no service rests on one part alone.</p>
       )}
       <ul className="text-[13px]">
-        {shown.map(({ part, name, lost, remedy }) => (
+        {shown.map(({ part, name, lost, remedy, removes }) => (
           <li
             key={partKey(part)}
             className="grid items-baseline gap-x-3 border-b py-1 sm:grid-cols-[minmax(0,1.1fr)_minmax(0,1.4fr)_minmax(0,1.5fr)_auto]"
           >
             <b>{name}</b>
             <span className="text-wont">{lost.map(lostWords).join(', ')}</span>
-            <span>{remedy}</span>
+            <span>
+              <span className={removes ? 'font-semibold text-good' : 'text-soft'}>
+                {removes ? 'Takes it away: ' : 'Shortens it: '}
+              </span>
+              {remedy}
+            </span>
             <Button look="quiet" onClick={() => onTrip(part)} aria-label={`Trip ${name}`}>
               Trip
             </Button>

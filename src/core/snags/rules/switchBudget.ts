@@ -19,6 +19,7 @@ export const switchBudget: SnagRule = {
     runs: ['id', 'label', 'poeW', 'poeClass', 'critical'],
     landings: true,
     cords: true,
+    uplinks: true,
     answers: true,
   },
   find: (index) =>

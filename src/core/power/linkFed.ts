@@ -1,0 +1,39 @@
+import { ownW } from '../gear/body';
+import type { Job } from '../job/job';
+import type { JobIndex } from '../job/jobIndex';
+import type { Gear } from '../records/gear';
+import { inletCount } from '../records/mainsSockets';
+import { portKey } from '../records/portKey';
+import { isSwitching, portAt, portsOf } from '../records/ports';
+import { drawnWattsFor } from './poe';
+
+/** Devices that feed a switch without an inlet of its own, over the links in their ports with power. */
+export function linkSources(job: Job, gear: Gear): { from: Gear; uplinkId: string }[] {
+  if (!isSwitching(gear) || inletCount(gear) > 0) return [];
+  return Object.values(job.uplinks).flatMap(({ id, fromId, fromPort, toId, toPort }) => {
+    const [otherId, port] = fromId === gear.id ? [toId, toPort] : toId === gear.id ? [fromId, fromPort] : ['', 0];
+    const from = job.gear[otherId];
+    return from && (portAt(from, port)?.poeW ?? 0) > 0 ? [{ from, uplinkId: id }] : [];
+  });
+}
+
+/** Switches that a device feeds over its links; of several sources the first has it all. */
+function fedOverLinks({ job, uplinkAtPort }: JobIndex, gear: Gear): Gear[] {
+  if (gear.poeBudgetW === 0) return [];
+  return portsOf(gear).flatMap(({ number }) => {
+    const uplink = uplinkAtPort.get(portKey(gear.id, number));
+    const other = uplink && job.gear[uplink.fromId === gear.id ? uplink.toId : uplink.fromId];
+    return other && linkSources(job, other)[0]?.uplinkId === uplink.id ? [other] : [];
+  });
+}
+
+/**
+ * Watts that leave a device's ports for the switches that it feeds over its links, the loss of their class counted. What
+ * they hand on in turn is not known: such a switch shares what its class gives.
+ */
+export const linkFedW = (index: JobIndex, gear: Gear): number =>
+  fedOverLinks(index, gear).reduce((sum, fed) => {
+    const own = ownW(fed) ?? 0;
+    const drawn = drawnWattsFor(own);
+    return sum + (Number.isFinite(drawn) ? drawn : own);
+  }, 0);
