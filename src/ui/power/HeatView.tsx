@@ -247,7 +247,10 @@ function Measures({ heat }: { heat: CabinetHeat }) {
             cooled.
           </b>
         )}{' '}
-        <span className="text-soft">Prices and effects of measures are rules of thumb.</span>
+        <span className="text-soft">
+          Prices and effects of measures are rules of thumb. For gear set apart, and for a brush closed so that air does
+          not go round it, no published figure is held: do both, count on neither.
+        </span>
       </p>
     </section>
   );
