@@ -15,6 +15,7 @@ import { emptyJob } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { CablesInstance, solveCables } from '../core/models/cables';
+import { CutoverInstance, solveCutover } from '../core/models/cutover';
 import { LayoutInstance, solveLayout } from '../core/models/layout';
 import { PatchInstance, solvePatch } from '../core/models/patch';
 import { solveTails, TailsInstance } from '../core/models/tails';
@@ -71,7 +72,7 @@ ${takeawayList}
                     an outlet for every inlet that has none, with the reason for each
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
-  solve cables|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
+  solve cables|cutover|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
   reckon --list [--json]
   reckon ENTRY NAME=VALUE … [--json]
@@ -207,6 +208,7 @@ function readInstance<T>(schema: z.ZodType<T>, data: unknown): T {
 
 const MODELS: Record<string, (data: unknown, options: Options) => object> = {
   cables: (data, options) => solveCables(readInstance(CablesInstance, data), limitsOf(options, 10)),
+  cutover: (data, options) => solveCutover(readInstance(CutoverInstance, data), limitsOf(options, 5)),
   layout: (data, options) => solveLayout(readInstance(LayoutInstance, data), limitsOf(options, 20)),
   patch: (data, options) => solvePatch(readInstance(PatchInstance, data), limitsOf(options, 5)),
   tails: (data, options) => solveTails(readInstance(TailsInstance, data), limitsOf(options, 5)),
