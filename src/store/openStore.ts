@@ -11,6 +11,7 @@ import { Migration20261127080000 } from './migrations/Migration20261127080000';
 import { Migration20261127100000 } from './migrations/Migration20261127100000';
 import { Migration20261127120000 } from './migrations/Migration20261127120000';
 import { Migration20261127160000 } from './migrations/Migration20261127160000';
+import { Migration20261127200000 } from './migrations/Migration20261127200000';
 
 export type Store = MikroORM;
 
@@ -26,6 +27,7 @@ const MIGRATIONS = {
   Migration20261127100000,
   Migration20261127120000,
   Migration20261127160000,
+  Migration20261127200000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

@@ -24,6 +24,7 @@ const WEIGHTS: Readonly<Record<string, number>> = {
   Cameras: 10,
 };
 const USUAL_WEIGHT = 6;
+export const serviceWeight = (service: string): number => WEIGHTS[service] ?? USUAL_WEIGHT;
 const CRITICAL_WEIGHT = 3;
 
 /** Everything whose failure alone takes a service or a device away, gravest first. */
@@ -35,7 +36,7 @@ export function singlePoints(job: Job): SinglePoint[] {
       if (now.length === 0) return [];
       const critical = cutNow.filter((id) => job.runs[id]?.critical).length;
       const weight =
-        now.reduce((sum, { service, lost, of }) => sum + ((WEIGHTS[service] ?? USUAL_WEIGHT) * lost) / of, 0) +
+        now.reduce((sum, { service, lost, of }) => sum + (serviceWeight(service) * lost) / of, 0) +
         critical * CRITICAL_WEIGHT;
       return [{ part, name: partName(job, part), lost: now, weight, ...remedyFor(job, part, darkNow) }];
     })

@@ -7,15 +7,18 @@ import { circuits } from '../records/circuit';
 import { contacts } from '../records/contact';
 import { cords } from '../records/cord';
 import { cuts } from '../records/cut';
+import { cutovers } from '../records/cutover';
 import { floors } from '../records/floor';
 import { gear } from '../records/gear';
 import { jacks } from '../records/jack';
+import { kitItems } from '../records/kitItem';
 import { landings } from '../records/landing';
 import { mounts } from '../records/mount';
 import { neighbours } from '../records/neighbour';
 import { networks } from '../records/network';
 import { noisePlaces } from '../records/noisePlace';
 import { openPoints } from '../records/openPoint';
+import { orderPins } from '../records/orderPin';
 import { passages } from '../records/passage';
 import { pathways } from '../records/pathway';
 import { places } from '../records/place';
@@ -29,8 +32,11 @@ import { shelvings } from '../records/shelving';
 import { streams } from '../records/stream';
 import type { TableOf } from '../records/table';
 import { terminations } from '../records/termination';
+import { ticks } from '../records/tick';
 import { tones } from '../records/tone';
+import { upHours } from '../records/upHours';
 import { uplinks } from '../records/uplink';
+import { visits } from '../records/visit';
 import { wallOutlets } from '../records/wallOutlet';
 import { wishes } from '../records/wish';
 
@@ -69,6 +75,12 @@ export const TABLES = {
   plugs,
   noisePlaces,
   streams,
+  cutovers,
+  visits,
+  upHours,
+  ticks,
+  orderPins,
+  kitItems,
 } as const;
 
 export type TableName = keyof typeof TABLES;

@@ -30,3 +30,23 @@ export const yearsBetween = (from: string, to: string): number => (toNumber(to) 
 
 /** The day so many years later. */
 export const addYears = (day: string, years: number): string => toDay(toNumber(day) + Math.round(years * YEAR_DAYS));
+
+/** The day so many days later. */
+export const addDays = (day: string, days: number): string => toDay(toNumber(day) + days);
+
+/** Monday is 0, Sunday 6. 1 March of the year 0 was a Wednesday. */
+export const weekdayOf = (day: string): number => (((toNumber(day) + 2) % 7) + 7) % 7;
+
+/** Minutes of an hour such as `18:30` after midnight. */
+export const minutesOfHour = (hour: string): number => {
+  const [hours = 0, minutes = 0] = hour.split(':').map(Number);
+  return hours * 60 + minutes;
+};
+
+/** Day and hour so many minutes after midnight of a day, as `2026-11-27T18:30`. */
+export function timeAfter(day: string, minutes: number): string {
+  const whole = Math.round(minutes);
+  const rest = ((whole % 1440) + 1440) % 1440;
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${addDays(day, Math.floor(whole / 1440))}T${two(Math.floor(rest / 60))}:${two(rest % 60)}`;
+}

@@ -1,6 +1,19 @@
+import { components } from '../components';
 import { isOver, type SearchLimits } from '../limits';
 import { partBounds } from './bounds';
-import { bitsOf, type SequencingProblem, type Standing, type Step } from './problem';
+import {
+  addThing,
+  bitsOf,
+  countedServices,
+  hasThing,
+  isUp,
+  LEAVES,
+  noThings,
+  type SequencingProblem,
+  type Standing,
+  type Step,
+  type Things,
+} from './problem';
 import { type StateSpace, stateSpace, stepOf } from './space';
 import { StateTable } from './stateTable';
 
@@ -30,6 +43,86 @@ type Found = { cost: number; codes: number[] };
  * unproven with the least of what was left open.
  */
 export function sequence(problem: SequencingProblem, limits: SearchLimits): Sequence {
+  const groups = canPart(problem) ? components(problem.things.length, linksOf(problem)) : [];
+  if (groups.length <= 1) return sequenceWhole(problem, limits);
+  // What has no place, no need and no service in common is brought into order apart: one after the other costs no more.
+  const made: Sequence[] = [];
+  for (const [at, group] of groups.entries()) {
+    const now = limits.now();
+    const own = { ...limits, untilMs: now + (limits.untilMs - now) / (groups.length - at) };
+    const { steps, ...rest } = sequenceWhole(partOf(problem, group), own);
+    const back = steps?.map((step) => ({ ...step, thing: group[step.thing] ?? 0 })) ?? null;
+    made.push({ ...rest, steps: back });
+    if (steps === null && rest.proven)
+      return { steps: null, cost: null, bound: Number.POSITIVE_INFINITY, proven: true };
+  }
+  const all = made.every(({ steps }) => steps !== null);
+  return {
+    steps: all ? made.flatMap(({ steps }) => steps ?? []) : null,
+    cost: all ? made.reduce((sum, { cost }) => sum + (cost ?? 0), 0) : null,
+    bound: made.reduce((sum, { bound }) => sum + bound, 0),
+    proven: made.every(({ proven }) => proven),
+  };
+}
+
+/** Whether the problem may be parted: not where ways count, nor where a service ends dark, for then it is so while others are done. */
+function canPart(problem: SequencingProblem): boolean {
+  const standing = noThings();
+  problem.things.forEach(({ kind }, at) => {
+    if (kind !== LEAVES) addThing(standing, at);
+  });
+  return (
+    problem.walkPoints === 0 && countedServices(problem).every(({ ways }) => isUp(ways, 0, 0, standing.lo, standing.hi))
+  );
+}
+
+/** Things that have to do with each other. */
+function* linksOf(problem: SequencingProblem): Generator<[number, number]> {
+  const { things } = problem;
+  for (const [at, { oldInWay, newInWay, takeNeeds, putNeeds }] of things.entries())
+    for (let other = 0; other < things.length; other++)
+      if ([oldInWay, newInWay, takeNeeds, putNeeds].some((set) => hasThing(set, other))) yield [at, other];
+  for (const { ways } of countedServices(problem)) {
+    const wanted = things.flatMap((_, at) =>
+      ways.some((way) => [way.old, way.new, way.either].some((set) => hasThing(set, at))) ? [at] : [],
+    );
+    for (const at of wanted.slice(1)) yield [wanted[0] ?? at, at];
+  }
+}
+
+/** The problem of some of its things alone. */
+function partOf(problem: SequencingProblem, group: readonly number[]): SequencingProblem {
+  const only = (set: Things): Things => {
+    const made = noThings();
+    group.forEach((at, slot) => {
+      if (hasThing(set, at)) addThing(made, slot);
+    });
+    return made;
+  };
+  const knows = (set: Things) => group.some((at) => hasThing(set, at));
+  return {
+    ...problem,
+    things: group.flatMap((at) => {
+      const thing = problem.things[at];
+      if (!thing) return [];
+      const { oldInWay, newInWay, takeNeeds, putNeeds } = thing;
+      return {
+        ...thing,
+        oldInWay: only(oldInWay),
+        newInWay: only(newInWay),
+        takeNeeds: only(takeNeeds),
+        putNeeds: only(putNeeds),
+      };
+    }),
+    services: countedServices(problem).flatMap(({ weight, ways }) =>
+      ways.some((way) => knows(way.old) || knows(way.new) || knows(way.either))
+        ? { weight, ways: ways.map((way) => ({ old: only(way.old), new: only(way.new), either: only(way.either) })) }
+        : [],
+    ),
+  };
+}
+
+function sequenceWhole(problem: SequencingProblem, limits: SearchLimits): Sequence {
   const space = stateSpace(problem);
   const bounds = partBounds(problem);
   const left = (state: Standing) => bounds.left(state);

@@ -1,0 +1,51 @@
+import type { Entry } from './orderSteps';
+import type { ServicePart } from './serviceWays';
+
+/** A service that is down in a stage, and how much of it. */
+export type Dark = { service: string; share: number };
+/** Where a step's thing is. */
+export type ThingAt = 'old' | 'hand' | 'parked' | 'new' | 'none';
+
+/** Whether a part of a service is up with its things where they are. */
+const isPartUp = ({ ways }: ServicePart, at: ReadonlyMap<string, ThingAt>): boolean =>
+  ways.some((way) =>
+    way.every(({ step, at: wanted }) => {
+      const place = at.get(step) ?? 'old';
+      return wanted === 'any' ? place === 'old' || place === 'new' : place === wanted;
+    }),
+  );
+
+export type Stage = {
+  entry: Entry;
+  /** While the step is worked on, and after it. */
+  dark: Dark[];
+  darkAfter: Dark[];
+  /** Steps whose things stand out of the cabinet after it. */
+  parked: string[];
+  /** All is up again and nothing stands out: from here one may go on, or back. */
+  safe: boolean;
+};
+
+/** What is dark in each stage of an order. Only what was up before the first step counts. */
+export function stagesOf(entries: readonly Entry[], parts: readonly ServicePart[]): Stage[] {
+  const at = new Map<string, ThingAt>();
+  for (const { step } of entries) if (!at.has(step.id)) at.set(step.id, step.turn === 'in' ? 'none' : 'old');
+  const counted = parts.filter((part) => isPartUp(part, at));
+  const whole = new Map<string, number>();
+  for (const { service, weight } of parts) whole.set(service, (whole.get(service) ?? 0) + weight);
+  const darkNow = (): Dark[] => {
+    const lost = new Map<string, number>();
+    for (const part of counted)
+      if (!isPartUp(part, at)) lost.set(part.service, (lost.get(part.service) ?? 0) + part.weight);
+    return [...lost].map(([service, weight]) => ({ service, share: weight / (whole.get(service) ?? weight) }));
+  };
+  return entries.map((entry): Stage => {
+    const { step, action } = entry;
+    at.set(step.id, 'hand');
+    const dark = darkNow();
+    at.set(step.id, action === 'park' ? 'parked' : action === 'remove' ? 'none' : 'new');
+    const darkAfter = darkNow();
+    const parked = [...at].flatMap(([id, place]) => (place === 'parked' ? [id] : []));
+    return { entry, dark, darkAfter, parked, safe: darkAfter.length === 0 && parked.length === 0 };
+  });
+}
