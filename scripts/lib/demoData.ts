@@ -1,4 +1,4 @@
-import { addDemoJob, addPatchingDemo, addTracingDemo, addUntidyDemo } from '../../src/server/demoJob';
+import { addDemoJob, addPatchingDemo, addRebuildDemo, addTracingDemo, addUntidyDemo } from '../../src/server/demoJob';
 import { getJobs } from '../../src/server/jobs';
 import { migrate, openStore } from '../../src/store/openStore';
 
@@ -13,6 +13,7 @@ export async function prepareDatabase(url: string, fresh: boolean): Promise<void
     await addUntidyDemo(store);
     await addTracingDemo(store);
     await addPatchingDemo(store);
+    await addRebuildDemo(store);
     await addDemoJob(store);
   } finally {
     await store.close(true);

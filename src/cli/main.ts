@@ -31,6 +31,7 @@ import { given } from '../core/text/given';
 import { Refusal, refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
 import { makeTakeaway } from '../print/makeTakeaway';
+import { cutoverOfJobs } from './buildJob';
 import { diffFiles } from './diffFiles';
 import { needOut, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
@@ -55,7 +56,8 @@ const HELP = `bin/shelf: plan a cabinet from the command line, without database 
 ${takeawayList}
                     labels take --kind wrap|flag|tape|faceplate|strip|mains|outlets, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
-                    and --code-for URL, which the label is added to
+                    and --code-for URL, which the label is added to; what is about the build takes --today FILE, the
+                    job as it stands
   buy JOB.json [--seconds N] [--seed N] -o JOB.json
                     plan which run is cut from which box of cable
   arrange JOB.json [--school sandwich|managers|entry] [--seconds N] [--seed N] [-o JOB.json]
@@ -70,6 +72,9 @@ ${takeawayList}
                     are judged by today, or by DAY
   plug JOB.json [--seconds N] -o JOB.json
                     an outlet for every inlet that has none, with the reason for each
+  cutover TODAY.json|none PLAN.json [--json] [--seconds N] [-o FILE]
+                    steps from what stands to the plan, in the order that keeps most up, with visits, kit and what stands
+                    against it; exit 1 when it cannot be done so
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|cutover|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
@@ -229,7 +234,9 @@ async function exportJob(path: string, options: Options): Promise<number> {
   const job = readJobFile(readText(path));
   const { kind, sheet, own, 'code-for': codeFor, by, show } = options;
   const words = { kind, sheet, own, codeFor, by, show };
-  write(out, await makeTakeaway(takeaway.id as TakeawayId, job, given(words), ROOT));
+  const today =
+    options.today === undefined || takeaway.station !== 'build' ? null : readJobFile(readText(options.today));
+  write(out, await makeTakeaway(takeaway.id as TakeawayId, job, given(words), ROOT, today));
   if (takeaway.options.includes('labels')) {
     for (const fault of labelPages(job, readLabelOptions(given({ kind, sheet, own, codeFor }))).faults) say(fault);
   }
@@ -256,6 +263,11 @@ export async function main(args: string[]): Promise<number> {
     if (verb === 'schema') return schema(values);
     if (verb === 'solve') return solve(path ?? '', more[0], values);
     if (verb === 'reckon') return reckonEntry(path === undefined ? [] : [path, ...more], values);
+    if (verb === 'cutover') {
+      if (path === undefined || more.length !== 1)
+        return refuse('usage', 'cutover takes two job files, or none and one.');
+      return cutoverOfJobs(path, more[0] ?? '', values);
+    }
     if (verb === 'diff') {
       if (path === undefined || more.length !== 1) return refuse('usage', 'diff takes two job files.');
       return diffFiles(path, more[0] ?? '', values);
@@ -276,7 +288,7 @@ export async function main(args: string[]): Promise<number> {
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, diff, reckon, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

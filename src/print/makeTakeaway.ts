@@ -1,6 +1,9 @@
+import { type BuildPapers, buildPapers } from '../core/build/buildPapers';
+import { outageNotice } from '../core/build/notices';
 import { cordsCsv } from '../core/formats/cordsCsv';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { writeJobFile } from '../core/formats/jobFile';
+import { kitCsv } from '../core/formats/kitCsv';
 import { outletsCsv } from '../core/formats/outletsCsv';
 import { outletsSvg } from '../core/formats/outletsSvg';
 import { patchDot, patchGraphMl } from '../core/formats/patchGraph';
@@ -10,11 +13,13 @@ import { portPlanCsv } from '../core/formats/portPlanCsv';
 import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { runsCsv } from '../core/formats/runsCsv';
 import type { TakeawayId, TakeawayWords } from '../core/formats/takeaways';
+import { visitsIcs } from '../core/formats/visitsIcs';
 import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { readGathering } from '../core/loom/gatherRuns';
 import { given } from '../core/text/given';
+import { buildPdf, kitPdf } from './buildPdf';
 import { elevationPng } from './elevationPng';
 import { holeCardPdf } from './holeCardPdf';
 import { labelsPdf } from './labelsPdf';
@@ -25,8 +30,16 @@ import { powerPdf } from './powerPdf';
 import { terminationPdf } from './terminationPdf';
 import { wallPdf } from './wallPdf';
 
-/** @param root folder of the program, where its fonts are */
-type Make = (job: Job, words: TakeawayWords, root: string) => string | Promise<Uint8Array>;
+/**
+ * @param root folder of the program, where its fonts are
+ * @param today what stood before the build began; null: nothing
+ */
+type Make = (job: Job, words: TakeawayWords, root: string, today: Job | null) => string | Promise<Uint8Array>;
+
+/** Seconds for the order of the cut-over. */
+const ORDER_S = 5;
+const papers = (today: Job | null, job: Job): BuildPapers =>
+  buildPapers(today, job, { seed: 1, now: () => performance.now(), untilMs: performance.now() + ORDER_S * 1000 });
 
 const labels = (job: Job, { kind, sheet, own, codeFor, runs }: TakeawayWords) =>
   labelPages(job, readLabelOptions(given({ kind, sheet, own, codeFor, runs })));
@@ -56,6 +69,11 @@ const MAKES: Record<TakeawayId, Make> = {
   'power.pdf': (job, _, root) => powerPdf(job, root, new Date().toISOString().slice(0, 10)),
   'outlets.csv': outletsCsv,
   'outlets.svg': outletsSvg,
+  'build.pdf': (job, _, root, today) => buildPdf(job, papers(today, job), root),
+  'kit.csv': (job, _, __, today) => kitCsv(papers(today, job).kit),
+  'kit.pdf': (job, _, root, today) => kitPdf(job, papers(today, job).kit, root),
+  'outage.txt': (job, _, __, today) => outageNotice(job, papers(today, job).plan),
+  'visits.ics': (job, _, __, today) => visitsIcs(job, papers(today, job).plan, new Date().toISOString().slice(0, 16)),
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,
 };
@@ -63,6 +81,7 @@ const MAKES: Record<TakeawayId, Make> = {
 /**
  * Make what is taken away of a job.
  * @param root folder of the program, where its fonts are
+ * @param today what stood before the build began, for what is about the build; null: nothing
  * @throws Refusal when the words ask for what it does not have
  */
 export const makeTakeaway = async (
@@ -70,4 +89,5 @@ export const makeTakeaway = async (
   job: Job,
   words: TakeawayWords,
   root: string,
-): Promise<string | Uint8Array> => MAKES[id](job, words, root);
+  today: Job | null = null,
+): Promise<string | Uint8Array> => MAKES[id](job, words, root, today);

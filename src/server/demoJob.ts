@@ -5,10 +5,11 @@ import { z } from 'zod';
 import { planPlacement } from '../core/arrange/planPlacement';
 import { applyCommands } from '../core/commands/apply';
 import type { Command } from '../core/commands/commands';
+import { commandsBetween } from '../core/commands/commandsBetween';
 import { keepRows } from '../core/commands/rows';
 import { readCsvTable } from '../core/formats/csvTable';
 import { readGearFile } from '../core/formats/gearFile';
-import { writeJobFile } from '../core/formats/jobFile';
+import { readJobFile, writeJobFile } from '../core/formats/jobFile';
 import { importCommand, previewRuns } from '../core/formats/previewRuns';
 import { emptyJob, type Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
@@ -20,6 +21,7 @@ import { guessColumns } from '../core/runs/runColumns';
 import { stepLimits } from '../core/solve/limits';
 import type { Store } from '../store/openStore';
 import { applyBatch, readKept, takeInJob } from './jobs';
+import { nameVersion } from './pastJobs';
 
 const DEMO_ID = 'quillback';
 /** Who made the demo jobs, in their lists of changes. */
@@ -55,6 +57,29 @@ export const addPatchingDemo = (store: Store): Promise<{ id: string }> => takeIn
 
 /** Schnürlbach: a list as it came, stock gear with its long names, more than fits, and hardly anything filled in. */
 export const addUntidyDemo = (store: Store): Promise<{ id: string }> => takeInJob(store, read('schnuerlbach-job.json'));
+
+/** Ostermoor Pottery: a cabinet rebuilt in place. What stands is a version of it, what is to stand the job as it is. */
+export async function addRebuildDemo(store: Store): Promise<{ id: string }> {
+  const { id } = await takeInJob(store, read('ostermoor-today.json'));
+  const kept = await readKept(store, id);
+  if (!kept) throw new Error('The demo job is gone.');
+  const { job, point } = kept;
+  const { revision } = point;
+  await nameVersion(store, id, {
+    id: randomUUID(),
+    revision,
+    name: 'Today',
+    note: 'What stands before the build',
+    actor: DEMO,
+  });
+  const plan = readJobFile(read('ostermoor-plan.json'));
+  const cutovers = Object.fromEntries(
+    Object.values(plan.cutovers).map((cutover) => [cutover.id, { ...cutover, todayRevision: revision }]),
+  );
+  const commands = commandsBetween(job, { ...plan, id, cutovers });
+  await applyBatch(store, id, { batchId: randomUUID(), base: point, seen: revision, actor: DEMO, commands });
+  return { id };
+}
 
 /** How the switches hang together, and the numbers of the networks. */
 function linkCommands(job: Job): Command[] {

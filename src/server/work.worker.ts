@@ -9,7 +9,8 @@ import type { Order, Work, WorkAnswer } from './workThread';
 
 /** What is done in a thread of its own, so that nothing large holds up a request. */
 const WORKS: { [W in keyof Work]: (given: Work[W]['given']) => Work[W]['made'] | Promise<Work[W]['made']> } = {
-  takeaway: ({ id, job, words, root }) => makeTakeaway(id, sealJob(job), words, root),
+  takeaway: ({ id, job, words, root, today }) =>
+    makeTakeaway(id, sealJob(job), words, root, today === null ? null : sealJob(today)),
   jobFile: ({ text }) => {
     const { job, notes } = openJobFile(text);
     return { job, notes, faults: clashes(job) };

@@ -8,7 +8,7 @@ import { Refusal } from '../core/text/refusal';
 /** What is done in the work thread: what it is given, and what it makes of it. */
 export type Work = {
   takeaway: {
-    given: { id: TakeawayId; job: Job; words: TakeawayWords; root: string };
+    given: { id: TakeawayId; job: Job; words: TakeawayWords; root: string; today: Job | null };
     made: string | Uint8Array;
   };
   jobFile: { given: { text: string }; made: { job: Job; notes: string[]; faults: string[] } };

@@ -3,6 +3,8 @@ import './noMadeUpCode';
 import * as Comlink from 'comlink';
 import { type Arrangement, arrange, type BetterSoFar } from '../core/arrange/arrange';
 import type { ArrangeWish } from '../core/arrange/arrangeWish';
+import { buildAlternatives } from '../core/build/alternatives';
+import { buildPapers } from '../core/build/buildPapers';
 import type { Job } from '../core/job/job';
 import { sealJob } from '../core/job/sealJob';
 import type { LandWish } from '../core/panels/landWish';
@@ -28,6 +30,10 @@ const planner = {
   patchAlternatives: (job: Job, wish: Partial<PatchWish>, seconds: number) =>
     patchAlternatives(sealJob(job), wish, () => within(seconds)),
   land: (job: Job, wish: Partial<LandWish>, seconds: number) => planLanding(sealJob(job), wish, within(seconds)),
+  /** The plan of the build. @param today what stood before; null: nothing */
+  build: (today: Job | null, job: Job) => buildPapers(today === null ? null : sealJob(today), sealJob(job), within(3)),
+  buildAlternatives: (today: Job | null, job: Job) =>
+    buildAlternatives(today === null ? null : sealJob(today), sealJob(job), () => within(2)),
   plugs: (job: Job, seconds: number) => planPlugs(sealJob(job), within(seconds)),
   cable: (job: Job, seconds: number) =>
     planCable(

@@ -34,6 +34,7 @@ export const LAYERS = [
   'survey',
   'tracing',
   'snags',
+  'build',
   'schedule',
   'loom',
   'stations',

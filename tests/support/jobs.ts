@@ -115,4 +115,7 @@ export const marrowby = (): Job => readJobFile(demoText('marrowby-job.json'));
 export const tarnbrook = (): Job => readJobFile(demoText('tarnbrook-job.json'));
 
 /** The demo of a stranger's list: long names, odd signs, twice as much as fits, hardly anything filled in. */
+export const ostermoor = (when: 'today' | 'plan'): Job => readJobFile(demoText(`ostermoor-${when}.json`));
+
+/** A stranger's untidy job. */
 export const schnuerlbach = (): Job => readJobFile(demoText('schnuerlbach-job.json'));

@@ -1,5 +1,5 @@
 import { applyChanges } from '../job/change';
-import { emptyJob, type Job } from '../job/job';
+import { emptyJob, type Job, type TableName } from '../job/job';
 import { type Cutover, cutovers } from '../records/cutover';
 import type { Tick } from '../records/tick';
 import type { UpHours } from '../records/upHours';
@@ -50,6 +50,8 @@ export type BuildPlan = {
   tickOf: ReadonlyMap<string, Tick>;
   parts: ServicePart[];
   order: Ordered;
+  /** What the best order without anybody's pins costs; null: none is pinned, or there is no order. */
+  freeCost: number | null;
   /** What is left to do, in order. */
   planned: Planned[];
   visits: VisitPlan[];
@@ -70,6 +72,9 @@ export const cutoverOf = (job: Job): Cutover => Object.values(job.cutovers)[0] ?
 /** Key of the tick of an entry. */
 export const tickKey = ({ step, action }: Entry): string => (action === 'park' ? `park-${step.id}` : step.id);
 
+/** Rows that say where something stands, hangs or is plugged in. */
+const SET_ASIDE: ReadonlySet<TableName> = new Set(['placements', 'shelvings', 'landings', 'cords', 'uplinks', 'plugs']);
+
 /** What stands now: today, and all that is ticked as done. */
 export function presentJob(today: Job | null, plan: Job, steps: readonly BuildStep[]): Job {
   const start = today ?? emptyJob({ id: plan.id, name: plan.name, units: plan.units, rules: plan.rules });
@@ -77,19 +82,23 @@ export function presentJob(today: Job | null, plan: Job, steps: readonly BuildSt
   const isDone = (key: string) => done.get(key)?.state === 'done';
   const changes = steps.flatMap((step) => (isDone(step.id) ? step.changes : []));
   const present = applyChanges(start, changes);
-  // What is set aside stands nowhere.
-  const aside = new Set(
-    steps.flatMap((step) =>
-      step.kind === 'gear' && step.gearId !== null && isDone(`park-${step.id}`) && !isDone(step.id)
-        ? [step.gearId]
-        : [],
-    ),
+  return withoutSetAside(
+    present,
+    steps.filter((step) => isDone(`park-${step.id}`) && !isDone(step.id)),
   );
-  if (aside.size === 0) return present;
-  const placements = Object.fromEntries(
-    Object.entries(present.placements).filter(([, { gearId }]) => !aside.has(gearId)),
-  );
-  return { ...present, placements };
+}
+
+/** The job without what is set aside: it stands, hangs and is plugged in nowhere. */
+export function withoutSetAside(job: Job, aside: readonly BuildStep[]): Job {
+  if (aside.length === 0) return job;
+  const gone = new Map<TableName, Set<string>>();
+  for (const { table, id } of aside.flatMap((step) => step.changes))
+    if (table !== null && SET_ASIDE.has(table)) gone.set(table, (gone.get(table) ?? new Set()).add(id));
+  const tables = [...gone].map(([table, ids]) => [
+    table,
+    Object.fromEntries(Object.entries(job[table]).filter(([id]) => !ids.has(id))),
+  ]);
+  return { ...job, ...Object.fromEntries(tables) };
 }
 
 /** Weights that the job gives its services. */
@@ -109,8 +118,11 @@ export function buildPlan(today: Job | null, plan: Job, limits: SearchLimits): B
   const present = presentJob(today, plan, steps);
   const over = (key: string) => tickOf.get(key)?.state === 'done' || tickOf.get(key)?.state === 'skipped';
   const left = deriveSteps(present, plan).filter(({ id }) => !over(id));
-  const parts = serviceParts(present, plan, left, weightsOf(plan));
-  const order = orderSteps(plan, left, parts, cutover, Object.values(plan.orderPins), limits);
+  // What was up when the build began counts, also where a step has taken it down meanwhile.
+  const parts = serviceParts(today ?? present, plan, left, weightsOf(plan));
+  const pins = Object.values(plan.orderPins);
+  const order = orderSteps(plan, left, parts, cutover, pins, limits);
+  const freeCost = pins.length === 0 ? null : orderSteps(plan, left, parts, cutover, [], limits).cost;
   const stages = stagesOf(order.entries, parts);
   const firstMin = (step: BuildStep) => firstMinutes(step, 'move', cutover.hands);
   const paces = pacesOf(steps, Object.values(plan.ticks), firstMin, cutover.learning);
@@ -127,6 +139,7 @@ export function buildPlan(today: Job | null, plan: Job, limits: SearchLimits): B
     tickOf,
     parts,
     order,
+    freeCost,
     planned: all,
     visits,
     unplacedMin: all.reduce((sum, one) => sum + (one.visit ? 0 : one.minutes), 0),

@@ -47,10 +47,14 @@ export type BuildStep = {
   photograph: boolean;
   /** Differences between today and the plan that it makes. */
   changes: readonly Change[];
+  /** Steps whose things must be off before it is taken out. */
+  clearOf: readonly string[];
   /** Steps that must be done before it is taken out, and before it is put in. */
   takeNeeds: readonly string[];
   putNeeds: readonly string[];
   /** Steps whose things must be out of the way before it is put in. */
   blockedBy: readonly string[];
   canPark: boolean;
+  /** Steps with the same go together: runs from one panel to another, and their cords. */
+  together?: string;
 };

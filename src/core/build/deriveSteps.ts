@@ -15,7 +15,7 @@ import { portKey } from '../records/portKey';
 import { portAt } from '../records/ports';
 import { isNow, type Run } from '../records/run';
 import type { Uplink } from '../records/uplink';
-import { cutLengthMm, toPull } from '../runs/cablePlan';
+import { cutLengthMm, isToPull } from '../runs/cablePlan';
 import { buildMinutes } from '../standards/buildMinutes';
 import { groupBy } from '../text/groupBy';
 import { formatLength } from '../units/length';
@@ -27,7 +27,14 @@ const OWN: ReadonlySet<TableName> = new Set(['cutovers', 'visits', 'upHours', 't
 export const stepId = (kind: StepKind, id: string): string => `${kind}-${id}`;
 
 /** What stands today and what is to stand, with the differences by record. */
-type Both = { was: Job; is: Job; changesOf: (table: TableName, id: string) => Change[] };
+type Both = {
+  was: Job;
+  is: Job;
+  /** Whether a record differs. */
+  differs: (table: TableName, id: string) => boolean;
+  /** Its differences, which are then those of one step. */
+  changesOf: (table: TableName, id: string) => Change[];
+};
 
 /**
  * Everything that must be done to come from one version of a job to another, step by step, with what each needs done before.
@@ -46,6 +53,7 @@ export function deriveSteps(today: Job | null, plan: Job): BuildStep[] {
   const both: Both = {
     was,
     is: plan,
+    differs: (table, id) => byRecord.has(`${table} ${id}`),
     changesOf: (table, id) => {
       const changes = byRecord.get(`${table} ${id}`) ?? [];
       for (const change of changes) taken.add(change);
@@ -97,6 +105,7 @@ const plain = (fields: Partial<BuildStep> & Pick<BuildStep, 'id' | 'kind' | 'tur
     cordId: null,
     photograph: false,
     changes: [],
+    clearOf: [],
     takeNeeds: [],
     putNeeds: [],
     blockedBy: [],
@@ -111,7 +120,7 @@ function minutesFor(kind: StepKind): { take: number; put: number } {
 
 /** Ids of a table that differ, with how. */
 function turns<T extends TableName>(
-  { was, is }: Both,
+  { was, is, differs }: Both,
   table: T,
 ): { id: string; turn: Turn; old: RecordOf<T> | null; then: RecordOf<T> | null }[] {
   const before = was[table] as Record<string, RecordOf<T>>;
@@ -119,7 +128,7 @@ function turns<T extends TableName>(
   return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((id) => {
     const old: RecordOf<T> | null = before[id] ?? null;
     const then: RecordOf<T> | null = after[id] ?? null;
-    if (old === then) return [];
+    if (!differs(table, id)) return [];
     return [
       { id, turn: old === null ? ('in' as const) : then === null ? ('out' as const) : ('move' as const), old, then },
     ];
@@ -263,7 +272,13 @@ function liftedByTwo(is: Job, was: Job, gear: Gear): boolean {
 function runSteps(both: Both): BuildStep[] {
   const { was, is } = both;
   const index = indexJob(is);
-  const pulls = toPull(is).map((run) => {
+  // What is ticked says so of its run; its step stays, for the minutes that it took.
+  const ticked = new Set(Object.values(is.ticks).map(({ step }) => step));
+  const pulled = index.runsInOrder.filter((run) => isToPull(run) || ticked.has(stepId('pull', run.id)));
+  const ended = index.runsInOrder.filter(
+    (run) => isToPull(run) || ['pull', 'outlet'].some((kind) => ticked.has(`${kind}-${run.id}`)),
+  );
+  const pulls = pulled.map((run) => {
     const cut = cutLengthMm(is, run);
     return plain({
       id: stepId('pull', run.id),
@@ -272,7 +287,6 @@ function runSteps(both: Both): BuildStep[] {
       words: `Pull run ${run.label} and label both ends`,
       at: 'room',
       place: roomOf(run),
-      to: roomOf(run),
       runId: run.id,
       parts: [
         `${cut === null ? 'cable, length not known' : formatLength(cut, is.units)} ${run.cable || 'cable of unknown kind'}`,
@@ -281,7 +295,7 @@ function runSteps(both: Both): BuildStep[] {
       changes: was.runs[run.id] ? [] : both.changesOf('runs', run.id),
     });
   });
-  const outlets = toPull(is).map((run) =>
+  const outlets = ended.map((run) =>
     plain({
       id: stepId('outlet', run.id),
       kind: 'outlet',
@@ -295,7 +309,10 @@ function runSteps(both: Both): BuildStep[] {
     }),
   );
   const tests = index.runsInOrder
-    .filter((run) => isNow(run) && run.state !== 'tested' && index.landingOfRun.has(run.id))
+    .filter(
+      (run) =>
+        isNow(run) && index.landingOfRun.has(run.id) && (run.state !== 'tested' || ticked.has(stepId('test', run.id))),
+    )
     .map((run) =>
       plain({
         id: stepId('test', run.id),
@@ -356,6 +373,7 @@ function landSteps(both: Both): BuildStep[] {
         tools: ['punch-down tool', 'stripper'],
         photograph: turn !== 'in',
         canPark: turn === 'move',
+        ...(old && then && old.panelId !== then.panelId ? { together: `land ${old.panelId} ${then.panelId}` } : {}),
         changes,
       }),
     ];
@@ -435,14 +453,7 @@ function cordSteps(both: Both): BuildStep[] {
     indexJob(job).landingAtPort.get(portKey(cord.panelId, cord.panelPort))?.runId ?? null;
   return turns(both, 'cords').flatMap(({ id, turn, old, then }) => {
     const changes = both.changesOf('cords', id);
-    const same =
-      old &&
-      then &&
-      old.panelId === then.panelId &&
-      old.panelPort === then.panelPort &&
-      old.switchId === then.switchId &&
-      old.switchPort === then.switchPort;
-    if (same) return [recordsOnly(id, changes)];
+    if (old && isAlike(old, then ?? undefined)) return [recordsOnly(id, changes)];
     const from = old ? ends(was, old) : '';
     const to = then ? ends(is, then) : '';
     const length = then ? cordLengthMm(is, then) : null;
@@ -462,11 +473,22 @@ function cordSteps(both: Both): BuildStep[] {
           turn === 'in' ? [length === null ? 'cord, length not known' : `cord ${formatLength(length, is.units)}`] : [],
         photograph: turn !== 'in',
         canPark: turn === 'move',
+        ...(old && then && old.panelId !== then.panelId
+          ? { together: `cord ${old.panelId} ${then.panelId} ${old.switchId} ${then.switchId}` }
+          : {}),
         changes,
       }),
     ];
   });
 }
+
+/** Whether a cord is in the same two ports. */
+const isAlike = (a: Cord, b: Cord | undefined): boolean =>
+  b !== undefined &&
+  a.panelId === b.panelId &&
+  a.panelPort === b.panelPort &&
+  a.switchId === b.switchId &&
+  a.switchPort === b.switchPort;
 
 /** What stands in a step's way, and what must be done before it. */
 function withNeeds(steps: readonly BuildStep[], { was, is }: Both): BuildStep[] {
@@ -479,13 +501,13 @@ function withNeeds(steps: readonly BuildStep[], { was, is }: Both): BuildStep[] 
   const newLandings = indexJob(is).landingOfRun;
   const of = (kind: StepKind, id: string | null | undefined) => (id ? [stepId(kind, id)] : []);
   return steps.map((step): BuildStep => {
-    const takeNeeds: string[] = [];
+    const clearOf: string[] = [];
     const putNeeds: string[] = [];
     const blockedBy: string[] = [];
     switch (step.kind) {
       case 'rack-out':
         for (const { gearId, rackId } of Object.values(was.placements))
-          if (stepId('rack-out', rackId) === step.id) takeNeeds.push(...of('gear', gearId));
+          if (stepId('rack-out', rackId) === step.id) clearOf.push(...of('gear', gearId));
         break;
       case 'gear': {
         const id = step.gearId ?? '';
@@ -495,14 +517,14 @@ function withNeeds(steps: readonly BuildStep[], { was, is }: Both): BuildStep[] 
         if (step.turn === 'out') {
           // Nothing hangs on it any more.
           for (const cord of Object.values(was.cords))
-            if (cord.switchId === id || cord.panelId === id) takeNeeds.push(...of('cord', cord.id));
+            if (cord.switchId === id || cord.panelId === id) clearOf.push(...of('cord', cord.id));
           for (const link of Object.values(was.uplinks))
-            if (link.fromId === id || link.toId === id) takeNeeds.push(...of('link', link.id));
+            if (link.fromId === id || link.toId === id) clearOf.push(...of('link', link.id));
           for (const plug of Object.values(was.plugs))
-            if (plug.feedId === id || plug.gearId === id) takeNeeds.push(...of('plug', plug.id));
+            if (plug.feedId === id || plug.gearId === id) clearOf.push(...of('plug', plug.id));
           for (const landing of Object.values(was.landings))
-            if (landing.panelId === id) takeNeeds.push(...of('land', landing.runId));
-          for (const carried of carriedBy(was, id)) takeNeeds.push(...of('gear', carried.id));
+            if (landing.panelId === id) clearOf.push(...of('land', landing.runId));
+          for (const carried of carriedBy(was, id)) clearOf.push(...of('gear', carried.id));
         }
         break;
       }
@@ -513,7 +535,7 @@ function withNeeds(steps: readonly BuildStep[], { was, is }: Both): BuildStep[] 
           const holder = byOldPort.landing.get(portKey(then.panelId, then.port));
           if (holder && holder !== step.runId) blockedBy.push(...of('land', holder));
         }
-        if (old) takeNeeds.push(...cordsAtLanding(was, is, old).flatMap((id) => of('cord', id)));
+        if (old) clearOf.push(...cordsAtLanding(was, is, old).flatMap((id) => of('cord', id)));
         break;
       }
       case 'outlet':
@@ -552,7 +574,7 @@ function withNeeds(steps: readonly BuildStep[], { was, is }: Both): BuildStep[] 
     }
     return {
       ...step,
-      takeNeeds: kept(takeNeeds, step.id),
+      clearOf: kept(clearOf, step.id),
       putNeeds: kept(putNeeds, step.id),
       blockedBy: kept(blockedBy, step.id),
     };
@@ -581,7 +603,7 @@ function portHolders(was: Job) {
 /** Cords that hang at a landing today and go elsewhere. */
 const cordsAtLanding = (was: Job, is: Job, { panelId, port }: Landing): string[] =>
   Object.values(was.cords).flatMap((cord) =>
-    cord.panelId === panelId && cord.panelPort === port && is.cords[cord.id] !== cord ? [cord.id] : [],
+    cord.panelId === panelId && cord.panelPort === port && !isAlike(cord, is.cords[cord.id]) ? [cord.id] : [],
   );
 
 /** Steps of devices that stand today where another is to stand. */

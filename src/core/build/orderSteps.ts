@@ -88,7 +88,7 @@ export function orderSteps(
   steps: readonly BuildStep[],
   parts: readonly ServicePart[],
   cutover: Pick<Cutover, 'parkLimit' | 'hands'>,
-  pins: readonly { first: string; then: string }[],
+  pins: readonly { first: string; next: string }[],
   limits: SearchLimits,
 ): Ordered {
   const pinned = withPins(steps, pins);
@@ -113,7 +113,7 @@ export function orderSteps(
       return (bundle?.steps ?? []).map(
         (step): Entry => ({
           step,
-          action: bundle?.steps.length === 1 ? action : wholeAction(step),
+          action: bundle?.steps.length === 1 || action === 'park' || action === 'fetch' ? action : wholeAction(step),
           phase: 'cutover',
         }),
       );
@@ -144,11 +144,11 @@ export function orderSteps(
 
 const wholeAction = ({ turn }: BuildStep): Action => (turn === 'in' ? 'bring' : turn === 'out' ? 'remove' : 'move');
 
-function withPins(steps: readonly BuildStep[], pins: readonly { first: string; then: string }[]): BuildStep[] {
+function withPins(steps: readonly BuildStep[], pins: readonly { first: string; next: string }[]): BuildStep[] {
   const ids = new Set(steps.map(({ id }) => id));
   const before = groupBy(
-    pins.filter(({ first, then }) => ids.has(first) && ids.has(then)),
-    ({ then }) => then,
+    pins.filter(({ first, next }) => ids.has(first) && ids.has(next)),
+    ({ next }) => next,
   );
   return steps.map((step) => {
     const firsts = (before.get(step.id) ?? []).map(({ first }) => first);
@@ -158,7 +158,12 @@ function withPins(steps: readonly BuildStep[], pins: readonly { first: string; t
   });
 }
 
-const needsOf = (step: BuildStep): string[] => [...step.takeNeeds, ...step.putNeeds, ...step.blockedBy];
+const needsOf = (step: BuildStep): string[] => [
+  ...step.clearOf,
+  ...step.takeNeeds,
+  ...step.putNeeds,
+  ...step.blockedBy,
+];
 
 /** Steps that are brought into order by the solver: what services go through, what blocks, and what stands between such. */
 function touching(steps: readonly BuildStep[], parts: readonly ServicePart[]): Set<string> {
@@ -255,16 +260,22 @@ function apart(steps: readonly BuildStep[], parts: readonly ServicePart[]): Buil
     .map((group) => group.flatMap((slot) => steps[slot] ?? []));
 }
 
-/** Steps that go together where there are more than the solver takes: cords by their switch, landings by their panel. */
+/**
+ * Steps that go together: runs from one panel to another, their cords, and, where there are still more than the solver takes,
+ * all of a kind at one device.
+ */
 function bundled(steps: readonly BuildStep[]): Bundle[] {
-  if (steps.length <= MOST_THINGS) return steps.map((step) => ({ steps: [step] }));
-  const groups = groupBy([...steps], (step) =>
-    step.kind === 'gear' ? step.id : `${step.kind} ${step.turn} ${step.gearId ?? ''}`,
-  );
-  const bundles = [...groups.values()].map((list) => ({ steps: inTradeOrder(list) }));
-  if (bundles.length <= MOST_THINGS) return bundles;
-  const coarse = groupBy([...steps], (step) => (step.kind === 'gear' ? step.id : step.kind));
-  return [...coarse.values()].slice(0, MOST_THINGS).map((list) => ({ steps: inTradeOrder(list) }));
+  const keys: ((step: BuildStep) => string)[] = [
+    (step) => step.id,
+    (step) => step.together ?? step.id,
+    (step) => step.together ?? (step.kind === 'gear' ? step.id : `${step.kind} ${step.turn} ${step.gearId ?? ''}`),
+    (step) => (step.kind === 'gear' ? step.id : `${step.kind} ${step.turn}`),
+  ];
+  for (const key of keys) {
+    const bundles = [...groupBy([...steps], key).values()].map((list) => ({ steps: inTradeOrder(list) }));
+    if (bundles.length <= MOST_THINGS) return bundles;
+  }
+  return [{ steps: inTradeOrder(steps) }];
 }
 
 function problemOf(
@@ -292,13 +303,18 @@ function problemOf(
       kind,
       takeMin: sum((step) => firstMinutes(step, 'remove', hands)),
       putMin: sum((step) => firstMinutes(step, 'bring', hands)),
-      canPark: steps.length === 1 && (steps[0]?.canPark ?? false),
+      canPark: steps.every((step) => step.turn === 'move' && step.canPark),
+      takesRoom: steps.some((step) => step.kind === 'gear'),
       place: racks.indexOf(placementOfGear.get(steps[0]?.gearId ?? '')?.rackId ?? ''),
       oldInWay: setOf(
         steps.flatMap(({ blockedBy }) => blockedBy),
         at,
       ),
       newInWay: noThings(),
+      takeClear: setOf(
+        steps.flatMap(({ clearOf }) => clearOf),
+        at,
+      ),
       takeNeeds: setOf(
         steps.flatMap(({ takeNeeds }) => takeNeeds),
         at,
@@ -311,6 +327,7 @@ function problemOf(
   });
   const services = parts.map(({ weight, ways }) => ({
     weight,
+    counts: true,
     ways: ways.flatMap((way): Way[] => {
       const made: Way = { old: noThings(), new: noThings(), either: noThings() };
       for (const { step, at } of way) {
@@ -347,7 +364,7 @@ function whatLets(problem: SequencingProblem, bundles: readonly Bundle[], limits
     if (thing.oldInWay.lo !== 0 || thing.oldInWay.hi !== 0)
       if (can(changed({ oldInWay: noThings() })))
         words.push(`${name}: a free place for it, one that nothing stands in today.`);
-    for (const needs of ['takeNeeds', 'putNeeds'] as const)
+    for (const needs of ['takeClear', 'takeNeeds', 'putNeeds'] as const)
       if ((thing[needs].lo !== 0 || thing[needs].hi !== 0) && can(changed({ [needs]: noThings() })))
         words.push(`${name}: a temporary cord or device, so that it need not wait for the others.`);
   });

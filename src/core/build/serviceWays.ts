@@ -34,11 +34,12 @@ export function serviceParts(
   const add = (service: string, weight: number, ways: readonly Want[][]) => {
     // A way that wants nothing of what is changed always stands.
     if (ways.length === 0 || ways.some((way) => way.length === 0)) return;
+    const least = withoutWider(ways);
     // What is gone for good in the plan is not missed on the way there.
-    if (!ways.some((way) => way.every(({ step, at }) => at !== 'old' && byId.get(step)?.turn !== 'out'))) return;
-    const key = `${service} ${JSON.stringify(ways)}`;
+    if (!least.some((way) => way.every(({ step, at }) => at !== 'old' && byId.get(step)?.turn !== 'out'))) return;
+    const key = `${service} ${JSON.stringify(least)}`;
     const there = parts.get(key);
-    parts.set(key, { service, weight: (there?.weight ?? 0) + weight, ways });
+    parts.set(key, { service, weight: (there?.weight ?? 0) + weight, ways: least });
   };
   for (const service of servicesOf(indexJob(was))) {
     const weight = weights.get(service.name) ?? serviceWeight(service.name);
@@ -125,6 +126,20 @@ function tidy(wants: readonly Want[]): Want[] {
 function unique(ways: readonly Want[][]): Want[][] {
   const all = new Map(ways.map((way) => [JSON.stringify(way), way]));
   return [...all.values()].slice(0, MOST_WAYS);
+}
+
+/** Ways that want all that another one wants, and more, say nothing. */
+function withoutWider(ways: readonly Want[][]): Want[][] {
+  const keys = ways.map((way) => new Set(way.map(({ step, at }) => `${step} ${at}`)));
+  return ways.filter(
+    (_, at) =>
+      !keys.some(
+        (other, slot) =>
+          slot !== at &&
+          (other.size < (keys[at]?.size ?? 0) || (other.size === keys[at]?.size && slot < at)) &&
+          [...other].every((key) => keys[at]?.has(key)),
+      ),
+  );
 }
 
 /** Paths between devices over the uplinks of today and of then, as what each wants. */

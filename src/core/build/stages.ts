@@ -26,16 +26,15 @@ export type Stage = {
   safe: boolean;
 };
 
-/** What is dark in each stage of an order. Only what was up before the first step counts. */
+/** What is dark in each stage of an order. */
 export function stagesOf(entries: readonly Entry[], parts: readonly ServicePart[]): Stage[] {
   const at = new Map<string, ThingAt>();
   for (const { step } of entries) if (!at.has(step.id)) at.set(step.id, step.turn === 'in' ? 'none' : 'old');
-  const counted = parts.filter((part) => isPartUp(part, at));
   const whole = new Map<string, number>();
   for (const { service, weight } of parts) whole.set(service, (whole.get(service) ?? 0) + weight);
   const darkNow = (): Dark[] => {
     const lost = new Map<string, number>();
-    for (const part of counted)
+    for (const part of parts)
       if (!isPartUp(part, at)) lost.set(part.service, (lost.get(part.service) ?? 0) + part.weight);
     return [...lost].map(([service, weight]) => ({ service, share: weight / (whole.get(service) ?? weight) }));
   };

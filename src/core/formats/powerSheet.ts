@@ -10,14 +10,7 @@ import { atLeastWords } from '../units/atLeast';
 import { formatLength } from '../units/length';
 import { formatMinutes } from '../units/minutes';
 import { formatWatts } from '../units/power';
-
-/** A section of a sheet: heads of its columns with their shares of the width, and rows; text below them. */
-export type SheetSection = {
-  title: string;
-  columns: readonly { head: string; share: number }[];
-  rows: readonly (readonly string[])[];
-  notes: readonly string[];
-};
+import type { SheetSection } from './sheetSection';
 
 /** Single points of failure that a sheet lists. */
 const MOST_POINTS = 24;

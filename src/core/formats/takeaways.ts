@@ -8,6 +8,8 @@ export const TAKEAWAY_TYPES = {
   json: 'application/json; charset=utf-8',
   graphml: 'application/graphml+xml; charset=utf-8',
   dot: 'text/vnd.graphviz; charset=utf-8',
+  txt: 'text/plain; charset=utf-8',
+  ics: 'text/calendar; charset=utf-8',
 } as const;
 export type TakeawayKind = keyof typeof TAKEAWAY_TYPES;
 
@@ -158,6 +160,41 @@ export const TAKEAWAYS = [
     words: 'Outlet map on the elevation',
     about: 'The cabinet from behind with outlets and plugs to scale.',
     station: 'power',
+    options: [],
+  },
+  {
+    id: 'build.pdf',
+    words: 'Build list',
+    about: 'Visits with their steps to tick, kit, and the cabinet at each stage.',
+    station: 'build',
+    options: [],
+  },
+  {
+    id: 'kit.csv',
+    words: 'Kit and shopping list',
+    about: 'Every part and tool with its count, packs and price, and where it is.',
+    station: 'build',
+    options: [],
+  },
+  {
+    id: 'kit.pdf',
+    words: 'Kit and shopping list on paper',
+    about: 'The same with boxes to tick.',
+    station: 'build',
+    options: [],
+  },
+  {
+    id: 'outage.txt',
+    words: 'Outage notice',
+    about: 'Who is without what, from when to when, to send.',
+    station: 'build',
+    options: [],
+  },
+  {
+    id: 'visits.ics',
+    words: 'Visits and outages',
+    about: 'For any calendar.',
+    station: 'build',
     options: [],
   },
   {

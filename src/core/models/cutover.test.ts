@@ -107,6 +107,38 @@ describe('the model of the order of a cut-over', () => {
     expect(solveCutover(cutoverInstance(28, 8), clock()).status).toBe('optimal');
   });
 
+  it.each([31, 32, 33, 63, 64])('takes %i things that move one after the other', (count) => {
+    // Each stands where the one before it is to go: the last goes first, into the free unit.
+    const instance = CutoverInstance.parse({
+      units: count + 1,
+      things: Array.from({ length: count }, (_, at) => ({
+        id: `t${at}`,
+        height: 1,
+        from: at + 1,
+        to: at + 2,
+        takeMin: 1,
+        putMin: 1,
+      })),
+      services: [
+        {
+          id: 's',
+          weight: 1,
+          ways: [
+            [
+              { thing: 't0', at: 'any' },
+              { thing: `t${count - 1}`, at: 'any' },
+            ],
+          ],
+        },
+      ],
+    });
+    const made = solveCutover(instance, clock());
+    expect(made).toMatchObject({ status: 'optimal', objective: 4 });
+    expect(made.solution?.steps.map(({ thing }) => thing)).toEqual(
+      Array.from({ length: count }, (_, at) => `t${count - 1 - at}`),
+    );
+  });
+
   it('gives what it has when it is stopped, with a bound that holds', () => {
     const instance = cutoverInstance(16, 3);
     const best = solveCutover(instance, clock()).objective ?? 0;

@@ -86,6 +86,7 @@ export function cutoverProblem(instance: CutoverInstance): SequencingProblem {
       takeMin,
       putMin,
       canPark,
+      takesRoom: true,
       place: 0,
       oldInWay: setOf((other) => {
         const one = instance.things[other];
@@ -95,6 +96,7 @@ export function cutoverProblem(instance: CutoverInstance): SequencingProblem {
         const one = instance.things[other];
         return other !== index && one !== undefined && overlaps(to, height, one.to, one.height);
       }),
+      takeClear: noThings(),
       takeNeeds: setOf((other) => takeNeeds.has(other)),
       putNeeds: setOf((other) => putNeeds.has(other)),
     };

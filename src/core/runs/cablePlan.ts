@@ -50,8 +50,8 @@ export function cutLengthMm(job: Job, run: Run): number | null {
 }
 
 /** New runs of this job that are not pulled yet. */
-export const toPull = (job: Job): Run[] =>
-  indexJob(job).runsInOrder.filter((run) => run.origin === 'new' && run.state === 'wanted' && isNow(run));
+export const toPull = (job: Job): Run[] => indexJob(job).runsInOrder.filter(isToPull);
+export const isToPull = (run: Run): boolean => run.origin === 'new' && run.state === 'wanted' && isNow(run);
 
 const placeKey = (run: Run) => [run.floor, run.room, run.outlet].map(sameKey).join(':');
 

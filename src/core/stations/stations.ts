@@ -2,6 +2,7 @@ import type { Job } from '../job/job';
 import { indexJob, type JobIndex } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
 import { findSnags } from '../snags/findSnags';
+import { build } from './build';
 import { land } from './land';
 import { patch } from './patch';
 import { power } from './power';
@@ -11,7 +12,7 @@ import type { Station } from './station';
 import { survey } from './survey';
 
 /** The stations in the order of the work. Adding one touches its file, this list, and `job/stationIds`. */
-export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power];
+export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power, build];
 
 export const stationOf = (id: StationId): Station => STATION_LIST.find((one) => one.id === id) ?? survey;
 

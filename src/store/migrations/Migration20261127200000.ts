@@ -21,7 +21,7 @@ export class Migration20261127200000 extends Migration {
       "from" text, "to" text, most_min integer, ${key('up_hours')});`);
     this.addSql(`create table tick (${ROW}, step text not null, state text not null, minutes double precision,
       "by" text not null, at text not null, photographed boolean not null, note text not null, ${key('tick')});`);
-    this.addSql(`create table order_pin (${ROW}, first text not null, "then" text not null, ${key('order_pin')});`);
+    this.addSql(`create table order_pin (${ROW}, first text not null, next text not null, ${key('order_pin')});`);
     this.addSql(`create table kit_item (${ROW}, item text not null, state text not null, due text,
       have double precision, price_minor integer, note text not null, ${key('kit_item')});`);
   }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo } from 'react';
+import type { BuildFinding } from '@/core/build/findings';
 import type { Job } from '@/core/job/job';
 import { indexJob } from '@/core/job/jobIndex';
 import { STATION_NAMES, type StationId } from '@/core/job/stationIds';
@@ -9,12 +10,14 @@ import { GRADE_WORDS, type Snag } from '@/core/snags/snag';
 import { citeSource } from '@/core/standards/source';
 import { stationOf } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
+import { useAgainst } from '../kit/against';
 import { Button } from '../kit/Button';
 import { GRADE_INK, GradeMark } from '../kit/GradeMark';
 import { useSession } from './session';
 import { useJudged } from './useJudged';
 
 const AT_ONCE = 30;
+const NONE: readonly BuildFinding[] = [];
 
 /** The docket: key figures of the station, and the snags that concern it with their mends. */
 export function Docket({ station }: { station: StationId }) {
@@ -27,11 +30,13 @@ const LOOK = 'flex w-full shrink-0 flex-col border-strong border-t bg-sheet md:w
 
 function Judged({ job, station }: { job: Job; station: StationId }) {
   const snags = findSnags(job).filter((snag) => snag.stations.includes(station));
+  const against = useAgainst((state) => (station === 'build' && state.jobId === job.id ? state.findings : NONE));
+  const count = snags.length + against.length;
   return (
     <aside aria-label="Docket" className={LOOK}>
       <div className="border-b bg-well px-3 py-1.5">
         <h2 className="wide font-bold leading-tight">Docket: {STATION_NAMES[station]}</h2>
-        <p className="text-xs">{snags.length === 0 ? 'No snags here.' : counted(snags.length, 'snag')}</p>
+        <p className="text-xs">{count === 0 ? 'No snags here.' : counted(count, 'snag')}</p>
       </div>
       <dl className="grid grid-cols-[minmax(6.5rem,1fr)_auto] gap-x-2 border-b px-3 py-2 text-[13px]">
         {stationOf(station)
@@ -45,6 +50,9 @@ function Judged({ job, station }: { job: Job; station: StationId }) {
       </dl>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and may hold nothing that takes the focus */}
       <ul aria-label="Snags" tabIndex={0} className="min-h-0 flex-1 overflow-auto">
+        {against.map((finding) => (
+          <Against key={finding.id} finding={finding} />
+        ))}
         {snags.slice(0, AT_ONCE).map((snag) => (
           <SnagItem key={snag.id} snag={snag} job={job} />
         ))}
@@ -53,6 +61,19 @@ function Judged({ job, station }: { job: Job; station: StationId }) {
     </aside>
   );
 }
+
+/** What stands against the build: it needs to know what stands today, which no other station does. */
+const Against = ({ finding: { grade, what, why, source } }: { finding: BuildFinding }) => (
+  <li className="border-b px-3 py-2">
+    <div className={`flex items-center gap-1.5 font-bold text-xs ${GRADE_INK[grade]}`}>
+      <GradeMark grade={grade} />
+      <span aria-hidden>{GRADE_WORDS[grade]}</span>
+    </div>
+    <p className="mt-1 text-[13px]">{what}</p>
+    <p className="mt-0.5 text-soft text-xs">{why}</p>
+    <p className="narrow mt-0.5 text-soft text-xs">Source: {citeSource(source)}</p>
+  </li>
+);
 
 function SnagItem({ snag, job }: { snag: Snag; job: Job }) {
   const dispatch = useSession((session) => session.dispatch);

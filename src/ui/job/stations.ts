@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react';
 import type { StationId } from '@/core/job/stationIds';
+import { build } from '../build/station';
 import type { StationViews } from '../kit/stationViews';
 import { land } from '../land/station';
 import { patch } from '../patch/station';
@@ -15,5 +16,6 @@ export const STATION_VIEWS: Record<StationId, StationViews & { load: () => Promi
   stack: { ...stack, load: () => import('../stack/StackStation').then((module) => module.StackStation) },
   land: { ...land, load: () => import('../land/LandStation').then((module) => module.LandStation) },
   patch: { ...patch, load: () => import('../patch/PatchStation').then((module) => module.PatchStation) },
+  build: { ...build, load: () => import('../build/BuildStation').then((module) => module.BuildStation) },
   power: { ...power, load: () => import('../power/PowerStation').then((module) => module.PowerStation) },
 };

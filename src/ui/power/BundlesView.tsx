@@ -15,7 +15,7 @@ import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
-import { Heading, round, Scroll, StateMark } from './parts';
+import { Heading, round, Scroll, StateMark } from '../kit/viewParts';
 
 /** What power over the cables does to the bundles in each pathway. */
 export function BundlesView() {

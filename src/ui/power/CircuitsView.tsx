@@ -20,8 +20,9 @@ import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
+import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
 import { LoadChart } from './LoadChart';
-import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark, usePower } from './parts';
+import { usePower } from './usePower';
 
 const UNKNOWN = { value: '', words: 'not known' };
 const number = (text: string): number | null => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')));

@@ -25,7 +25,7 @@ import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useRows } from '../kit/useRows';
-import { Heading, Scroll } from './parts';
+import { Heading, Scroll } from '../kit/viewParts';
 
 /** An inlet in the hand, to be put into an outlet. */
 type Held = { gear: Gear; inlet: number };

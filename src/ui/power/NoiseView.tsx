@@ -11,7 +11,8 @@ import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
-import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark, usePower } from './parts';
+import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
+import { usePower } from './usePower';
 
 /** What is heard where people are, and which device it comes from. */
 export function NoiseView() {

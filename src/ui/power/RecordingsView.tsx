@@ -14,7 +14,8 @@ import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { newRowId, useRows } from '../kit/useRows';
-import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark, usePower } from './parts';
+import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
+import { usePower } from './usePower';
 
 /** How many days recorders hold, and which drives that takes. */
 export function RecordingsView() {

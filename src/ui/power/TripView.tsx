@@ -11,7 +11,8 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
 import { useTripped } from '../kit/tripped';
-import { Heading, NotKnown, Scroll, usePower } from './parts';
+import { Heading, NotKnown, Scroll } from '../kit/viewParts';
+import { usePower } from './usePower';
 
 const KINDS: Readonly<Record<PartKind, string>> = {
   mains: 'The mains',

@@ -8,8 +8,8 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
+import { todayHere } from '../kit/today';
 import { useTripped } from '../kit/tripped';
-import { todayHere } from './parts';
 
 /** In every station while something is tripped: what it is, what that leaves, and the way back. */
 export default function TrippedBar() {

@@ -12,37 +12,48 @@ import {
   type Standing,
 } from './problem';
 
-/** So many states each of the small problems may have. */
-const MOST_STATES = 30_000;
+/** So many states all the small problems may have together, and each of them at least and at most. */
+const ALL_STATES = 240_000;
+const STATES = { least: 3_000, most: 30_000 } as const;
 
 /** A few things alone: what is still to be paid in each of their states at least. */
 type Part = {
   members: readonly number[];
   /** Value of a thing's place in the number of a state; 0: it is not a member. */
   times: Int32Array;
-  /** Number of the done state of each thing: 1 or 2. */
+  /** Number of the done state of each thing: 1, or 2 where it can be parked. */
   last: Int32Array;
   left: Float64Array;
 };
 
 /**
  * Lower bounds on what is left to pay: each service is solved exactly with the things of its ways and what stands in their way,
- * all else left out. Minutes dark are added over services, so that the bounds may be added too; a penalty for parking is
- * shared out between the parts that know the thing.
+ * all else left out. Minutes dark are added over services, so that the bounds may be added too; a penalty for parking is paid in
+ * one of the parts that know the thing.
  */
 export function partBounds(problem: SequencingProblem) {
   const { things } = problem;
   const near = neighbours(problem);
+  const services = countedServices(problem);
+  const seeds = circleSeeds(problem, near);
+  const room = ALL_STATES / Math.max(1, services.length + seeds.length);
+  const most = Math.min(STATES.most, Math.max(STATES.least, room));
   const groups = [
-    ...countedServices(problem).map((service) => ({
+    ...services.map((service) => ({
       service,
-      members: membersFor(problem, near, thingsOf(service, things.length)),
+      members: membersFor(problem, near, thingsOf(service, things.length), most),
     })),
     // What blocks each other, for the parking alone.
-    ...circleSeeds(problem, near).map((seed) => ({ service: null, members: membersFor(problem, near, [seed]) })),
+    ...seeds.map((seed) => ({ service: null, members: membersFor(problem, near, [seed], most) })),
   ];
-  const knownBy = things.map((_, at) => groups.filter(({ members }) => members.includes(at)).length);
-  const parts = groups.map(({ service, members }) => makePart(problem, service, members, knownBy));
+  // A penalty for parking is paid in one part: in the first whose ways go through the thing, else in the first that knows it.
+  const payers = things.map((_, at) => {
+    const own = groups.findIndex(({ service, members }) => service && members.includes(at) && goesThrough(service, at));
+    return own >= 0 ? own : groups.findIndex(({ members }) => members.includes(at));
+  });
+  const parts = groups.map(({ service, members }, group) =>
+    makePart(problem, service, members, new Set(members.filter((at) => payers[at] === group))),
+  );
   const stays = Uint8Array.from(things, ({ kind }) => (kind === STAYS ? 1 : 0));
   return {
     /** What is left to pay at least; infinite: from here nothing leads to the end. */
@@ -64,22 +75,22 @@ export function partBounds(problem: SequencingProblem) {
   };
 }
 
-const thingsOf = ({ ways }: Service, count: number): number[] =>
-  Array.from({ length: count }, (_, at) => at).filter((at) =>
-    ways.some((way) => hasThing(way.old, at) || hasThing(way.new, at) || hasThing(way.either, at)),
-  );
+const goesThrough = ({ ways }: Service, at: number): boolean =>
+  ways.some((way) => hasThing(way.old, at) || hasThing(way.new, at) || hasThing(way.either, at));
+const thingsOf = (service: Service, count: number): number[] =>
+  Array.from({ length: count }, (_, at) => at).filter((at) => goesThrough(service, at));
 
 const statesOf = ({ things, parkLimit }: SequencingProblem, at: number): number => {
   const thing = things[at];
-  return thing?.kind === STAYS && thing.canPark && parkLimit > 0 ? 3 : 2;
+  return thing?.kind === STAYS && thing.canPark && (!thing.takesRoom || parkLimit > 0) ? 3 : 2;
 };
 
 /** What each thing waits for or keeps waiting. */
 function neighbours({ things }: SequencingProblem): number[][] {
   const near = things.map(() => new Set<number>());
-  things.forEach(({ oldInWay, takeNeeds, putNeeds }, at) => {
+  things.forEach(({ oldInWay, takeClear, takeNeeds, putNeeds }, at) => {
     for (let other = 0; other < things.length; other++)
-      if (other !== at && (hasThing(oldInWay, other) || hasThing(takeNeeds, other) || hasThing(putNeeds, other))) {
+      if (other !== at && [oldInWay, takeClear, takeNeeds, putNeeds].some((set) => hasThing(set, other))) {
         near[at]?.add(other);
         near[other]?.add(at);
       }
@@ -92,6 +103,7 @@ function membersFor(
   problem: SequencingProblem,
   near: readonly (readonly number[])[],
   seeds: readonly number[],
+  most: number,
 ): number[] {
   const members: number[] = [];
   let states = 1;
@@ -99,7 +111,7 @@ function membersFor(
   const seen = new Set(queue);
   for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
     const times = statesOf(problem, at);
-    if (states * times > MOST_STATES) break;
+    if (states * times > most) break;
     states *= times;
     members.push(at);
     for (const other of near[at] ?? [])
@@ -131,7 +143,7 @@ function makePart(
   problem: SequencingProblem,
   service: Service | null,
   members: readonly number[],
-  knownBy: readonly number[],
+  pays: ReadonlySet<number>,
 ): Part {
   const { things } = problem;
   const times = new Int32Array(things.length);
@@ -139,8 +151,7 @@ function makePart(
   let states = 1;
   for (const at of members) {
     times[at] = states;
-    last[at] = things[at]?.kind === STAYS ? 2 : 1;
-    // A thing that cannot be parked keeps the gap for it, so that numbers say one thing only.
+    last[at] = statesOf(problem, at) - 1;
     states *= (last[at] ?? 1) + 1;
   }
   const left = new Float64Array(states).fill(Number.POSITIVE_INFINITY);
@@ -163,9 +174,10 @@ function makePart(
       thing,
       oldInWay: only(thing?.oldInWay ?? noThings()),
       newInWay: only(thing?.newInWay ?? noThings()),
+      takeClear: only(thing?.takeClear ?? noThings()),
       takeNeeds: only(thing?.takeNeeds ?? noThings()),
       putNeeds: only(thing?.putNeeds ?? noThings()),
-      parkShare: problem.parkPenalty / (knownBy[at] ?? 1),
+      parkPoints: pays.has(at) ? problem.parkPenalty : 0,
     };
   });
   for (let number = states - 2; number >= 0; number--) {
@@ -178,7 +190,7 @@ function makePart(
         if (fact.thing?.kind !== LEAVES) addThing(stand, fact.at);
       } else if (digit === 0) {
         if (fact.thing?.kind !== COMES) addThing(old, fact.at);
-      } else parked++;
+      } else if (fact.thing?.takesRoom) parked++;
     }
     let best = Number.POSITIVE_INFINITY;
     for (const fact of facts) {
@@ -189,6 +201,7 @@ function makePart(
       addThing(own, fact.at);
       const takes = digit === 0 && thing.kind !== COMES;
       if (takes && ((fact.takeNeeds.lo & ~done.lo) !== 0 || (fact.takeNeeds.hi & ~done.hi) !== 0)) continue;
+      if (takes && ((fact.takeClear.lo & old.lo) !== 0 || (fact.takeClear.hi & old.hi) !== 0)) continue;
       const dark =
         ways !== undefined && service
           ? isUp(ways, old.lo & ~own.lo, old.hi & ~own.hi, stand.lo, stand.hi)
@@ -208,8 +221,8 @@ function makePart(
         const minutes = digit === 0 && thing.kind === STAYS ? thing.takeMin + thing.putMin : thing.putMin;
         best = Math.min(best, minutes * dark + (left[end] ?? 0));
       }
-      if (digit === 0 && thing.kind === STAYS && thing.canPark && parked < problem.parkLimit)
-        best = Math.min(best, thing.takeMin * dark + fact.parkShare + (left[number + fact.times] ?? 0));
+      if (digit === 0 && thing.kind === STAYS && thing.canPark && (!thing.takesRoom || parked < problem.parkLimit))
+        best = Math.min(best, thing.takeMin * dark + fact.parkPoints + (left[number + fact.times] ?? 0));
     }
     left[number] = best;
   }

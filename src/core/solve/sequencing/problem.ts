@@ -19,11 +19,15 @@ export type Thing = {
   takeMin: number;
   putMin: number;
   canPark: boolean;
+  /** Parked it takes one of the places that there are; what merely hangs takes none. */
+  takesRoom: boolean;
   /** Where it is worked on. Going from one to another counts. */
   place: number;
   /** Things that must have left their old places, and that must not stand in their new ones, before it can be put. */
   oldInWay: Things;
   newInWay: Things;
+  /** Things that must have left their old places before it is taken. */
+  takeClear: Things;
   /** Things that must be done before it is taken, and before it is put. */
   takeNeeds: Things;
   putNeeds: Things;
@@ -31,8 +35,8 @@ export type Thing = {
 
 /** One way of a service: what must stand in its old and what in its new place; `either` in one of both. */
 export type Way = { old: Things; new: Things; either: Things };
-/** It counts only if one of its ways stands before the first step. */
-export type Service = { weight: number; ways: readonly Way[] };
+/** It counts only if one of its ways stands before the first step, or where it is said to count: it was taken down already. */
+export type Service = { weight: number; ways: readonly Way[]; counts?: boolean };
 
 export type SequencingProblem = {
   things: readonly Thing[];
@@ -88,7 +92,9 @@ export function isUp(ways: readonly Way[], oldLo: number, oldHi: number, newLo: 
 /** Services that are up before the first step: those that count. */
 export function countedServices(problem: SequencingProblem): Service[] {
   const { oldLo, oldHi } = startOf(problem);
-  return problem.services.filter(({ weight, ways }) => weight > 0 && isUp(ways, oldLo, oldHi, 0, 0));
+  return problem.services.filter(
+    ({ weight, ways, counts }) => weight > 0 && (counts === true || isUp(ways, oldLo, oldHi, 0, 0)),
+  );
 }
 
 /** How many bits of a word are set. */

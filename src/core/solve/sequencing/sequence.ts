@@ -26,7 +26,7 @@ export type Sequence = {
   proven: boolean;
 };
 
-const NARROW = 300;
+const NARROW = 60;
 const WIDER = [3_000, 15_000, 60_000];
 /** Of the time that there is, for the search that proves. */
 const EXACT_SHARE = 0.5;
@@ -79,9 +79,9 @@ function canPart(problem: SequencingProblem): boolean {
 /** Things that have to do with each other. */
 function* linksOf(problem: SequencingProblem): Generator<[number, number]> {
   const { things } = problem;
-  for (const [at, { oldInWay, newInWay, takeNeeds, putNeeds }] of things.entries())
+  for (const [at, { oldInWay, newInWay, takeClear, takeNeeds, putNeeds }] of things.entries())
     for (let other = 0; other < things.length; other++)
-      if ([oldInWay, newInWay, takeNeeds, putNeeds].some((set) => hasThing(set, other))) yield [at, other];
+      if ([oldInWay, newInWay, takeClear, takeNeeds, putNeeds].some((set) => hasThing(set, other))) yield [at, other];
   for (const { ways } of countedServices(problem)) {
     const wanted = things.flatMap((_, at) =>
       ways.some((way) => [way.old, way.new, way.either].some((set) => hasThing(set, at))) ? [at] : [],
@@ -105,18 +105,23 @@ function partOf(problem: SequencingProblem, group: readonly number[]): Sequencin
     things: group.flatMap((at) => {
       const thing = problem.things[at];
       if (!thing) return [];
-      const { oldInWay, newInWay, takeNeeds, putNeeds } = thing;
+      const { oldInWay, newInWay, takeClear, takeNeeds, putNeeds } = thing;
       return {
         ...thing,
         oldInWay: only(oldInWay),
         newInWay: only(newInWay),
+        takeClear: only(takeClear),
         takeNeeds: only(takeNeeds),
         putNeeds: only(putNeeds),
       };
     }),
-    services: countedServices(problem).flatMap(({ weight, ways }) =>
+    services: countedServices(problem).flatMap(({ weight, ways, counts }) =>
       ways.some((way) => knows(way.old) || knows(way.new) || knows(way.either))
-        ? { weight, ways: ways.map((way) => ({ old: only(way.old), new: only(way.new), either: only(way.either) })) }
+        ? {
+            weight,
+            counts: counts === true,
+            ways: ways.map((way) => ({ old: only(way.old), new: only(way.new), either: only(way.either) })),
+          }
         : [],
     ),
   };

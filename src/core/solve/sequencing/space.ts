@@ -1,6 +1,7 @@
 import {
   ACTIONS,
   type Action,
+  addThing,
   bitsOf,
   COMES,
   countedServices,
@@ -8,6 +9,7 @@ import {
   isUp,
   LEAVES,
   leaving,
+  noThings,
   type SequencingProblem,
   STAYS,
   type Standing,
@@ -36,10 +38,14 @@ export function stateSpace(problem: SequencingProblem) {
   const count = things.length;
   const first = startOf(problem);
   // What comes is neither old nor done at first and yet not parked.
-  const comingLo = ~first.oldLo;
-  const comingHi = ~first.oldHi;
-  const allLo = count >= 32 ? -1 : (1 << count) - 1;
-  const allHi = count <= 32 ? 0 : count >= 64 ? -1 : (1 << (count - 32)) - 1;
+  const room = noThings();
+  things.forEach(({ kind, takesRoom }, at) => {
+    if (kind === STAYS && takesRoom) addThing(room, at);
+  });
+  const all = noThings();
+  things.forEach((_, at) => {
+    addThing(all, at);
+  });
   const has = ({ lo, hi }: Things, wordLo: number, wordHi: number) => (lo & ~wordLo) === 0 && (hi & ~wordHi) === 0;
   const meets = ({ lo, hi }: Things, wordLo: number, wordHi: number) => (lo & wordLo) !== 0 || (hi & wordHi) !== 0;
 
@@ -56,9 +62,9 @@ export function stateSpace(problem: SequencingProblem) {
     return weight;
   }
 
-  const isDone = (state: Standing) => state.doneLo === allLo && state.doneHi === allHi;
+  const isDone = (state: Standing) => state.doneLo === all.lo && state.doneHi === all.hi;
   const parkedIn = ({ oldLo, oldHi, doneLo, doneHi }: Standing): number =>
-    bitsOf(allLo & ~comingLo & ~oldLo & ~doneLo) + bitsOf(allHi & ~comingHi & ~oldHi & ~doneHi);
+    bitsOf(room.lo & ~oldLo & ~doneLo) + bitsOf(room.hi & ~oldHi & ~doneHi);
 
   function canDo(state: Standing, at: number, action: number, parked: number): boolean {
     const thing = things[at];
@@ -70,7 +76,8 @@ export function stateSpace(problem: SequencingProblem) {
     const takes = action === MOVE || action === PARK || action === REMOVE;
     const puts = action === MOVE || action === FETCH || action === BRING;
     if (isNew) return false;
-    if (takes && (!isOld || !has(thing.takeNeeds, doneLo, doneHi))) return false;
+    if (takes && (!isOld || !has(thing.takeNeeds, doneLo, doneHi) || meets(thing.takeClear, oldLo, oldHi)))
+      return false;
     if (!takes && isOld) return false;
     if (puts) {
       const bitLo = at < 32 ? bit : 0;
@@ -82,7 +89,7 @@ export function stateSpace(problem: SequencingProblem) {
       case MOVE:
         return thing.kind === STAYS;
       case PARK:
-        return thing.kind === STAYS && thing.canPark && parked < parkLimit;
+        return thing.kind === STAYS && thing.canPark && (!thing.takesRoom || parked < parkLimit);
       case FETCH:
         return thing.kind === STAYS;
       case REMOVE:

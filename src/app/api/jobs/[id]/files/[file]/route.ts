@@ -1,3 +1,4 @@
+import { cutoverOf } from '@/core/build/buildPlan';
 import {
   kindOfTakeaway,
   TAKEAWAY_TYPES,
@@ -10,6 +11,7 @@ import { refuse } from '@/core/text/refusal';
 import { answer } from '@/server/answer';
 import { readKept } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
+import { jobAtRevision } from '@/server/pastJobs';
 import { getStore } from '@/server/store';
 import { takeAway } from '@/server/takeAway';
 
@@ -17,7 +19,8 @@ export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/f
   answer(async () => {
     const { id, file } = await params;
     if (!takeawayOf(file)) return refuse('no-file', `There is no such thing to take away as ${file}.`);
-    const { job, point } = (await readKept(await getStore(), id)) ?? noJob();
+    const store = await getStore();
+    const { job, point } = (await readKept(store, id)) ?? noJob();
     const address = new URL(request.url);
     // The host as the browser knows it: what a code on paper leads to must be reachable from a phone.
     address.host = request.headers.get('host') ?? address.host;
@@ -27,11 +30,13 @@ export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/f
       return value === null || word === 'codeFor' ? [] : [[word, value]];
     });
     if (searchParams.get('code') === '1') given.push(['codeFor', `${origin}/jobs/${id}/runs?trace=`]);
+    const from = takeawayOf(file)?.station === 'build' ? cutoverOf(job).todayRevision : null;
     const body = await takeAway(
       file as TakeawayId,
       job,
       `${point.history} ${point.revision}`,
       Object.fromEntries(given),
+      from === null ? null : await jobAtRevision(store, id, from),
     );
     const shown = searchParams.get('as') === 'inline' ? 'inline' : 'attachment';
     // A spreadsheet takes letters with accents for what they are only behind this mark.

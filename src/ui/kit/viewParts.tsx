@@ -1,20 +1,4 @@
-import { type ReactNode, useState } from 'react';
-import type { Job } from '@/core/job/job';
-import { type PowerReport, powerReport } from '@/core/stations/powerReport';
-import { useSession } from '../job/session';
-
-/** Today by the clock of this browser, such as 2026-11-27. */
-export const todayHere = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-};
-
-/** The job, what the station reckons of it, and the day it reckons by. */
-export function usePower(): { job: Job; report: PowerReport; today: string } {
-  const job = useSession((session) => session.job);
-  const [today] = useState(todayHere);
-  return { job, report: powerReport(job, today), today };
-}
+import type { ReactNode } from 'react';
 
 const STATES: Readonly<Record<string, { mark: string; look: string }>> = {
   enough: { mark: '○', look: 'text-good' },

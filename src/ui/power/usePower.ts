@@ -1,0 +1,12 @@
+import { useState } from 'react';
+import type { Job } from '@/core/job/job';
+import { type PowerReport, powerReport } from '@/core/stations/powerReport';
+import { useSession } from '../job/session';
+import { todayHere } from '../kit/today';
+
+/** The job, what the station reckons of it, and the day it reckons by. */
+export function usePower(): { job: Job; report: PowerReport; today: string } {
+  const job = useSession((session) => session.job);
+  const [today] = useState(todayHere);
+  return { job, report: powerReport(job, today), today };
+}
