@@ -145,6 +145,13 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
   { name: 'cable heat', path: '/jobs/quillback/power/bundles' },
   { name: 'noise', path: '/jobs/quillback/power/noise' },
   { name: 'recordings', path: '/jobs/quillback/power/recordings' },
+  ...['', 'kit', 'play', 'work', 'notice', 'terms'].map((view) => ({
+    name: `build ${view}`,
+    path: `/jobs/ostermoor/build/${view}`,
+    prepare: async (page: Page) => {
+      await expect(page.getByText('Bringing the steps into order')).toHaveCount(0, { timeout: 20_000 });
+    },
+  })),
   {
     name: 'find',
     path: '/jobs/quillback/land',

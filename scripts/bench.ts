@@ -16,6 +16,7 @@ import { assign } from '../src/core/solve/assignment';
 import { takeInJob } from '../src/server/jobs';
 import { migrate, openStore } from '../src/store/openStore';
 import { cablesInstance, cablesLp } from '../tests/support/cables';
+import { benchBuild } from './lib/benchBuild';
 import { dragFrames, threeCabinets } from './lib/benchDrag';
 import { bareJob, benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
@@ -323,6 +324,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   solvers,
   layouts: () => benchLayouts(note),
   power: () => benchPower(note, miss),
+  build: () => benchBuild(note, miss),
   patching: () => benchPatching(note, miss),
   boxes,
   application,

@@ -34,14 +34,6 @@ const VIEWS: View[] = [
     prepare: (page) => page.getByRole('button', { name: /^Corridor hooks/ }).click(),
   },
   {
-    name: 'cable-to-buy',
-    path: job('runs/buying'),
-    prepare: async (page) => {
-      await page.getByRole('button', { name: /^Plan the boxes/ }).click();
-      await page.getByRole('button', { name: 'Take this plan' }).click();
-    },
-  },
-  {
     name: 'labels',
     path: job('runs/labels'),
     prepare: (page) => page.getByLabel('A code to scan, which opens the trace').check(),
@@ -84,7 +76,6 @@ const VIEWS: View[] = [
       await page.getByRole('button', { name: 'Why?' }).first().click();
     },
   },
-  { name: 'hanging', path: job('stack/wall') },
   { name: 'land', path: job('land'), prepare: (page) => page.getByRole('button', { name: /^\d+ 26 / }).hover() },
   { name: 'patch', path: job('patch'), prepare: (page) => page.getByRole('button', { name: /^07 / }).click() },
   {
@@ -102,6 +93,17 @@ const VIEWS: View[] = [
     path: job('power/trip'),
     theme: 'closet',
     prepare: (page) => page.getByRole('button', { name: 'The mains', exact: true }).click(),
+  },
+  {
+    name: 'build-order',
+    path: '/jobs/ostermoor/build',
+    prepare: (page) => page.getByText('proven least').waitFor(),
+  },
+  {
+    name: 'work-on-a-phone',
+    path: '/jobs/ostermoor/build/work',
+    phone: true,
+    prepare: (page) => page.getByRole('article', { name: 'The step now' }).waitFor(),
   },
   {
     name: 'versions',

@@ -296,6 +296,15 @@ describe('ticks', () => {
     );
   }, 60_000);
 
+  it('on top of what is not done are told', () => {
+    const step = made.plan.steps.find(({ id }) => id === 'land-run-17');
+    if (!step) throw new Error('no step');
+    const early = apply(plan, ...tickCommands(plan, step, step.id, { state: 'done', by: '', at: '2026-12-07T18:30' }));
+    const words = buildPapers(today, early, limits()).findings.map(({ what }) => what);
+    expect(words.filter((what) => what.startsWith('Land run 17 is ticked'))).toHaveLength(1);
+    expect(made.findings.some(({ id }) => id.startsWith('out-of-order'))).toBe(false);
+  });
+
   it('with minutes move what is left', () => {
     const pulls = made.plan.planned.findIndex(({ entry }) => entry.step.kind === 'pull');
     const slow = ticked(plan, made.plan, pulls, 60);

@@ -225,21 +225,29 @@ function redundantTogether(plan: BuildPlan): BuildFinding[] {
       ];
 }
 
-/** What was ticked although something below it is not. */
+/** What was ticked although something that it stands on is not. */
 function ticksOutOfOrder({ steps, tickOf }: BuildPlan): BuildFinding[] {
-  const done = (id: string) => tickOf.get(id)?.state === 'done';
-  const bad = steps.filter(
-    (step) => done(step.id) && [...step.putNeeds, ...step.takeNeeds].some((id) => tickOf.get(id)?.state === 'stuck'),
-  );
-  return bad.map((step) =>
-    of(
-      `out-of-order ${step.id}`,
-      'will-bite',
-      `${step.words} is ticked, though something that it stands on is stuck.`,
-      'A tick on top of what is not there is found out at the test.',
-      [step.id],
-    ),
-  );
+  const words = new Map(steps.map((step) => [step.id, step.words]));
+  const isOver = (id: string) => tickOf.get(id)?.state === 'done' || tickOf.get(id)?.state === 'skipped';
+  return steps.flatMap((step) => {
+    if (tickOf.get(step.id)?.state !== 'done') return [];
+    const isOff = (id: string) => isOver(id) || tickOf.get(`park-${id}`)?.state === 'done';
+    const open = [
+      ...step.clearOf.filter((id) => !isOff(id)),
+      ...[...new Set([...step.takeNeeds, ...step.putNeeds])].filter((id) => !isOver(id)),
+    ];
+    return open.length === 0
+      ? []
+      : [
+          of(
+            `out-of-order ${step.id}`,
+            'will-bite',
+            `${step.words} is ticked, though it stands on what is not: ${open.map((id) => words.get(id) ?? id).join('; ')}.`,
+            'A tick on top of what is not there is found out at the test.',
+            [step.id, ...open],
+          ),
+        ];
+  });
 }
 
 const withoutPhotograph = ({ steps, tickOf }: BuildPlan): BuildFinding[] => {

@@ -1,4 +1,5 @@
 import type { Job } from '../job/job';
+import { linkUpS } from '../standards/buildMinutes';
 import { counted } from '../text/counted';
 import type { BuildPlan, ServiceDark } from './buildPlan';
 
@@ -32,6 +33,7 @@ export function outageNotice(job: Job, plan: BuildPlan): string {
       : ['While we work these are down for a while:', ...plan.dark.flatMap(darkWords).map((words) => `- ${words}`)]),
     '',
     ...(plan.unplacedMin > 0.5 ? ['Some of the work has no day yet; we will tell you when it has.', ''] : []),
+    `After its cord is in, a port is up in about ${linkUpS.edge} s (${linkUpS.spanningTree} s where a loop is looked for first), an access point that takes its power from it in about ${linkUpS.accessPoint / 60} min.`,
     'Times are as planned; it may take up to half as long again. Telephones that go over the network cannot call for help while they are down: keep a mobile telephone at hand.',
   ];
   return `${lines.join('\n')}\n`;

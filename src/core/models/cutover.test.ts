@@ -1,7 +1,9 @@
 import fc from 'fast-check';
+import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { cutoverInstance } from '../../../tests/support/cutover';
 import { cutoverByForce } from '../../../tests/support/cutoverByForce';
+import { cutoverLp } from '../../../tests/support/cutoverLp';
 import { costOfSteps } from '../solve/sequencing/space';
 import { CutoverInstance, cutoverProblem, solveCutover, stepsOf } from './cutover';
 
@@ -97,6 +99,15 @@ describe('the model of the order of a cut-over', () => {
     [11, 7],
   ])('equals exhaustive dynamic programming: %i things, seed %i', (count, seed) => {
     expectsForce(cutoverInstance(count, seed));
+  });
+
+  it.each([1, 2, 3])('equals a general MILP solver: 5 things, seed %i', async (seed) => {
+    const instance = cutoverInstance(5, seed);
+    const made = solveCutover(instance, clock());
+    const highs = await loadHighs();
+    const optimum = highs.solve(cutoverLp(instance), { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: 60 });
+    if (made.objective === null) expect(optimum.Status).toBe('Infeasible');
+    else expect(optimum.ObjectiveValue).toBeCloseTo(made.objective, 4);
   });
 
   it('proves 20 things, and 28 nearly always', () => {

@@ -1,4 +1,4 @@
-import { commonPractice, published } from './source';
+import { published } from './source';
 
 /**
  * What the first of its kind takes one person, minutes; later ones go faster by the learning curve. `take` out, `put` in.
@@ -22,11 +22,9 @@ export const buildMinutes = {
   plug: { take: 0.3, put: 1 },
   test: { take: 0, put: 2 },
 } as const;
-export const buildMinutesSource = commonPractice;
 
-/** A link is up again so long after its cord is in: an edge port, classic spanning tree, a powered access point. Seconds. */
+/** A link is up again so long after its cord is in: an edge port, classic spanning tree, a powered access point. Seconds. Common practice, no source. */
 export const linkUpS = { edge: 2, spanningTree: 30, accessPoint: 120 } as const;
-export const linkUpSource = commonPractice;
 
 /** Optimistic and pessimistic against the likely time of a step. Common practice, no source. */
 export const timeSpread = { optimistic: 0.7, pessimistic: 2 } as const;

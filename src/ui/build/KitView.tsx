@@ -1,10 +1,12 @@
 import type { BuildPapers } from '@/core/build/buildPapers';
+import { allThereOn } from '@/core/build/findings';
 import { isThere, type KitLine } from '@/core/build/kit';
 import { idFor } from '@/core/build/tickId';
 import { KIT_STATES, kitItems } from '@/core/records/kitItem';
 import { counted } from '@/core/text/counted';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { todayHere } from '../kit/today';
 import { useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
 
@@ -27,6 +29,7 @@ export function KitView({ papers: { kit, plan } }: { papers: BuildPapers }) {
           </Figure>
           <Figure name="Steps that wait for parts">{plan.planned.length - free}</Figure>
           <Figure name="Steps that can go on">{free}</Figure>
+          <Figure name="All parts there">{allThereOn(parts, todayHere()) ?? 'nobody knows when'}</Figure>
           <Figure name="Price of the parts">
             {priced.length < parts.length ? 'at least ' : ''}
             {(priced.reduce((sum, { priceMinor }) => sum + (priceMinor ?? 0), 0) / 100).toFixed(2)}

@@ -5,6 +5,8 @@ import type { BuildPapers } from '@/core/build/buildPapers';
 import type { Planned } from '@/core/build/buildPlan';
 import { idFor } from '@/core/build/tickId';
 import { rowCommands } from '@/core/commands/rowCommands';
+import { learningSource, threePointSource } from '@/core/standards/buildMinutes';
+import { citeSource } from '@/core/standards/source';
 import { ACTION_WORDS } from '@/core/text/actionWords';
 import { counted } from '@/core/text/counted';
 import { formatMinutes } from '@/core/units/minutes';
@@ -16,6 +18,7 @@ import { GradeMark } from '../kit/GradeMark';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
 import { useAnnounce } from '../kit/useAnnounce';
+import { useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
 import { TimeLanes } from './TimeLanes';
 import { useBuild } from './useBuild';
@@ -60,8 +63,14 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
               </>
             )}
           </Figure>
-          {plan.freeCost !== null && order.cost !== null && (
-            <Figure name="Pins cost">{Math.max(0, order.cost - plan.freeCost).toFixed(0)}</Figure>
+          {plan.freeCost !== null && (
+            <Figure name="Pins cost">
+              {order.cost === null ? (
+                <span className="text-wont">no order with them</span>
+              ) : (
+                Math.max(0, order.cost - plan.freeCost).toFixed(0)
+              )}
+            </Figure>
           )}
           <Figure name="Set aside">{order.parked}</Figure>
           <Figure name="Ends">{plan.endsAt?.replace('T', ' ') ?? 'no visit yet'}</Figure>
@@ -84,6 +93,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
           <span className="text-soft">the gravest: {worst?.what} The docket lists them all.</span>
         </p>
       )}
+      <Pins plan={plan} />
       <TimeLanes plan={plan} />
       {plan.visits.map((visit) => (
         <section key={visit.visit.id} aria-label={visit.visit.name}>
@@ -112,10 +122,37 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
       <Alternatives />
       <p className="narrow text-soft text-xs">
         Minutes are rules of thumb until ticks correct them; each doubling of like work takes{' '}
-        {Math.round(plan.cutover.learning * 100)} % of the time (Crawford). Mains work and new circuits are for a
-        licensed electrician, by local code.
+        {Math.round(plan.cutover.learning * 100)} % of the time. {citeSource(learningSource)};{' '}
+        {citeSource(threePointSource)}. Mains work and new circuits are for a licensed electrician, by local code.
       </p>
     </Scroll>
+  );
+}
+
+/** What somebody wants before what, each to be let go. */
+function Pins({ plan }: { plan: BuildPapers['plan'] }) {
+  const { job } = useBuild();
+  const { drop } = useRows();
+  const pins = Object.values(job.orderPins);
+  const words = new Map(plan.steps.map((step) => [step.id, step.words]));
+  if (pins.length === 0) return null;
+  return (
+    <section aria-label="Pins">
+      <Heading>Pinned</Heading>
+      <ul className="text-[13px]">
+        {pins.map(({ id, first, next }) => (
+          <li key={id} className="flex items-center gap-2 border-b py-0.5">
+            <Pin size={14} aria-hidden />
+            <span className="min-w-0 flex-1">
+              {words.get(first) ?? first} <span className="text-soft">before</span> {words.get(next) ?? next}
+            </span>
+            <Button look="quiet" onClick={() => drop('orderPins', id)}>
+              Let go
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -142,13 +179,6 @@ function Steps({ planned, all }: { planned: readonly Planned[]; all: readonly Pl
     if (!other) return;
     if (by < 0) before(one, other);
     else before(other, one);
-  };
-  const unpin = (one: Planned) => {
-    const { job, dispatch } = session.getState();
-    const ids = Object.values(job.orderPins).flatMap(({ id, first, next }) =>
-      first === one.entry.step.id || next === one.entry.step.id ? [id] : [],
-    );
-    if (ids.length > 0) dispatch([{ type: 'dropRows', table: 'orderPins', ids }]);
   };
   const press = (event: KeyboardEvent, one: Planned) => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
@@ -206,11 +236,7 @@ function Steps({ planned, all }: { planned: readonly Planned[]; all: readonly Pl
               </span>
             </span>
             <span className="col-start-3 row-start-1 flex lg:col-start-5">
-              {pinned.has(step.id) && (
-                <Button look="quiet" className="px-1" aria-label={`Let ${step.words} go`} onClick={() => unpin(one)}>
-                  <Pin size={14} aria-hidden />
-                </Button>
-              )}
+              {pinned.has(step.id) && <Pin size={14} aria-label="pinned" className="self-center" />}
               <Button
                 look="quiet"
                 className="px-1"
