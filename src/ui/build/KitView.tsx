@@ -6,6 +6,7 @@ import { KIT_STATES, kitItems } from '@/core/records/kitItem';
 import { counted } from '@/core/text/counted';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { NumberField } from '../kit/NumberField';
 import { todayHere } from '../kit/today';
 import { useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
@@ -115,19 +116,13 @@ function Lines({ title, lines }: { title: string; lines: readonly KitLine[] }) {
                 <span />
               )}
               {line.kind === 'part' ? (
-                <CommitField
+                <NumberField
                   label={`Price of one ${line.packs.words} of ${line.item}`}
                   hideLabel
-                  inputMode="decimal"
+                  empty
                   placeholder={line.priceMinor === null ? 'price' : (line.priceMinor / 100).toFixed(2)}
-                  value={record.priceMinor === null ? '' : (record.priceMinor / 100).toFixed(2)}
-                  onCommit={(text) => {
-                    const value = text.trim() === '' ? null : Number(text.trim().replace(',', '.') || Number.NaN);
-                    if (value !== null && !(value >= 0)) return 'Expected a price.';
-                    return change({ priceMinor: value === null ? null : Math.round(value * 100) })
-                      ? null
-                      : 'It could not be taken.';
-                  }}
+                  value={record.priceMinor === null ? null : record.priceMinor / 100}
+                  onCommit={(price) => change({ priceMinor: price === null ? null : Math.round(price * 100) })}
                 />
               ) : (
                 <span />

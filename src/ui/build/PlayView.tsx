@@ -4,10 +4,13 @@ import type { BuildPapers } from '@/core/build/buildPapers';
 import { jobAfter } from '@/core/build/play';
 import { ACTION_WORDS } from '@/core/text/actionWords';
 import { formatMinutes } from '@/core/units/minutes';
+import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { Button } from '../kit/Button';
 import { Heading, Scroll } from '../kit/viewParts';
-import { StageDrawing } from './StageDrawing';
 import { darkList, oneDigit } from './words';
+
+/** What was touched last. */
+const TOUCHED = { letter: '◂', ink: 'var(--trace)', dash: '' } as const;
 
 /** The cabinet step by step: what stands, what is set aside, which cords hang, what is dark. */
 export function PlayView({ papers: { plan } }: { papers: BuildPapers }) {
@@ -60,7 +63,14 @@ export function PlayView({ papers: { plan } }: { papers: BuildPapers }) {
         <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
           <section aria-label="Cabinet at this stage" className="grid content-start gap-3">
             {Object.values(job.racks).map((rack) => (
-              <StageDrawing key={rack.id} job={job} rack={rack} touched={touched} />
+              <CabinetDrawing
+                key={rack.id}
+                job={job}
+                rackId={rack.id}
+                className="max-h-[62vh] w-full"
+                names
+                markOf={(gearId) => (gearId === touched ? TOUCHED : null)}
+              />
             ))}
             {Object.keys(job.racks).length === 0 && <p className="text-soft">No cabinet stands yet.</p>}
           </section>

@@ -15,18 +15,12 @@ import { useSession, useSessionStore } from '../job/session';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { NumberField } from '../kit/NumberField';
 import { todayHere } from '../kit/today';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
 
 const NOT_TAKEN = 'It could not be taken.';
-/** A whole number, or null where the field may be empty. Not a number: undefined. */
-function whole(text: string, empty = false): number | null | undefined {
-  if (text.trim() === '' && empty) return null;
-  const value = Number(text.trim().replace(',', '.') || Number.NaN);
-  return Number.isFinite(value) ? value : undefined;
-}
-
 /** From which version of the job, by how many, in which windows, and when services must be up. */
 export function TermsView() {
   return (
@@ -72,18 +66,18 @@ function FromWhat() {
   };
   const versions = known?.versions ?? [];
   const listed = versions.some((one) => one.revision === cutover.todayRevision);
-  const number = (label: string, of: keyof Cutover, unit: string, help: string) => (
-    <CommitField
+  const number = (
+    label: string,
+    of: 'parkLimit' | 'learning' | 'breakEveryMin' | 'breakMin' | 'verifyMin' | 'sparePercent',
+    unit: string,
+    help: string,
+  ) => (
+    <NumberField
       label={label}
       unit={unit}
       help={help}
-      inputMode="decimal"
-      value={String(cutover[of])}
-      onCommit={(text) => {
-        const value = whole(text);
-        if (value === undefined || value === null) return 'Expected a number.';
-        return change({ [of]: value }) ? null : NOT_TAKEN;
-      }}
+      value={cutover[of]}
+      onCommit={(value) => change({ [of]: value })}
     />
   );
   return (
@@ -205,33 +199,8 @@ function Visits() {
               value={visit.from}
               onCommit={(from) => (change({ from: from.slice(0, 5) }) ? null : 'Expected an hour.')}
             />
-            <CommitField
-              label="Lasts"
-              unit="min"
-              inputMode="numeric"
-              value={String(visit.minutes)}
-              onCommit={(text) => {
-                const minutes = whole(text);
-                return minutes === undefined || minutes === null
-                  ? 'Expected minutes.'
-                  : change({ minutes })
-                    ? null
-                    : NOT_TAKEN;
-              }}
-            />
-            <CommitField
-              label="People"
-              inputMode="numeric"
-              value={String(visit.people)}
-              onCommit={(text) => {
-                const people = whole(text);
-                return people === undefined || people === null
-                  ? 'Expected a number.'
-                  : change({ people })
-                    ? null
-                    : NOT_TAKEN;
-              }}
-            />
+            <NumberField label="Lasts" unit="min" value={visit.minutes} onCommit={(minutes) => change({ minutes })} />
+            <NumberField label="People" value={visit.people} onCommit={(people) => change({ people })} />
             <CommitSelect
               label="Electrician"
               value={visit.electrician ? 'yes' : 'no'}
@@ -311,25 +280,19 @@ function Services() {
               }))}
               onCommit={(days) => change({ days: days as UpHours['days'] })}
             />
-            <CommitField
+            <NumberField
               label="Down at most"
               unit="min"
-              inputMode="numeric"
-              value={record.mostMin === null ? '' : String(record.mostMin)}
-              onCommit={(text) => {
-                const mostMin = whole(text, true);
-                return mostMin === undefined ? 'Expected minutes.' : change({ mostMin }) ? null : NOT_TAKEN;
-              }}
+              empty
+              value={record.mostMin}
+              onCommit={(mostMin) => change({ mostMin })}
             />
-            <CommitField
+            <NumberField
               label="Weight"
-              inputMode="decimal"
+              empty
               placeholder={String(serviceWeight(service))}
-              value={record.weight === null ? '' : String(record.weight)}
-              onCommit={(text) => {
-                const weight = whole(text, true);
-                return weight === undefined ? 'Expected a number.' : change({ weight }) ? null : NOT_TAKEN;
-              }}
+              value={record.weight}
+              onCommit={(weight) => change({ weight })}
             />
           </fieldset>
         );

@@ -2,21 +2,24 @@ import type { Job } from '@/core/job/job';
 import { elevation } from '@/core/rack/elevation';
 import { naturalOrder } from '@/core/text/naturalOrder';
 
-/** A small front drawing of a job's first cabinet, to scale. */
+/** A small front drawing of a cabinet, the first of its job where none is named, to scale. */
 export function CabinetDrawing({
   job,
+  rackId,
   className = '',
   names = false,
   markOf,
 }: {
   job: Job;
+  rackId?: string;
   className?: string;
   /** Write what stands there on it. */
   names?: boolean;
   /** How a device is marked, if it is. */
   markOf?: (gearId: string) => { letter: string; ink: string; dash: string } | null;
 }) {
-  const [rack] = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
+  const [first] = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
+  const rack = rackId === undefined ? first : job.racks[rackId];
   if (!rack) return null;
   const { widthMm, heightMm, items: all, units } = elevation(job, rack);
   const items = all.filter((item) => item.face === 'front');
@@ -25,7 +28,11 @@ export function CabinetDrawing({
       viewBox={`-22 -14 ${widthMm + 44} ${heightMm + 28}`}
       className={className}
       role="img"
-      aria-label={`${rack.name}: ${items.length} devices in ${rack.units} units`}
+      aria-label={
+        names
+          ? `${rack.name}: ${items.map((item) => `${item.place} ${item.name}`).join(', ') || 'empty'}`
+          : `${rack.name}: ${items.length} devices in ${rack.units} units`
+      }
     >
       <rect
         x={-18}

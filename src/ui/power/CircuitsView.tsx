@@ -19,13 +19,13 @@ import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
+import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
 import { LoadChart } from './LoadChart';
 import { usePower } from './usePower';
 
 const UNKNOWN = { value: '', words: 'not known' };
-const number = (text: string): number | null => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')));
 
 /** Circuits and wall outlets, and what they carry. */
 export function CircuitsView() {
@@ -104,14 +104,14 @@ function CircuitCard({ facts }: { facts: CircuitFacts }) {
   const change = (changes: Partial<Circuit>): boolean =>
     keep({ table: 'circuits', record: { ...circuit, ...changes } });
   const field = (label: string, of: 'breakerA' | 'alsoW' | 'residualMa', unit: string, help?: string) => (
-    <CommitField
+    <NumberField
       label={label}
       unit={unit}
       {...(help ? { help } : {})}
-      inputMode="decimal"
+      empty
       placeholder="not known"
-      value={circuit[of] === null ? '' : String(circuit[of])}
-      onCommit={(text) => take(text, (value) => change({ [of]: value }))}
+      value={circuit[of]}
+      onCommit={(value) => change({ [of]: value })}
     />
   );
   const least = full.unknown > 0 ? 'at least ' : '';
@@ -210,13 +210,6 @@ function CircuitCard({ facts }: { facts: CircuitFacts }) {
       </div>
     </section>
   );
-}
-
-/** Read a figure that may be left empty, and keep it. */
-function take(text: string, keepIt: (value: number | null) => boolean): string | null {
-  const value = number(text);
-  if (value !== null && !Number.isFinite(value)) return 'Expected a number, or nothing where it is not known.';
-  return keepIt(value) ? null : 'It could not be taken.';
 }
 
 function WallOutlets() {

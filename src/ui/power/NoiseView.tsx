@@ -10,6 +10,7 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
+import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
 import { usePower } from './usePower';
@@ -61,20 +62,6 @@ function PlaceCard({ noise }: { noise: PlaceNoise }) {
   const { place, db, dayDb, nightDb, shares, unknown, state } = noise;
   const change = (changes: Partial<NoisePlace>): boolean =>
     keep({ table: 'noisePlaces', record: { ...place, ...changes } });
-  const figure = (label: string, of: 'absorbsM2' | 'betweenDb', unit: string, none: boolean, help: string) => (
-    <CommitField
-      label={label}
-      unit={unit}
-      help={help}
-      inputMode="decimal"
-      value={place[of] === null ? '' : String(place[of])}
-      onCommit={(text) => {
-        const value = text.trim() === '' && none ? null : Number(text.trim().replace(',', '.') || Number.NaN);
-        if (value !== null && !Number.isFinite(value)) return 'Expected a number.';
-        return change({ [of]: value }) ? null : 'It could not be taken.';
-      }}
-    />
-  );
   const [loudest] = shares;
   return (
     <section aria-label={place.name} className="grid gap-2">
@@ -148,8 +135,21 @@ function PlaceCard({ noise }: { noise: PlaceNoise }) {
           mm={place.distanceMm}
           onCommit={(distanceMm) => change({ distanceMm })}
         />
-        {figure('Room takes up', 'absorbsM2', 'm²', true, 'Room constant. Empty: as in the open.')}
-        {figure('Between', 'betweenDb', 'dB', false, 'What a wall or a shut door takes off.')}
+        <NumberField
+          label="Room takes up"
+          unit="m²"
+          help="Room constant. Empty: as in the open."
+          empty
+          value={place.absorbsM2}
+          onCommit={(absorbsM2) => change({ absorbsM2 })}
+        />
+        <NumberField
+          label="Between"
+          unit="dB"
+          help="What a wall or a shut door takes off."
+          value={place.betweenDb}
+          onCommit={(betweenDb) => change({ betweenDb })}
+        />
       </div>
     </section>
   );

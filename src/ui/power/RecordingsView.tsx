@@ -13,6 +13,7 @@ import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
 import { usePower } from './usePower';
@@ -154,26 +155,6 @@ function DriveFields({ gear }: { gear: Gear }) {
 function StreamRow({ row }: { row: Stream }) {
   const { keep, drop } = useRows();
   const change = (changes: Partial<Stream>): boolean => keep({ table: 'streams', record: { ...row, ...changes } });
-  const figure = (
-    label: string,
-    of: 'count' | 'mbps' | 'percent',
-    unit: string,
-    none: boolean,
-    placeholder: string,
-  ) => (
-    <CommitField
-      label={label}
-      {...(unit ? { unit } : {})}
-      inputMode="decimal"
-      placeholder={placeholder}
-      value={row[of] === null ? '' : String(row[of])}
-      onCommit={(text) => {
-        const value = text.trim() === '' && none ? null : Number(text.trim().replace(',', '.') || Number.NaN);
-        if (value !== null && !Number.isFinite(value)) return 'Expected a number.';
-        return change({ [of]: value }) ? null : 'It could not be taken.';
-      }}
-    />
-  );
   return (
     <li className="grid grid-cols-2 items-end gap-2 border-b py-1.5 sm:grid-cols-[1.6fr_0.7fr_0.9fr_0.9fr_auto]">
       <CommitField
@@ -181,9 +162,23 @@ function StreamRow({ row }: { row: Stream }) {
         value={row.name}
         onCommit={(text) => (change({ name: text.trim() }) ? null : 'It could not be taken.')}
       />
-      {figure('How many', 'count', '', false, '')}
-      {figure('Each', 'mbps', 'Mb/s', true, 'not known')}
-      {figure('Recorded', 'percent', '% of the time', true, 'all of it')}
+      <NumberField label="How many" value={row.count} onCommit={(count) => change({ count })} />
+      <NumberField
+        label="Each"
+        unit="Mb/s"
+        empty
+        placeholder="not known"
+        value={row.mbps}
+        onCommit={(mbps) => change({ mbps })}
+      />
+      <NumberField
+        label="Recorded"
+        unit="% of the time"
+        empty
+        placeholder="all of it"
+        value={row.percent}
+        onCommit={(percent) => change({ percent })}
+      />
       <Button
         look="quiet"
         className="px-1 text-soft"
