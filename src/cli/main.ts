@@ -16,6 +16,7 @@ import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { CablesInstance, solveCables } from '../core/models/cables';
 import { CutoverInstance, solveCutover } from '../core/models/cutover';
+import { DiagnoseInstance, solveDiagnose } from '../core/models/diagnose';
 import { LayoutInstance, solveLayout } from '../core/models/layout';
 import { PatchInstance, solvePatch } from '../core/models/patch';
 import { solveTails, TailsInstance } from '../core/models/tails';
@@ -77,7 +78,7 @@ ${takeawayList}
                     against it; exit 1 when it cannot be done so
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
-  solve cables|cutover|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
+  solve cables|cutover|diagnose|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
                     solve an instance of a model; see docs/command-line.md
   reckon --list [--json]
   reckon ENTRY NAME=VALUE … [--json]
@@ -214,6 +215,7 @@ function readInstance<T>(schema: z.ZodType<T>, data: unknown): T {
 const MODELS: Record<string, (data: unknown, options: Options) => object> = {
   cables: (data, options) => solveCables(readInstance(CablesInstance, data), limitsOf(options, 10)),
   cutover: (data, options) => solveCutover(readInstance(CutoverInstance, data), limitsOf(options, 5)),
+  diagnose: (data, options) => solveDiagnose(readInstance(DiagnoseInstance, data), limitsOf(options, 1)),
   layout: (data, options) => solveLayout(readInstance(LayoutInstance, data), limitsOf(options, 20)),
   patch: (data, options) => solvePatch(readInstance(PatchInstance, data), limitsOf(options, 5)),
   tails: (data, options) => solveTails(readInstance(TailsInstance, data), limitsOf(options, 5)),
