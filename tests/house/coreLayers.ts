@@ -35,6 +35,7 @@ export const LAYERS = [
   'tracing',
   'snags',
   'build',
+  'proving',
   'schedule',
   'loom',
   'stations',
