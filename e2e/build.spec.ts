@@ -1,6 +1,7 @@
 import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
-import { commandsBetween } from '../src/core/commands/commandsBetween';
+import { commandsOf } from '../src/core/commands/setField';
 import { readJobFile } from '../src/core/formats/jobFile';
+import { diffJobs } from '../src/core/job/change';
 import { jobOf, sendBatch } from './api';
 import { anotherBrowser, demoText, go, openJobFile, saved } from './job';
 
@@ -15,7 +16,7 @@ async function openRebuild(page: Page, request: APIRequestContext): Promise<stri
   await saved(page);
   const was = await jobOf(request, id);
   const plan = readJobFile(demoText('ostermoor-plan.json'));
-  const commands = commandsBetween(was, { ...plan, id, cutovers: was.cutovers });
+  const commands = commandsOf(diffJobs(was, { ...plan, id, cutovers: was.cutovers }));
   await sendBatch(request, id, commands);
   return id;
 }

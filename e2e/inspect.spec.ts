@@ -132,9 +132,9 @@ for (const job of JOBS) {
         wrong.push(`${where}: console ${message.type()}: ${message.text().slice(0, 160)}`);
     });
     page.on('pageerror', (fault) => wrong.push(`${where}: ${fault.message.slice(0, 160)}`));
-    // The build is looked at where there is one to do, and with the longest names; the others have the rest.
-    const builds = job === 'ostermoor' || job === 'schnuerlbach';
-    const views = VIEWS.filter((one) => (one.startsWith('build') ? builds : job !== 'ostermoor'));
+    // Build and Prove are looked at where there is a build, and with the longest names; the others have the rest.
+    const late = job === 'ostermoor' || job === 'schnuerlbach';
+    const views = VIEWS.filter((one) => (/^(build|prove)/.test(one) ? late : job !== 'ostermoor'));
     for (const view of views) {
       where = `${job}/${view}`;
       await page.setViewportSize({ width: 1440, height: 800 });

@@ -33,6 +33,7 @@ import { Refusal, refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
 import { makeTakeaway } from '../print/makeTakeaway';
 import { cutoverOfJobs } from './buildJob';
+import { diagnoseOfJob } from './diagnoseJob';
 import { diffFiles } from './diffFiles';
 import { needOut, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
@@ -76,6 +77,8 @@ ${takeawayList}
   cutover TODAY.json|none PLAN.json [--json] [--seconds N] [-o FILE]
                     steps from what stands to the plan, in the order that keeps most up, with visits, kit and what stands
                     against it; exit 1 when it cannot be done so
+  diagnose JOB.json --seen TEXT|FILE [--json] [-o FILE]
+                    the cheapest way to the fault of runs; TEXT is such as "12: slow; 14: dark; 15: sound"
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|cutover|diagnose|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
@@ -285,12 +288,13 @@ export async function main(args: string[]): Promise<number> {
       patch: patchJob,
       power: powerOfJob,
       plug: plugJob,
+      diagnose: diagnoseOfJob,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diff, reckon, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diagnose, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

@@ -32,6 +32,7 @@ export function readArguments(args: string[]) {
       anew: { type: 'boolean' },
       list: { type: 'boolean' },
       today: { type: 'string' },
+      seen: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   });

@@ -13,6 +13,7 @@ import { portPlanCsv } from '../core/formats/portPlanCsv';
 import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { runsCsv } from '../core/formats/runsCsv';
 import type { TakeawayId, TakeawayWords } from '../core/formats/takeaways';
+import { testsCsv } from '../core/formats/testsCsv';
 import { visitsIcs } from '../core/formats/visitsIcs';
 import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
@@ -74,6 +75,7 @@ const MAKES: Record<TakeawayId, Make> = {
   'kit.pdf': (job, _, root, today) => kitPdf(job, papers(today, job).kit, root),
   'outage.txt': (job, _, __, today) => outageNotice(job, papers(today, job).plan),
   'visits.ics': (job, _, __, today) => visitsIcs(job, papers(today, job).plan, new Date().toISOString().slice(0, 16)),
+  'tests.csv': testsCsv,
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,
 };

@@ -5,12 +5,13 @@ import { z } from 'zod';
 import { planPlacement } from '../core/arrange/planPlacement';
 import { applyCommands } from '../core/commands/apply';
 import type { Command } from '../core/commands/commands';
-import { commandsBetween } from '../core/commands/commandsBetween';
 import { keepRows } from '../core/commands/rows';
+import { commandsOf } from '../core/commands/setField';
 import { readCsvTable } from '../core/formats/csvTable';
 import { readGearFile } from '../core/formats/gearFile';
 import { readJobFile, writeJobFile } from '../core/formats/jobFile';
 import { importCommand, previewRuns } from '../core/formats/previewRuns';
+import { diffJobs } from '../core/job/change';
 import { emptyJob, type Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import { planLanding } from '../core/panels/planLanding';
@@ -76,7 +77,7 @@ export async function addRebuildDemo(store: Store): Promise<{ id: string }> {
   const cutovers = Object.fromEntries(
     Object.values(plan.cutovers).map((cutover) => [cutover.id, { ...cutover, todayRevision: revision }]),
   );
-  const commands = commandsBetween(job, { ...plan, id, cutovers });
+  const commands = commandsOf(diffJobs(job, { ...plan, id, cutovers }));
   await applyBatch(store, id, { batchId: randomUUID(), base: point, seen: revision, actor: DEMO, commands });
   return { id };
 }

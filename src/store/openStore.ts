@@ -12,6 +12,7 @@ import { Migration20261127100000 } from './migrations/Migration20261127100000';
 import { Migration20261127120000 } from './migrations/Migration20261127120000';
 import { Migration20261127160000 } from './migrations/Migration20261127160000';
 import { Migration20261127200000 } from './migrations/Migration20261127200000';
+import { Migration20261127220000 } from './migrations/Migration20261127220000';
 
 export type Store = MikroORM;
 
@@ -28,6 +29,7 @@ const MIGRATIONS = {
   Migration20261127120000,
   Migration20261127160000,
   Migration20261127200000,
+  Migration20261127220000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, describe, expect, it, vi } from 'vitest';
 import { main } from '../../src/cli/main';
+import { cutoverInstance } from '../support/cutover';
+import { diagnoseInstance } from '../support/diagnose';
 import { demoFolder } from '../support/jobs';
 import { patchInstance } from '../support/patches';
 import { tailsInstance } from '../support/tails';
@@ -173,6 +175,48 @@ describe('the command line', () => {
     }
   });
 
+  it('orders a cut-over, with what stands against it, and takes its papers away', async () => {
+    const [today, plan] = [demo('ostermoor-today.json'), demo('ostermoor-plan.json')];
+    const made = await shelf('cutover', today, plan, '--json');
+    // A part comes too late for its visit: that will not work, and the exit code says so.
+    expect(made.code).toBe(1);
+    const { proven, steps, against, kit, visits } = JSON.parse(made.out);
+    expect(proven).toBe(true);
+    expect(steps.at(-1)).toMatchObject({ words: 'Test run 18 from both ends', safe: true });
+    expect(against[0].what).toContain('New battery unit is due 2026-12-10');
+    expect(kit.length).toBeGreaterThan(10);
+    expect(visits).toHaveLength(3);
+    expect((await shelf('cutover', today, plan)).out).toContain('Move Gateway  [down: Internet');
+    expect((await shelf('cutover', 'none', plan)).said).toContain('0.0 weighted minutes dark (proven least)');
+    expect(await shelf('cutover', today)).toMatchObject({ code: 2, said: expect.stringContaining('two job files') });
+    expect(await shelf('export', plan, '--today', today, '--as', 'visits.ics', '-o', at('v.ics'))).toMatchObject({
+      code: 0,
+    });
+    expect(readFileSync(at('v.ics'), 'utf8')).toContain('SUMMARY:Internet down (Ostermoor Pottery)');
+    const instance = cutoverInstance(8, 1);
+    writeFileSync(at('cutover.json'), JSON.stringify(instance));
+    expect(JSON.parse((await shelf('solve', 'cutover', at('cutover.json'))).out).status).toBe('optimal');
+  });
+
+  it('finds the cheapest way to a fault', async () => {
+    const plan = demo('ostermoor-plan.json');
+    const made = await shelf('diagnose', plan, '--seen', '01: slow; 02: sound', '--json');
+    expect(made.code).toBe(0);
+    expect(JSON.parse(made.out)).toMatchObject([{ run: '01', seen: 'slow', proven: true }]);
+    writeFileSync(at('seen.txt'), '03: dark\n04: dark\n');
+    expect((await shelf('diagnose', plan, '--seen', at('seen.txt'))).out).toContain('03, dark:');
+    for (const [seen, words] of [
+      ['99: dark', 'there is no run “99”'],
+      ['01: green', 'found “green”'],
+    ] as const)
+      expect(await shelf('diagnose', plan, '--seen', seen)).toMatchObject({
+        code: 2,
+        said: expect.stringContaining(words),
+      });
+    writeFileSync(at('diagnose.json'), JSON.stringify(diagnoseInstance(10, 1)));
+    expect(JSON.parse((await shelf('solve', 'diagnose', at('diagnose.json'))).out).status).toBe('optimal');
+  });
+
   it('solves an instance of a layout, and names what is wrong with one', async () => {
     const instance = {
       rackUnits: 6,
@@ -291,7 +335,7 @@ describe('the command line', () => {
     [['export', 'x', '--as', 'pdf'], '--as: expected one of'],
     [['plan', 'x'], 'Say where to write'],
     [['buy', 'x', '-o', '-', '--seconds', 'soon'], 'there is no such file'],
-    [['solve', 'shelves', 'x'], 'solve takes a model (cables, layout, patch, tails)'],
+    [['solve', 'shelves', 'x'], 'solve takes a model (cables, cutover, diagnose, layout, patch, tails)'],
     [['solve', 'cables', demo('quillback-gear.json')], 'The instance is not as its model says'],
     [['check', 'x', '--wrong'], '--wrong'],
   ])('refuses %j in words', async (args, words) => {

@@ -11,7 +11,21 @@ type Def = {
 };
 
 /** Short words that often meet, some of them hard. */
-const WORDS = ['North', 'north ', ' North', '', 'é', 'a:b', '->', '2026-11-24', 'Cat 6 U/UTP', '0', '<x>'];
+const WORDS = [
+  'North',
+  'north ',
+  ' North',
+  '',
+  'é',
+  'a:b',
+  '->',
+  '2026-11-24',
+  '18:30',
+  '2026-12-07T18:30',
+  'Cat 6 U/UTP',
+  '0',
+  '<x>',
+];
 
 /** Any value that a schema takes. */
 export function anyField(schema: z.ZodType): fc.Arbitrary<unknown> {

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, ostermoor, tarnbrook } from '../../../tests/support/jobs';
 import { powered } from '../../../tests/support/powered';
-import { commandsBetween } from '../commands/commandsBetween';
 import { kitCsv } from '../formats/kitCsv';
 import { visitsIcs } from '../formats/visitsIcs';
 import { applyChanges, diffJobs, invert } from '../job/change';
@@ -292,7 +291,7 @@ describe('ticks', () => {
           0,
         );
       }),
-      { numRuns: 3 },
+      { numRuns: 2 },
     );
   }, 60_000);
 
@@ -359,9 +358,4 @@ describe('what people are told', () => {
     }
     expect(whole).toContain('\\, „Ostermoor“\\; Kiln\\\\Room');
   });
-});
-
-it('commands between two versions lead from one to the other', () => {
-  expect(differences(apply(today, ...commandsBetween(today, plan)), plan)).toEqual([]);
-  expect(differences(apply(plan, ...commandsBetween(plan, today)), today)).toEqual([]);
 });

@@ -79,6 +79,12 @@ function severalTables(verb: string, rows: readonly { table: TableName }[]): str
   return `${verb} ${counted(count, one, many)}${rest > 0 ? ` and ${rest} more` : ''}`;
 }
 
+/** @throws Refusal where rows of a table are only ever added */
+function keepAdded(table: TableName, id: string): void {
+  const { onlyAdded, one, many } = tableOf(table);
+  if (onlyAdded) refuse('only-added', `No ${one} is changed or removed: ${many} are only ever added.`, id);
+}
+
 /** Keep rows as given: new ones are added, known ones replaced. */
 export const keepRows = commandKind({
   schema: z.strictObject({ type: z.literal('keepRows'), rows: z.array(Row).min(1).max(MOST), ...exactly }),
@@ -86,6 +92,7 @@ export const keepRows = commandKind({
     for (const { table, record } of rows) {
       const is = record as AnyRecord;
       const was = rowsOf(job, table)[is.id];
+      if (was && !exact) keepAdded(table, is.id);
       if (was && !exact) carryName(job, base, table, { ...was }, is);
       rowsOf(job, table)[is.id] = is;
     }
@@ -104,6 +111,7 @@ export const editRows = commandKind({
   schema: z.strictObject({ type: z.literal('editRows'), edits: z.array(RowEdit).min(1).max(MOST), ...exactly }),
   apply: (job, { edits, exact = false }, base) => {
     for (const { table, id, changes } of edits) {
+      if (!exact) keepAdded(table, id);
       const row = lookUpRow(job, table, id);
       const was = { ...row };
       Object.assign(row, changes);
@@ -124,9 +132,11 @@ export const dropRows = commandKind({
     type: z.literal('dropRows'),
     table: z.enum(TABLE_NAMES as [TableName, ...TableName[]]),
     ids: z.array(Id).min(1).max(MOST),
+    exact: z.boolean().optional().describe('of what is only ever added too: back to an earlier version'),
   }),
-  apply: (job, { table, ids }, base) => {
+  apply: (job, { table, ids, exact = false }, base) => {
     for (const id of ids) {
+      if (!exact) keepAdded(table, id);
       if (!rowsOf(job, table)[id]) refuse('gone', `That ${tableOf(table).one} is no longer in the job.`, id);
     }
     if (table === 'runs') freeLandings(job, ids, base);

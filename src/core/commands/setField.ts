@@ -1,5 +1,5 @@
 import { type Change, isComing, isFieldChange } from '../job/change';
-import { type TableName, tableRow } from '../job/tables';
+import { type TableName, tableOf, tableRow } from '../job/tables';
 import type { Command } from './commands';
 import { type RowEdit, rowEdit } from './rows';
 
@@ -41,6 +41,7 @@ export function commandsOf(changes: readonly Change[]): Command[] {
     gone.set(change.table, [...(gone.get(change.table) ?? []), change.id]);
   }
   // What goes with something else would be gone before it is dropped itself.
-  for (const [table, ids] of [...gone].reverse()) commands.push({ type: 'dropRows', table, ids });
+  for (const [table, ids] of [...gone].reverse())
+    commands.push({ type: 'dropRows', table, ids, ...(tableOf(table).onlyAdded ? { exact: true } : {}) });
   return commands;
 }

@@ -157,7 +157,7 @@ export const TAKEAWAYS = [
   },
   {
     id: 'outlets.svg',
-    words: 'Outlet map on the elevation',
+    words: 'Outlet map as a drawing',
     about: 'The cabinet from behind with outlets and plugs to scale.',
     station: 'power',
     options: [],
@@ -195,6 +195,13 @@ export const TAKEAWAYS = [
     words: 'Visits and outages',
     about: 'For any calendar.',
     station: 'build',
+    options: [],
+  },
+  {
+    id: 'tests.csv',
+    words: 'Test results',
+    about: 'Every result of every run, and what is not proven.',
+    station: 'prove',
     options: [],
   },
   {

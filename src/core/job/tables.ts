@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { acceptances } from '../records/acceptance';
 import { allowances } from '../records/allowance';
 import { answers } from '../records/answer';
 import { boxes } from '../records/box';
@@ -26,12 +27,14 @@ import { placements } from '../records/placement';
 import { plugs } from '../records/plug';
 import { portNetworks } from '../records/portNetwork';
 import { racks } from '../records/rack';
+import { results } from '../records/result';
 import { rooms } from '../records/room';
 import { runs } from '../records/run';
 import { shelvings } from '../records/shelving';
 import { streams } from '../records/stream';
 import type { TableOf } from '../records/table';
 import { terminations } from '../records/termination';
+import { testers } from '../records/tester';
 import { ticks } from '../records/tick';
 import { tones } from '../records/tone';
 import { upHours } from '../records/upHours';
@@ -81,6 +84,9 @@ export const TABLES = {
   ticks,
   orderPins,
   kitItems,
+  testers,
+  results,
+  acceptances,
 } as const;
 
 export type TableName = keyof typeof TABLES;

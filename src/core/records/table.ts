@@ -50,6 +50,8 @@ export type TableOf<N extends string, S extends z.ZodObject, J, F extends string
   overlap?: (job: J, row: R) => string | null;
   /** Referred rows whose change may make this one clash or overlap. */
   minds: readonly T[];
+  /** Rows are only ever added: none is changed or dropped by itself. */
+  onlyAdded?: boolean;
   /** A column that constraints of the database need beside the row's own fields. */
   derived?: { column: string; of: (job: J, row: R) => number };
 };

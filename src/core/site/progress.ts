@@ -3,7 +3,7 @@ import { questionsFor } from './answers';
 import { type QuestionGroup, questionOf } from './questions';
 
 /** What other stations ask for. */
-const ELSEWHERE: readonly QuestionGroup[] = ['Labels', 'Mains out', 'Heat and noise'];
+const ELSEWHERE: readonly QuestionGroup[] = ['Labels', 'Mains out', 'Heat and noise', 'Proving'];
 
 /** Questions that change a caution or say what the site is like, answered of all; figures with a default are no duty. */
 export function surveyProgress(job: Job): [done: number, of: number] {

@@ -20,6 +20,7 @@ export const QUESTION_GROUPS = [
   'Arranging',
   'Landing',
   'Patching and cords',
+  'Proving',
 ] as const;
 export type QuestionGroup = (typeof QUESTION_GROUPS)[number];
 
@@ -341,6 +342,19 @@ export const QUESTIONS = {
     check: (text) =>
       text === '' || z.iso.date().safeParse(text).success ? null : 'expected a date such as 2026-11-27',
   },
+  'proven-by': choice(
+    'Proving',
+    'A run counts as proven by',
+    {
+      continuity: 'continuity: every wire comes through',
+      'wire-map': 'its wire map, with split pairs seen',
+      speed: 'its wire map, and the speed that it is wanted for',
+      certified: 'certification to its category',
+    },
+    'wire-map',
+    'a computation',
+    'What keeps the job from being handed over. Continuity does not see split pairs; certification is what tenders ask for.',
+  ),
   generator: choice(
     'Mains out',
     'Is there a generator?',

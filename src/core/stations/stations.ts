@@ -6,13 +6,14 @@ import { build } from './build';
 import { land } from './land';
 import { patch } from './patch';
 import { power } from './power';
+import { prove } from './prove';
 import { runs } from './runs';
 import { stack } from './stack';
 import type { Station } from './station';
 import { survey } from './survey';
 
 /** The stations in the order of the work. Adding one touches its file, this list, and `job/stationIds`. */
-export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power, build];
+export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power, build, prove];
 
 export const stationOf = (id: StationId): Station => STATION_LIST.find((one) => one.id === id) ?? survey;
 

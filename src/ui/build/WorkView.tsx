@@ -10,19 +10,15 @@ import { actorHere } from '../job/actor';
 import { useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
+import { nowHere } from '../kit/nowHere';
 import { useAnnounce } from '../kit/useAnnounce';
 import { Heading, Scroll } from '../kit/viewParts';
 import { useBuild } from './useBuild';
 import { darkList, oneDigit } from './words';
 
-/** Local time to the minute, as `2026-11-27T18:30`. */
-const nowHere = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-};
 /** Longer than this since the last tick is a break, not work. */
 const LONGEST_STEP_MIN = 120;
-const BIG = 'min-h-12 px-4 text-base';
+const BIG = 'min-h-12! px-4 text-base';
 
 /** For one thumb at the rack: the step now, where, with what; ticked, skipped or stuck; and what comes next. */
 export function WorkView({ papers: { plan } }: { papers: BuildPapers }) {

@@ -5,6 +5,7 @@ import type { StationViews } from '../kit/stationViews';
 import { land } from '../land/station';
 import { patch } from '../patch/station';
 import { power } from '../power/station';
+import { prove } from '../prove/station';
 import { runs } from '../runs/station';
 import { stack } from '../stack/station';
 import { survey } from '../survey/station';
@@ -17,5 +18,6 @@ export const STATION_VIEWS: Record<StationId, StationViews & { load: () => Promi
   land: { ...land, load: () => import('../land/LandStation').then((module) => module.LandStation) },
   patch: { ...patch, load: () => import('../patch/PatchStation').then((module) => module.PatchStation) },
   build: { ...build, load: () => import('../build/BuildStation').then((module) => module.BuildStation) },
+  prove: { ...prove, load: () => import('../prove/ProveStation').then((module) => module.ProveStation) },
   power: { ...power, load: () => import('../power/PowerStation').then((module) => module.PowerStation) },
 };

@@ -6,6 +6,11 @@ const STATES: Readonly<Record<string, { mark: string; look: string }>> = {
   'too little': { mark: '●', look: 'font-bold text-wont' },
   'too warm': { mark: '●', look: 'font-bold text-wont' },
   'too loud': { mark: '●', look: 'font-bold text-wont' },
+  proven: { mark: '○', look: 'text-good' },
+  accepted: { mark: '◇', look: 'font-bold text-bite' },
+  partly: { mark: '◐', look: 'font-bold text-bite' },
+  failed: { mark: '●', look: 'font-bold text-wont' },
+  'not tested': { mark: '?', look: 'text-soft' },
   'not judged': { mark: '?', look: 'font-bold text-bite' },
 };
 

@@ -1,0 +1,126 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import type { Acceptance } from '../records/acceptance';
+import type { Result } from '../records/result';
+import { isNow, type Run } from '../records/run';
+import { TESTER_TELLS, type TesterTells } from '../records/tester';
+import { answerOf } from '../site/answers';
+import { CONTACT_PAIRS, readingOf, readWireMap, STRAIGHT, type WireMap } from './wireMap';
+import { noneSeenBound, wilson } from './yields';
+
+export type ProofState = 'proven' | 'failed' | 'partly' | 'accepted' | 'not tested';
+export type Proof = {
+  run: Run;
+  state: ProofState;
+  /** Why it is not proven, or by what it is. */
+  words: string;
+  /** Latest first. */
+  results: Result[];
+  acceptance: Acceptance | null;
+};
+
+const known = new WeakMap<Job, ReadonlyMap<string, Result[]>>();
+
+/** Results of each run, latest first; of one minute the one that came in later. */
+export function resultsByRun(job: Job): ReadonlyMap<string, Result[]> {
+  const there = known.get(job);
+  if (there) return there;
+  const byRun = new Map<string, Result[]>();
+  for (const result of Object.values(job.results))
+    byRun.set(result.runId, [...(byRun.get(result.runId) ?? []), result]);
+  for (const list of byRun.values()) list.sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id));
+  if (Object.isFrozen(job)) known.set(job, byRun);
+  return byRun;
+}
+
+/** What a job wants to be looked at before a run counts as proven. */
+export const provenBy = (job: Job): TesterTells =>
+  TESTER_TELLS.find((one) => one === answerOf(job, 'proven-by')) ?? 'wire-map';
+
+const rank = (tells: TesterTells): number => TESTER_TELLS.indexOf(tells);
+
+/** The wire map of a result, as far as it was taken down. */
+export function wireMapOf(result: Result): WireMap {
+  return {
+    to: readWireMap(result.map) ?? STRAIGHT,
+    screen: result.screen,
+    pairM: [result.pair12M, result.pair36M, result.pair45M, result.pair78M],
+    splitSeen: result.splitSeen,
+  };
+}
+
+/** What a result comes to, its own verdict and what its figures say: a pass that links too slowly is none. */
+export function resultFault(run: Run, result: Result): string | null {
+  if (result.map !== '') {
+    const { faults } = readingOf(wireMapOf(result));
+    if (faults.length > 0) return faults.map(({ words }) => words).join(' ');
+  }
+  if (result.speedMbps !== null && run.speedMbps !== null && result.speedMbps < run.speedMbps)
+    return `It links at ${result.speedMbps} Mb/s; ${run.speedMbps} Mb/s are wanted.`;
+  return result.passed ? null : result.note || 'The tester says that it fails.';
+}
+
+/** How far a run is proven. */
+export function proofOf(job: Job, run: Run): Proof {
+  const results = resultsByRun(job).get(run.id) ?? [];
+  const acceptance = Object.values(job.acceptances).find(({ runId }) => runId === run.id) ?? null;
+  const wanted = provenBy(job);
+  const [latest] = results;
+  const fault = latest ? resultFault(run, latest) : null;
+  const make = (state: ProofState, words: string): Proof =>
+    state !== 'proven' && acceptance
+      ? {
+          run,
+          state: 'accepted',
+          words: `Accepted by ${acceptance.by}: ${acceptance.why} (${words})`,
+          results,
+          acceptance,
+        }
+      : { run, state, words, results, acceptance };
+  if (!latest) return make('not tested', 'Never tested.');
+  if (fault !== null) return make('failed', fault);
+  // What passed since the last failure counts together: one tester may show the map, another the speed.
+  const failedAt = results.findIndex((one) => resultFault(run, one) !== null);
+  const since = failedAt < 0 ? results : results.slice(0, failedAt);
+  const best = since.reduce((a, b) => (rank(b.tells) > rank(a.tells) ? b : a));
+  if (rank(best.tells) < rank(wanted)) return make('partly', `Only ${best.tells} was looked at; ${wanted} is wanted.`);
+  if (wanted === 'wire-map' && best.tells === 'wire-map' && best.splitSeen === null)
+    return make('partly', 'Its tester cannot see split pairs.');
+  if (wanted === 'speed' && rank(best.tells) === rank('speed') && run.speedMbps !== null && best.speedMbps === null)
+    return make('partly', 'The speed that it linked at was not taken down.');
+  return make('proven', `By ${best.tells}${best.at ? `, ${best.at.replace('T', ' ')}` : ''}.`);
+}
+
+/** Every run of this job that must be proven, in order. */
+export const proofs = (job: Job): Proof[] =>
+  indexJob(job)
+    .runsInOrder.filter(isNow)
+    .map((run) => proofOf(job, run));
+
+export type Yield = {
+  tested: number;
+  passedFirst: number;
+  /** Bounds of the share that fails, 95 %. */
+  low: number;
+  high: number;
+  retests: number;
+};
+
+/** How many runs passed at their first test, with the bounds that so many tests allow. */
+export function firstPassYield(job: Job): Yield {
+  let [tested, passedFirst, retests] = [0, 0, 0];
+  for (const [runId, results] of resultsByRun(job)) {
+    const run = job.runs[runId];
+    const first = results.at(-1);
+    if (!run || !first) continue;
+    tested += 1;
+    retests += results.length - 1;
+    if (resultFault(run, first) === null) passedFirst += 1;
+  }
+  const failed = tested - passedFirst;
+  const { low, high } = failed === 0 ? { low: 0, high: noneSeenBound(tested) } : wilson(failed, tested);
+  return { tested, passedFirst, low, high, retests };
+}
+
+/** Names of the pairs whose lengths are kept with a result, in the order of its fields. */
+export const PAIR_NAMES = CONTACT_PAIRS.map((pair) => pair.join('-'));

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply, bench, patched } from '../../../tests/support/jobs';
+import { powered } from '../../../tests/support/powered';
+import { indexJob } from '../job/jobIndex';
+import { type Result, results } from '../records/result';
+import { firstPassYield, proofOf, proofs } from './proof';
+import { leftAfter, planTrouble, SYMPTOMS, troubleOf } from './trouble';
+
+const limits = () => ({ seed: 1, now: () => performance.now(), untilMs: performance.now() + 5000 });
+const job = patched(
+  bench({ 1: { room: 'Hall', device: 'desk', speedMbps: 1000 }, 2: { room: 'Den', device: 'desk' } }),
+  '1',
+  '2',
+);
+const [one] = indexJob(job).runsInOrder;
+if (!one) throw new Error('a run');
+const tested = (...fields: Partial<Result>[]) =>
+  apply(job, {
+    type: 'keepRows',
+    rows: fields.map((more, at) => ({
+      table: 'results' as const,
+      record: results.make({ id: `r${at}`, runId: one.id, passed: true, at: `2026-12-07T18:0${at}`, ...more }),
+    })),
+  });
+const state = (...fields: Partial<Result>[]) => proofOf(tested(...fields), one).state;
+const asked = (value: string) => (of: typeof job) =>
+  apply(of, { type: 'keepRows', rows: [{ table: 'answers', record: { id: 'proven-by', value, note: '' } }] });
+
+describe('what counts as proven', () => {
+  it('is by the job’s choice: continuity alone is not a wire map, and a map that cannot see splits not the whole', () => {
+    expect(proofOf(job, one).state).toBe('not tested');
+    expect(state({ tells: 'continuity' })).toBe('partly');
+    expect(state({ tells: 'wire-map', map: '12345678' })).toBe('partly');
+    expect(state({ tells: 'wire-map', map: '12345678', splitSeen: false })).toBe('proven');
+    expect(proofOf(asked('continuity')(tested({ tells: 'continuity' })), one).state).toBe('proven');
+    expect(proofOf(asked('speed')(tested({ tells: 'speed', splitSeen: false })), one).state).toBe('partly');
+    expect(proofOf(asked('speed')(tested({ tells: 'speed', speedMbps: 1000 })), one).state).toBe('proven');
+  });
+
+  it('a later failure counts, a later pass mends it', () => {
+    const good = { tells: 'wire-map', map: '12345678', splitSeen: false } as const;
+    expect(state(good, { passed: false })).toBe('failed');
+    expect(state({ passed: false }, good)).toBe('proven');
+    expect(state(good, { tells: 'wire-map', map: '1 2 3 - 5 6 7 8' })).toBe('failed');
+    // What a tester passes and the switch links too slowly is not proven.
+    expect(state(good, { tells: 'speed', speedMbps: 100 })).toBe('failed');
+  });
+
+  it('somebody may accept it by name, with why', () => {
+    const accepted = apply(tested({ passed: false, note: 'Pair 3-6 open' }), {
+      type: 'keepRows',
+      rows: [{ table: 'acceptances', record: { id: 'a', runId: one.id, by: 'Sam', why: 'Spare only', at: '' } }],
+    });
+    expect(proofOf(accepted, one)).toMatchObject({
+      state: 'accepted',
+      words: expect.stringContaining('Pair 3-6 open'),
+    });
+    expect(proofs(accepted)).toHaveLength(2);
+  });
+
+  it('results are only ever added', () => {
+    const with1 = tested({});
+    const change = {
+      type: 'editRows' as const,
+      edits: [{ table: 'results' as const, id: 'r0', changes: { passed: false } }],
+    };
+    expect(() => apply(with1, change)).toThrow('only ever added');
+    expect(() => apply(with1, { type: 'dropRows', table: 'results', ids: ['r0'] })).toThrow('only ever added');
+    const again = results.make({ id: 'r0', runId: one.id, passed: false });
+    expect(() => apply(with1, { type: 'keepRows', rows: [{ table: 'results', record: again }] })).toThrow(
+      'only ever added',
+    );
+    // They go with their run.
+    expect(Object.keys(apply(with1, { type: 'removeRuns', runIds: [one.id] }).results)).toEqual([]);
+  });
+
+  it('counts what passed at first', () => {
+    expect(firstPassYield(job)).toMatchObject({ tested: 0, low: 0, high: 1 });
+    expect(firstPassYield(tested({ passed: false }, { passed: true }))).toMatchObject({
+      tested: 1,
+      passedFirst: 0,
+      retests: 1,
+    });
+  });
+});
+
+describe('trouble', () => {
+  const quillback = powered();
+  const run = indexJob(quillback).runsInOrder.find(({ device }) => device !== '');
+  if (!run) throw new Error('a run');
+
+  it('has suspects, tests that part them, and a proven way for each of what is seen', () => {
+    for (const symptom of SYMPTOMS) {
+      const trouble = troubleOf(quillback, run, symptom);
+      const plan = planTrouble(trouble, limits());
+      expect(plan.proven).toBe(true);
+      const plain = planTrouble({ suspects: trouble.suspects, tests: [] }, limits());
+      expect(plan.expectedMin).toBeLessThanOrEqual(plain.expectedMin);
+      for (const { finds } of trouble.tests)
+        for (const id of finds) expect(trouble.suspects.map((s) => s.id)).toContain(id);
+    }
+  });
+
+  it('others that are dead too speak against what they share, those that work for it', () => {
+    const index = indexJob(quillback);
+    const sharing = index.runsInOrder.filter((other) => other.id !== run.id).map(({ id }) => id);
+    const odds = (dead: string[], sound: string[]) =>
+      troubleOf(quillback, run, 'dark', dead, sound).suspects.find(({ id }) => id === 'switch')?.odds ?? 0;
+    expect(odds(sharing, [])).toBeGreaterThan(odds([], []));
+    expect(odds([], sharing)).toBeLessThan(odds([], []));
+  });
+
+  it('each answer narrows it down to the fault, whichever it is', () => {
+    const trouble = troubleOf(quillback, run, 'slow');
+    fc.assert(
+      fc.property(fc.constantFrom(...trouble.suspects), (fault) => {
+        const answers: { id: string; yes: boolean }[] = [];
+        for (let round = 0; round < 20; round++) {
+          const { left, contradiction } = leftAfter(trouble, answers);
+          expect(contradiction).toBe(false);
+          expect(left.map(({ id }) => id)).toContain(fault.id);
+          const { tree } = planTrouble({ suspects: left, tests: trouble.tests }, limits());
+          if (!tree) throw new Error('no way');
+          if ('mend' in tree) {
+            if (left[tree.mend]?.id === fault.id) return;
+            answers.push({ id: left[tree.mend]?.id ?? '', yes: false });
+          } else {
+            const test = trouble.tests[tree.test];
+            answers.push({ id: test?.id ?? '', yes: test?.finds.includes(fault.id) ?? false });
+          }
+        }
+        throw new Error(`${fault.id} is never found`);
+      }),
+    );
+  });
+
+  it('says when answers contradict each other', () => {
+    const trouble = troubleOf(quillback, run, 'slow');
+    const answers = [
+      { id: 'wire-map', yes: true },
+      { id: 'good-device', yes: true },
+    ];
+    expect(leftAfter(trouble, answers).contradiction).toBe(true);
+  });
+});

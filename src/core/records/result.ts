@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { amount, Id, line, whole } from './fields';
+import { defineTable, goesWith } from './table';
+import { TESTER_TELLS } from './tester';
+
+export const SCREENS = ['through', 'open', 'none', 'not tested'] as const;
+const metres = amount(0, 2000).nullable().default(null);
+
+/** What a tester said of a run. Results are only ever added: a later one says more, none is changed. Goes with its run. */
+export const Result = z
+  .strictObject({
+    id: Id,
+    runId: Id,
+    testerId: Id.nullable().default(null).describe('null: by a tester that is not on the list'),
+    tells: z.enum(TESTER_TELLS).default('continuity').describe('what was looked at'),
+    passed: z.boolean(),
+    at: z
+      .string()
+      .regex(/^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/, 'expected a time such as 2026-11-27T18:30')
+      .default(''),
+    by: line(60).default(''),
+    map: line(60).default('').describe('far pins by near pin, such as 1 2 3 - 5 6 7 8; empty: not taken down'),
+    screen: z.enum(SCREENS).default('not tested'),
+    splitSeen: z.boolean().nullable().default(null).describe('whether pairs are split; null: it cannot tell'),
+    pair12M: metres,
+    pair36M: metres,
+    pair45M: metres,
+    pair78M: metres,
+    speedMbps: whole(1, 800_000).nullable().default(null).describe('speed that it linked at'),
+    note: line(300).default(''),
+  })
+  .meta({ id: 'Result' });
+export type Result = z.infer<typeof Result>;
+
+export const results = defineTable({
+  name: 'results',
+  row: 'result',
+  one: 'test result',
+  atMost: 60_000,
+  schema: Result,
+  refers: [goesWith('runId', 'runs'), { field: 'testerId', to: 'testers', whenGone: 'cleared' }],
+  onlyAdded: true,
+});

@@ -1,0 +1,254 @@
+import { Check, X } from 'lucide-react';
+import { useState } from 'react';
+import { indexJob } from '@/core/job/jobIndex';
+import { type Proof, proofs, resultFault } from '@/core/proving/proof';
+import { readingOf, readWireMap } from '@/core/proving/wireMap';
+import { results } from '@/core/records/result';
+import { TESTER_TELLS, type Tester, testers } from '@/core/records/tester';
+import { actorHere } from '../job/actor';
+import { useSession } from '../job/session';
+import { AnswerField } from '../kit/AnswerField';
+import { Button } from '../kit/Button';
+import { CommitField, CommitSelect } from '../kit/CommitField';
+import { inputLook } from '../kit/Field';
+import { nowHere } from '../kit/nowHere';
+import { useAnnounce } from '../kit/useAnnounce';
+import { newRowId, useRows } from '../kit/useRows';
+import { Heading, Scroll, StateMark } from '../kit/viewParts';
+
+const BIG = 'min-h-12! px-4 text-base justify-center';
+const TELL_WORDS = {
+  continuity: 'continuity',
+  'wire-map': 'wire map, split pairs too',
+  speed: 'that, and the speed',
+  certified: 'certification',
+} as const;
+
+/** One result a tap: the next run in panel order, pass or fail, the wire map where it failed. */
+export function LogView() {
+  const job = useSession((session) => session.job);
+  const [testerId, setTesterId] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const all = inPanelOrder(job, proofs(job));
+  const tester = job.testers[testerId ?? ''] ?? Object.values(job.testers)[0] ?? null;
+  const open = all.filter(({ state }) => state !== 'proven' && state !== 'accepted');
+  const now = all.find(({ run }) => run.id === chosen) ?? open.find(({ state }) => state !== 'failed') ?? open[0];
+  const later = open.filter((one) => one !== now);
+  return (
+    <Scroll label="Log">
+      <div className="grid grid-cols-1 items-start gap-3 sm:grid-cols-3">
+        <AnswerField id="proven-by" />
+        <TesterFields tester={tester} onChoose={setTesterId} />
+      </div>
+      {all.length === 0 && <p>There is no run yet that could be tested.</p>}
+      {now ? (
+        <TestCard key={now.run.id} proof={now} tester={tester} onDone={() => setChosen(null)} />
+      ) : (
+        all.length > 0 && <p className="text-base">Every run is proven, or accepted by name.</p>
+      )}
+      {later.length > 0 && (
+        <section aria-label="Still to be tested">
+          <Heading>Then</Heading>
+          <ul>
+            {later.slice(0, 12).map(({ run, state }) => (
+              <li key={run.id} className="border-b">
+                <button type="button" className="min-h-12 w-full py-1 text-left" onClick={() => setChosen(run.id)}>
+                  <b className="font-mono">{run.label}</b>{' '}
+                  {[run.floor, run.room, run.outlet].filter(Boolean).join(', ')} <StateMark state={state} />
+                </button>
+              </li>
+            ))}
+          </ul>
+          {later.length > 12 && <p className="text-[13px] text-soft">and {later.length - 12} more, in What is open</p>}
+        </section>
+      )}
+    </Scroll>
+  );
+}
+
+type Job = Parameters<typeof proofs>[0];
+
+/** By panel and port, as one goes along with the tester; what is not landed last. */
+function inPanelOrder(job: Job, all: readonly Proof[]): Proof[] {
+  const { landingOfRun, gearInOrder } = indexJob(job);
+  const panels = new Map(gearInOrder.map((gear, at) => [gear.id, at]));
+  const place = ({ run }: Proof) => {
+    const landing = landingOfRun.get(run.id);
+    return landing ? (panels.get(landing.panelId) ?? 0) * 10_000 + landing.port : Number.MAX_SAFE_INTEGER;
+  };
+  return [...all].sort((a, b) => place(a) - place(b));
+}
+
+function TesterFields({ tester, onChoose }: { tester: Tester | null; onChoose: (id: string) => void }) {
+  const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const list = Object.values(job.testers);
+  const add = () => {
+    let at = list.length + 1;
+    while (list.some(({ name }) => name === `Tester ${at}`)) at += 1;
+    const record = testers.make({ id: newRowId('tester'), name: `Tester ${at}` });
+    if (keep({ table: 'testers', record })) onChoose(record.id);
+  };
+  const change = (changes: Partial<Tester>): boolean =>
+    tester !== null && keep({ table: 'testers', record: { ...tester, ...changes } });
+  return (
+    <>
+      <div className="grid content-start gap-1">
+        {list.length > 0 && tester ? (
+          <CommitSelect
+            label="Tester"
+            value={tester.id}
+            options={list.map(({ id, name }) => ({ value: id, words: name }))}
+            onCommit={onChoose}
+          />
+        ) : (
+          <p className="text-[13px] text-soft">
+            No tester is on the list: say which one is used, and what it can tell.
+          </p>
+        )}
+        <Button onClick={add}>Add a tester</Button>
+      </div>
+      {tester && (
+        <div className="grid grid-cols-2 gap-2">
+          <CommitField
+            label="Its name"
+            value={tester.name}
+            onCommit={(name) => (change({ name: name.trim() }) ? null : 'It could not be taken.')}
+          />
+          <CommitSelect
+            label="It can tell"
+            value={tester.tells}
+            options={TESTER_TELLS.map((value) => ({ value, words: TELL_WORDS[value] }))}
+            onCommit={(tells) => change({ tells: tells as Tester['tells'] })}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+function TestCard({ proof, tester, onDone }: { proof: Proof; tester: Tester | null; onDone: () => void }) {
+  const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const announce = useAnnounce();
+  const { run, state, words } = proof;
+  const [map, setMap] = useState('');
+  const [split, setSplit] = useState(false);
+  const [speed, setSpeed] = useState('');
+  const [note, setNote] = useState('');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const landing = indexJob(job).landingOfRun.get(run.id);
+  const tells = tester?.tells ?? 'continuity';
+  const seesSplit = tells === 'wire-map' || tells === 'speed' || tells === 'certified';
+  const put = (passed: boolean) => {
+    const read = map.trim() === '' ? null : readWireMap(map);
+    if (map.trim() !== '' && read === null)
+      return setWrong('Expected eight far pins, such as 1 2 3 - 5 6 7 8: - for open, + between pins that are joined.');
+    const mbps = speed.trim() === '' ? null : Number(speed.trim());
+    if (mbps !== null && !(Number.isInteger(mbps) && mbps > 0))
+      return setWrong('Expected a speed in Mb/s, such as 1000.');
+    const record = results.make({
+      id: newRowId('result'),
+      runId: run.id,
+      testerId: tester?.id ?? null,
+      tells,
+      passed,
+      at: nowHere(),
+      by: actorHere().name,
+      map: map.trim(),
+      splitSeen: seesSplit ? split : null,
+      speedMbps: mbps,
+      note: note.trim(),
+    });
+    if (keep({ table: 'results', record })) {
+      const fault = resultFault(run, record);
+      announce(`${run.label}: ${fault ?? 'passed'}`);
+      onDone();
+    }
+  };
+  const read = map.trim() === '' ? null : readWireMap(map);
+  return (
+    <article aria-label="The run now" className="grid max-w-2xl gap-3 border-2 border-strong bg-sheet p-3">
+      <h2 className="wide font-bold text-xl leading-tight">
+        Run <span className="font-mono">{run.label}</span> <StateMark state={state} />
+      </h2>
+      <p className="text-base">
+        {[run.floor, run.room, run.outlet].filter(Boolean).join(', ') || 'no room'}
+        {landing && (
+          <>
+            {' '}
+            · <b>{job.gear[landing.panelId]?.name}</b> port <b className="font-mono">{landing.port}</b>
+          </>
+        )}
+        {run.device && <span className="text-soft"> · {run.device}</span>}
+        <br />
+        <span className="text-soft">{words}</span>
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        <Button look="main" className={BIG} onClick={() => put(true)}>
+          <Check size={20} aria-hidden /> Pass
+        </Button>
+        <Button className={BIG} onClick={() => put(false)}>
+          <X size={20} aria-hidden /> Fail
+        </Button>
+      </div>
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-[1.6fr_0.8fr_1.6fr]">
+        <label className="col-span-2 grid text-[13px] sm:col-span-1">
+          Wire map, far pins of 1 to 8
+          <input
+            value={map}
+            onChange={(event) => setMap(event.target.value)}
+            placeholder="1 2 3 - 5 6 7 8"
+            className={`${inputLook} min-h-12 font-mono`}
+          />
+        </label>
+        <label className="grid text-[13px]">
+          Links at (Mb/s)
+          <input
+            value={speed}
+            inputMode="numeric"
+            onChange={(event) => setSpeed(event.target.value)}
+            className={`${inputLook} min-h-12`}
+          />
+        </label>
+        <label className="grid text-[13px]">
+          Note
+          <input
+            value={note}
+            maxLength={300}
+            onChange={(event) => setNote(event.target.value)}
+            className={`${inputLook} min-h-12`}
+          />
+        </label>
+      </div>
+      {seesSplit && (
+        <label className="flex min-h-12 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={split}
+            onChange={(event) => setSplit(event.target.checked)}
+            className="size-5 accent-act"
+          />
+          It shows split pairs
+        </label>
+      )}
+      {wrong && (
+        <p role="alert" className="font-semibold text-wont">
+          {wrong}
+        </p>
+      )}
+      {read && (
+        <p className="text-[13px]">
+          {readingOf({
+            to: read,
+            screen: 'not tested',
+            pairM: [null, null, null, null],
+            splitSeen: seesSplit ? split : null,
+          })
+            .faults.map((fault) => fault.words)
+            .join(' ') || 'Straight through.'}
+        </p>
+      )}
+    </article>
+  );
+}
