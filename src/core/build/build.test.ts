@@ -88,6 +88,24 @@ describe('the order', () => {
     expect(buildPlan(was, is, limits()).order.proven).toBe(true);
   });
 
+  it('takes what matters least first, and the gateway last, where nothing else decides', () => {
+    // Common practice, no source: spare and least critical first, gateway last.
+    const [was, is] = newMap();
+    const { planned, parts } = buildPlan(was, is, limits());
+    const weightOf = (id: string) =>
+      Math.max(
+        0,
+        ...parts
+          .filter(({ ways }) => ways.some((way) => way.some(({ step }) => step === id)))
+          .map(({ weight }) => weight),
+      );
+    const weights = planned
+      .filter(({ entry }) => entry.phase === 'cutover')
+      .map(({ entry }) => weightOf(entry.step.id));
+    expect(weights[0] ?? 0).toBeLessThan(weights.at(-1) ?? 0);
+    expect(weights.indexOf(Math.max(...weights))).toBeGreaterThan(weights.length / 2);
+  });
+
   it('darkens as much as its stages say', () => {
     const { planned, parts, order } = made.plan;
     const weights = new Map<string, number>();

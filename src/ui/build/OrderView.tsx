@@ -119,6 +119,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
           <Steps planned={plan.planned.filter(({ visit }) => visit === null)} all={plan.planned} />
         </section>
       )}
+      <Paces plan={plan} />
       <Alternatives />
       <p className="narrow text-soft text-xs">
         Minutes are rules of thumb until ticks correct them; each doubling of like work takes{' '}
@@ -260,6 +261,44 @@ function Steps({ planned, all }: { planned: readonly Planned[]; all: readonly Pl
         );
       })}
     </ol>
+  );
+}
+
+/** What was planned and what it took, by kind of step and by person: what is left goes by it. */
+function Paces({ plan }: { plan: BuildPapers['plan'] }) {
+  if (plan.paces.length === 0) return null;
+  return (
+    <section aria-label="Pace">
+      <Heading>Pace so far</Heading>
+      <div className="overflow-x-auto">
+        <table className="mt-1 text-[13px]">
+          <thead>
+            <tr className="text-left text-soft">
+              {['Kind of step', 'By', 'Done', 'Planned', 'Took', 'First against plan', 'Each doubling'].map((head) => (
+                <th key={head} scope="col" className="pr-5 font-semibold">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {plan.paces.map(({ pace, by, done, plannedMin, tookMin, factor, learning }) => (
+              <tr key={`${pace} ${by}`} className="border-t">
+                <th scope="row" className="pr-5 text-left">
+                  {pace}
+                </th>
+                <td className="pr-5">{by || 'all'}</td>
+                <td className="pr-5 font-mono">{done}</td>
+                <td className="pr-5 font-mono">{formatMinutes(plannedMin)}</td>
+                <td className="pr-5 font-mono">{formatMinutes(tookMin)}</td>
+                <td className="pr-5 font-mono">× {factor.toFixed(2)}</td>
+                <td className="font-mono">× {learning.toFixed(2)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
   );
 }
 
