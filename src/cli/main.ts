@@ -40,6 +40,7 @@ import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
 import { plugJob, powerOfJob } from './powerJob';
 import { reckonEntry } from './reckonEntry';
+import { reconcileJob, walkOfJob } from './switchJob';
 
 const takeawayList = TAKEAWAYS.map(({ id, about }) => `                      ${id.padEnd(17)} ${about}`).join('\n');
 
@@ -79,6 +80,10 @@ ${takeawayList}
                     against it; exit 1 when it cannot be done so
   diagnose JOB.json --seen TEXT|FILE [--json] [-o FILE]
                     the cheapest way to the fault of runs; TEXT is such as "12: slow; 14: dark; 15: sound"
+  walk JOB.json --switch NAME [--fault "exchanged 3 7" …] [-o FILE]
+                    what a simulated switch would answer to a walk over the standard modules
+  reconcile JOB.json --switch NAME --walk FILE [--json]
+                    the plan against what a switch sees, explained by the fewest causes; exit 1 when they differ
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|cutover|diagnose|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
@@ -289,12 +294,14 @@ export async function main(args: string[]): Promise<number> {
       power: powerOfJob,
       plug: plugJob,
       diagnose: diagnoseOfJob,
+      walk: walkOfJob,
+      reconcile: reconcileJob,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diagnose, diff, reckon, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diagnose, walk, reconcile, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

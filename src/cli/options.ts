@@ -33,6 +33,9 @@ export function readArguments(args: string[]) {
       list: { type: 'boolean' },
       today: { type: 'string' },
       seen: { type: 'string' },
+      switch: { type: 'string' },
+      fault: { type: 'string', multiple: true },
+      walk: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   });

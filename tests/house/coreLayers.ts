@@ -36,6 +36,7 @@ export const LAYERS = [
   'snags',
   'build',
   'proving',
+  'switching',
   'schedule',
   'loom',
   'stations',
