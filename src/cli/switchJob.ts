@@ -3,6 +3,8 @@ import type { Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import type { Gear } from '../core/records/gear';
 import { isSwitching } from '../core/records/ports';
+import { citeSource } from '../core/standards/source';
+import { treeSource } from '../core/switching/managementTree';
 import { readWalk } from '../core/switching/readWalk';
 import { reconcile } from '../core/switching/reconcile';
 import { refuse } from '../core/text/refusal';
@@ -45,7 +47,7 @@ export function reconcileJob(path: string, options: Options): number {
       write('-', `${words} ${mend}${explains > 1 ? ` [explains ${explains} findings]` : ''}\n`);
     for (const words of made.untold) write('-', `cannot be told: ${words}\n`);
     say(
-      `${made.agree} ports agree, ${made.causes.length} causes${made.causes.length > 0 ? ' (no fewer explain it)' : ''}.`,
+      `${made.agree} ports agree, ${made.causes.length} causes${made.causes.length > 0 ? ' (no fewer explain it)' : ''}. Read by ${citeSource(treeSource)}.`,
     );
   }
   return made.causes.length > 0 ? 1 : 0;

@@ -10,6 +10,7 @@ import { MAINS_ENTRIES } from './mains';
 import { MAINS_FIGURES } from './mainsFigures';
 import { PATHWAYS } from './pathways';
 import { POWER } from './power';
+import { PROVING_ENTRIES } from './proving';
 import { RULES } from './rules';
 
 /** What can be reckoned by hand with the program’s own functions. Adding one touches its file only. */
@@ -24,6 +25,7 @@ export const HANDBOOK: readonly Entry[] = [
   ...CABINET_ENTRIES,
   ...FIGURES,
   ...MAINS_FIGURES,
+  ...PROVING_ENTRIES,
 ];
 
 export const entryOf = (id: string): Entry =>

@@ -5,7 +5,7 @@ import type { Result } from '../records/result';
 import { isNow, type Run } from '../records/run';
 import { TESTER_TELLS, type TesterTells } from '../records/tester';
 import { answerOf } from '../site/answers';
-import { CONTACT_PAIRS, readingOf, readWireMap, STRAIGHT, type WireMap } from './wireMap';
+import { readingOf, readWireMap, STRAIGHT, type WireMap } from './wireMap';
 import { noneSeenBound, wilson } from './yields';
 
 export type ProofState = 'proven' | 'failed' | 'partly' | 'accepted' | 'not tested';
@@ -121,6 +121,3 @@ export function firstPassYield(job: Job): Yield {
   const { low, high } = failed === 0 ? { low: 0, high: noneSeenBound(tested) } : wilson(failed, tested);
   return { tested, passedFirst, low, high, retests };
 }
-
-/** Names of the pairs whose lengths are kept with a result, in the order of its fields. */
-export const PAIR_NAMES = CONTACT_PAIRS.map((pair) => pair.join('-'));
