@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { jobOf } from './api';
-import { anotherBrowser, go, openJobFile, saved, smallJob } from './job';
+import { anotherBrowser, demoText, go, openJobFile, saved, smallJob } from './job';
 
 const now = (page: Parameters<typeof go>[0]) => page.getByRole('article', { name: 'The run now' });
 
@@ -95,4 +95,29 @@ test('a wire map is told in words, pin by pin', async ({ page }) => {
   await expect(page.getByRole('img', { name: /^Wire map: .*4 to nothing/ })).toBeVisible();
   await page.getByLabel('Far pins of pins 1 to 8').fill('nine');
   await expect(page.getByRole('alert').filter({ hasText: 'Expected eight far pins' })).toBeVisible();
+});
+
+test('what a switch sees is held against the plan, and taken into it', async ({ page, request }) => {
+  const job = JSON.parse(demoText('tarnbrook-job.json'));
+  job.job.id = `seen-${Math.random().toString(36).slice(2)}`;
+  const id = await openJobFile(page, JSON.stringify(job));
+  await go(page, `/jobs/${id}/prove/compare`);
+  await page.getByLabel('Switch', { exact: true }).selectOption({ label: 'New switch' });
+  await page.getByLabel('Simulated switch, with').selectOption('mixed');
+  await page.getByRole('button', { name: 'Ask the simulated switch' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'no switch was asked' })).toBeVisible();
+  const causes = page.getByRole('region', { name: 'Causes' });
+  await expect(causes.getByRole('listitem').first()).toContainText('are exchanged');
+  const before = Object.values((await jobOf(request, id)).cords).map(
+    ({ id: cord, switchPort }) => `${cord} ${switchPort}`,
+  );
+  await causes.getByRole('button', { name: 'Take it into the plan' }).click();
+  await saved(page);
+  await expect(causes).not.toContainText('are exchanged');
+  const after = Object.values((await jobOf(request, id)).cords).map(
+    ({ id: cord, switchPort }) => `${cord} ${switchPort}`,
+  );
+  expect(after.filter((one) => !before.includes(one))).toHaveLength(2);
+  await page.getByLabel('What a walk over the switch printed, with numbers').fill('label,room');
+  await expect(page.getByRole('alert').filter({ hasText: 'Nothing in it is of the standard modules' })).toBeVisible();
 });

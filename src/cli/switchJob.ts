@@ -4,6 +4,7 @@ import { indexJob, sameKey } from '../core/job/jobIndex';
 import type { Gear } from '../core/records/gear';
 import { isSwitching } from '../core/records/ports';
 import { citeSource } from '../core/standards/source';
+import { runsByAddress } from '../core/switching/addresses';
 import { treeSource } from '../core/switching/managementTree';
 import { readWalk } from '../core/switching/readWalk';
 import { reconcile } from '../core/switching/reconcile';
@@ -39,8 +40,14 @@ export function reconcileJob(path: string, options: Options): number {
   const device = switchOf(job, options);
   if (options.walk === undefined)
     return refuse('usage', '--walk: expected a file with what a walk over the switch printed.');
-  const byAddress = new Map(Object.keys(job.runs).map((id) => [simulatedAddress(id), id]));
-  const made = reconcile(job, device, readWalk(readText(options.walk)), (address) => byAddress.get(address) ?? null);
+  const known = runsByAddress(job);
+  const simulated = new Map(Object.keys(job.runs).map((id) => [simulatedAddress(id), id]));
+  const made = reconcile(
+    job,
+    device,
+    readWalk(readText(options.walk)),
+    (address) => known(address) ?? simulated.get(address) ?? null,
+  );
   if (options.json) write(options.out, `${JSON.stringify({ switch: device.name, ...made }, null, 2)}\n`);
   else {
     for (const { words, mend, explains } of made.causes)

@@ -13,6 +13,7 @@ import { Migration20261127120000 } from './migrations/Migration20261127120000';
 import { Migration20261127160000 } from './migrations/Migration20261127160000';
 import { Migration20261127200000 } from './migrations/Migration20261127200000';
 import { Migration20261127220000 } from './migrations/Migration20261127220000';
+import { Migration20261127230000 } from './migrations/Migration20261127230000';
 
 export type Store = MikroORM;
 
@@ -30,6 +31,7 @@ const MIGRATIONS = {
   Migration20261127160000,
   Migration20261127200000,
   Migration20261127220000,
+  Migration20261127230000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

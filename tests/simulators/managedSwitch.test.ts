@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Gear } from '../../src/core/records/gear';
+import { asSeenCommands, rememberCommands, runsByAddress } from '../../src/core/switching/addresses';
 import { TREE } from '../../src/core/switching/managementTree';
 import { readWalk } from '../../src/core/switching/readWalk';
 import { type Cause, plannedPorts, reconcile } from '../../src/core/switching/reconcile';
 import { readSwitchFault, type SwitchFault, simulatedAddress, simulatedWalk } from '../../src/simulators/managedSwitch';
-import { tarnbrook } from '../support/jobs';
+import { apply, counter, tarnbrook } from '../support/jobs';
 
 const job = tarnbrook();
 const device = Object.values(job.gear).find(({ name }) => name === 'New switch') as Gear;
@@ -91,6 +92,31 @@ describe('the plan against what a switch sees', () => {
     const { causes, untold } = compare([{ kind: 'silent', port }]);
     expect(causes).toEqual([]);
     expect(untold).toEqual([expect.stringContaining(`Port ${port} is up and silent`)]);
+  });
+});
+
+describe('what is seen', () => {
+  it('is taken into the plan, and agrees then', () => {
+    const [a = 1, b = 2, c = 3] = live;
+    const seen = readWalk(simulatedWalk(job, device, [{ kind: 'exchanged', ports: [a, b, c] }]));
+    const runOf = (address: string) => byAddress.get(address) ?? null;
+    const [cause] = reconcile(job, device, seen, runOf).causes;
+    if (!cause) throw new Error('a cause');
+    const after = apply(job, ...asSeenCommands(job, device, seen, runOf, cause));
+    expect(reconcile(after, device, seen, runOf).causes).toEqual([]);
+  });
+
+  it('is remembered once, and then tells who is where', () => {
+    const seen = readWalk(simulatedWalk(job, device, []));
+    const nobody = reconcile(job, device, seen, runsByAddress(job));
+    expect(nobody.causes).toEqual([]);
+    expect(nobody.untold.length).toBe(live.length);
+    const taught = apply(job, ...rememberCommands(job, device, seen, counter('address'), '2026-12-07'));
+    expect(reconcile(taught, device, seen, runsByAddress(taught)).untold).toEqual([]);
+    expect(rememberCommands(taught, device, seen, counter('more'), '2026-12-07')).toEqual([]);
+    const [a = 1, b = 2] = live;
+    const later = readWalk(simulatedWalk(job, device, [{ kind: 'exchanged', ports: [a, b] }]));
+    expect(said(reconcile(taught, device, later, runsByAddress(taught)).causes)).toEqual([`exchanged ${a} ${b}`]);
   });
 });
 

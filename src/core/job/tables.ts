@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { acceptances } from '../records/acceptance';
+import { addresses } from '../records/address';
 import { allowances } from '../records/allowance';
 import { answers } from '../records/answer';
 import { boxes } from '../records/box';
@@ -87,6 +88,7 @@ export const TABLES = {
   testers,
   results,
   acceptances,
+  addresses,
 } as const;
 
 export type TableName = keyof typeof TABLES;

@@ -7,7 +7,7 @@ export const prove: Station = {
   id: 'prove',
   name: STATION_NAMES.prove,
   about: 'every run tested, and faults found in the fewest minutes',
-  tables: ['testers', 'results', 'acceptances'],
+  tables: ['testers', 'results', 'acceptances', 'addresses'],
   progress: ({ job }) => {
     const all = proofs(job);
     return [all.filter(({ state }) => state === 'proven' || state === 'accepted').length, all.length];

@@ -3,6 +3,7 @@
 import { useView } from '../kit/useView';
 import { ViewTabs } from '../kit/ViewTabs';
 import { BoardView } from './BoardView';
+import { CompareView } from './CompareView';
 import { LogView } from './LogView';
 import { prove } from './station';
 import { TroubleView } from './TroubleView';
@@ -18,6 +19,7 @@ export function ProveStation() {
       {view === 'board' && <BoardView />}
       {view === 'faults' && <WireMapView />}
       {view === 'trouble' && <TroubleView />}
+      {view === 'compare' && <CompareView />}
     </section>
   );
 }

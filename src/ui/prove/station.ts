@@ -6,6 +6,7 @@ export const prove: StationViews = {
     { id: 'board', name: 'What is open' },
     { id: 'faults', name: 'Wire map' },
     { id: 'trouble', name: 'Trouble' },
+    { id: 'compare', name: 'Compare' },
   ],
   keys: [['Enter', 'take what was typed']],
 };
