@@ -29,6 +29,7 @@ import { loomPdf } from './loomPdf';
 import { portMapPdf } from './portMapPdf';
 import { powerPdf } from './powerPdf';
 import { terminationPdf } from './terminationPdf';
+import { testsPdf } from './testsPdf';
 import { wallPdf } from './wallPdf';
 
 /**
@@ -75,6 +76,7 @@ const MAKES: Record<TakeawayId, Make> = {
   'kit.pdf': (job, _, root, today) => kitPdf(job, papers(today, job).kit, root),
   'outage.txt': (job, _, __, today) => outageNotice(job, papers(today, job).plan),
   'visits.ics': (job, _, __, today) => visitsIcs(job, papers(today, job).plan, new Date().toISOString().slice(0, 16)),
+  'tests.pdf': (job, _, root) => testsPdf(job, root),
   'tests.csv': testsCsv,
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,

@@ -198,6 +198,13 @@ export const TAKEAWAYS = [
     options: [],
   },
   {
+    id: 'tests.pdf',
+    words: 'Test report',
+    about: 'Summary, each run, what was tested again, testers.',
+    station: 'prove',
+    options: [],
+  },
+  {
     id: 'tests.csv',
     words: 'Test results',
     about: 'Every result of every run, and what is not proven.',

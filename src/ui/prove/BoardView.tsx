@@ -56,6 +56,7 @@ export function BoardView() {
           options={[{ value: 'open', words: 'what is open' }, ...STATES.map((value) => ({ value, words: value }))]}
           onCommit={(value) => setFilter(value as typeof filter)}
         />
+        <TakeawayLink of="tests.pdf" />
         <TakeawayLink of="tests.csv" />
       </div>
       <ul className="text-[13px]">
