@@ -174,7 +174,10 @@ describe('the order', () => {
     const none: Job = { ...swap(today), cutovers: { cutover: { ...cutoverOf(plan), parkLimit: 0 } } };
     const papers = buildPapers(today, none, limits());
     expect(papers.plan.order.cost).toBeNull();
-    expect(papers.plan.order.lets.join(' ')).toContain('stand out of the cabinet');
+    expect(papers.plan.order.lets[0]).toEqual({
+      words: 'Let 1 device stand out of the cabinet at once.',
+      parkLimit: 1,
+    });
     expect(papers.findings.map(({ id }) => id)).toContain('no-order');
     const one = buildPlan(today, { ...none, cutovers: { cutover: { ...cutoverOf(plan), parkLimit: 1 } } }, limits());
     expect(one.order).toMatchObject({ parked: 1, proven: true });

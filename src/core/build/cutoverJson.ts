@@ -45,6 +45,6 @@ export function cutoverJson(plan: BuildPlan, findings: readonly BuildFinding[], 
       atLeast,
       state: status?.state ?? 'missing',
     })),
-    lets: order.lets,
+    lets: order.lets.map(({ words }) => words),
   };
 }

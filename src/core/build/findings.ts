@@ -54,7 +54,7 @@ const noOrder = ({ order }: BuildPlan): BuildFinding[] =>
           'no-order',
           'wont-work',
           order.proven
-            ? `There is no order in which the cut-over can be done.${order.lets.length > 0 ? ` One of these would let it: ${order.lets.join(' ')}` : ''}`
+            ? `There is no order in which the cut-over can be done.${order.lets.length > 0 ? ` One of these would let it: ${order.lets.map(({ words }) => words).join(' ')}` : ''}`
             : 'No order of the cut-over was found in the time that there was; whether there is one is not known.',
           'Places block each other, and nothing more may be set aside.',
         ),

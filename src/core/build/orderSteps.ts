@@ -16,6 +16,7 @@ import {
   type Way,
 } from '../solve/sequencing/problem';
 import { sequence } from '../solve/sequencing/sequence';
+import { counted } from '../text/counted';
 import { groupBy } from '../text/groupBy';
 import type { BuildStep } from './buildStep';
 import type { ServicePart } from './serviceWays';
@@ -38,6 +39,9 @@ export type Entry = {
   phase: 'before' | 'cutover' | 'after';
 };
 
+/** A single change that would let it be done. `parkLimit`: so many may then stand out; null: it is a change of the plan or a part. */
+export type Let = { words: string; parkLimit: number | null };
+
 export type Ordered = {
   entries: Entry[];
   /** Weighted minutes dark, and the least that any order has. Null: there is no order. */
@@ -45,7 +49,7 @@ export type Ordered = {
   bound: number;
   proven: boolean;
   /** What a single change would let it be done, where there is no order. */
-  lets: string[];
+  lets: Let[];
   parked: number;
 };
 
@@ -348,11 +352,12 @@ function problemOf(
 }
 
 /** Single changes after which there is an order. */
-function whatLets(problem: SequencingProblem, bundles: readonly Bundle[], limits: SearchLimits): string[] {
+function whatLets(problem: SequencingProblem, bundles: readonly Bundle[], limits: SearchLimits): Let[] {
   const can = (changed: SequencingProblem) => sequence({ ...changed, services: [] }, limits).steps !== null;
-  const words: string[] = [];
+  const lets: Let[] = [];
+  const add = (words: string, parkLimit: number | null = null) => lets.push({ words, parkLimit });
   if (can({ ...problem, parkLimit: problem.parkLimit + 1 }))
-    words.push(`Let ${problem.parkLimit + 1} devices stand out of the cabinet at once.`);
+    add(`Let ${counted(problem.parkLimit + 1, 'device')} stand out of the cabinet at once.`, problem.parkLimit + 1);
   problem.things.forEach((thing, at) => {
     const name = bundles[at]?.steps[0]?.words ?? '';
     const changed = (fields: Partial<Thing>): SequencingProblem => ({
@@ -360,13 +365,13 @@ function whatLets(problem: SequencingProblem, bundles: readonly Bundle[], limits
       things: problem.things.map((one, slot) => (slot === at ? { ...one, ...fields } : one)),
     });
     if (!thing.canPark && thing.kind === STAYS && can(changed({ canPark: true })))
-      words.push(`${name}: let it be taken out and set aside first.`);
+      add(`${name}: let it be taken out and set aside first.`);
     if (thing.oldInWay.lo !== 0 || thing.oldInWay.hi !== 0)
       if (can(changed({ oldInWay: noThings() })))
-        words.push(`${name}: a free place for it, one that nothing stands in today.`);
+        add(`${name}: a free place for it, one that nothing stands in today.`);
     for (const needs of ['takeClear', 'takeNeeds', 'putNeeds'] as const)
       if ((thing[needs].lo !== 0 || thing[needs].hi !== 0) && can(changed({ [needs]: noThings() })))
-        words.push(`${name}: a temporary cord or device, so that it need not wait for the others.`);
+        add(`${name}: a temporary cord or device, so that it need not wait for the others.`);
   });
-  return words.slice(0, 6);
+  return lets.slice(0, 6);
 }

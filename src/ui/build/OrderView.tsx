@@ -93,6 +93,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
           <span className="text-soft">the gravest: {worst?.what} The docket lists them all.</span>
         </p>
       )}
+      {order.cost === null && <Lets plan={plan} />}
       <Pins plan={plan} />
       <TimeLanes plan={plan} />
       {plan.visits.map((visit) => (
@@ -127,6 +128,33 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
         {citeSource(threePointSource)}. Mains work and new circuits are for a licensed electrician, by local code.
       </p>
     </Scroll>
+  );
+}
+
+/** Where there is no order: the single changes that would let it be done. */
+function Lets({ plan }: { plan: BuildPapers['plan'] }) {
+  const { keep } = useRows();
+  const { order, cutover } = plan;
+  return (
+    <section aria-label="What would let it be done">
+      <Heading>No order: {order.proven ? 'the steps block each other' : 'none was found in the time'}</Heading>
+      {order.lets.length === 0 ? (
+        <p className="text-[13px]">No single change was found that lets it be done: park more, or plan other places.</p>
+      ) : (
+        <ul className="text-[13px]">
+          {order.lets.map(({ words, parkLimit }) => (
+            <li key={words} className="flex flex-wrap items-center gap-2 border-b py-1">
+              <span className="min-w-0 flex-1">{words}</span>
+              {parkLimit !== null && (
+                <Button onClick={() => keep({ table: 'cutovers', record: { ...cutover, parkLimit } })}>
+                  Let {parkLimit} stand out
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
   );
 }
 
