@@ -5,7 +5,7 @@ import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
 import type { BuildStep } from './buildStep';
-import { stepId } from './deriveSteps';
+import { stepId } from './stepParts';
 
 /** What a service wants of a step: that its thing stands as before, as then, or either way. */
 export type Want = { step: string; at: 'old' | 'new' | 'any' };
