@@ -9,8 +9,8 @@ import { formatMinutes } from '@/core/units/minutes';
 import { actorHere } from '../job/actor';
 import { useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
-import { inputLook } from '../kit/Field';
 import { nowHere } from '../kit/nowHere';
+import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { Heading, Scroll } from '../kit/viewParts';
 import { useBuild } from './useBuild';
@@ -18,7 +18,6 @@ import { darkList, oneDigit } from './words';
 
 /** Longer than this since the last tick is a break, not work. */
 const LONGEST_STEP_MIN = 120;
-const BIG = 'min-h-12! px-4 text-base';
 
 /** For one thumb at the rack: the step now, where, with what; ticked, skipped or stuck; and what comes next. */
 export function WorkView({ papers: { plan } }: { papers: BuildPapers }) {
@@ -209,42 +208,32 @@ function StepCard({
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         <Button
           look="main"
-          className={`${BIG} col-span-2 justify-center`}
+          big
+          className="col-span-2"
           onClick={() => onTick({ state: 'done', minutes: took(), note: note.trim(), photographed })}
         >
           <Check size={20} aria-hidden /> Done
         </Button>
-        <Button className={`${BIG} justify-center`} onClick={() => onTick({ state: 'skipped', note: note.trim() })}>
+        <Button big onClick={() => onTick({ state: 'skipped', note: note.trim() })}>
           Skip
         </Button>
-        <Button className={`${BIG} justify-center`} onClick={() => onTick({ state: 'stuck', note: note.trim() })}>
+        <Button big onClick={() => onTick({ state: 'stuck', note: note.trim() })}>
           Stuck
         </Button>
       </div>
       <div className="grid grid-cols-[7rem_minmax(0,1fr)] gap-2">
-        <label className="grid text-[13px]">
-          Minutes it took
-          <input
-            value={minutes}
-            onChange={(event) => setMinutes(event.target.value)}
-            inputMode="decimal"
-            placeholder="by itself"
-            className={`${inputLook} min-h-12`}
-          />
-        </label>
-        <label className="grid text-[13px]">
-          Note
-          <input
-            value={note}
-            maxLength={300}
-            onChange={(event) => setNote(event.target.value)}
-            className={`${inputLook} min-h-12`}
-          />
-        </label>
+        <ThumbField
+          label="Minutes it took"
+          value={minutes}
+          onText={setMinutes}
+          inputMode="decimal"
+          placeholder="by itself"
+        />
+        <ThumbField label="Note" value={note} maxLength={300} onText={setNote} />
       </div>
       {otherwise(job, step).length > 0 && action !== 'park' && (
         <div>
-          <Button className={BIG} aria-expanded={other} onClick={() => setOther(!other)}>
+          <Button big aria-expanded={other} onClick={() => setOther(!other)}>
             It was done otherwise …
           </Button>
           {other && (
@@ -252,7 +241,7 @@ function StepCard({
               {places.map(({ words, commands }) => (
                 <li key={words}>
                   <Button
-                    className={BIG}
+                    big
                     onClick={() => {
                       if (session.getState().dispatch(commands))
                         onTick({

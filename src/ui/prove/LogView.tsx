@@ -10,13 +10,12 @@ import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
-import { inputLook } from '../kit/Field';
 import { nowHere } from '../kit/nowHere';
+import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll, StateMark } from '../kit/viewParts';
 
-const BIG = 'min-h-12! px-4 text-base justify-center';
 const TELL_WORDS = {
   continuity: 'continuity',
   'wire-map': 'wire map, split pairs too',
@@ -185,41 +184,23 @@ function TestCard({ proof, tester, onDone }: { proof: Proof; tester: Tester | nu
         <span className="text-soft">{words}</span>
       </p>
       <div className="grid grid-cols-2 gap-2">
-        <Button look="main" className={BIG} onClick={() => put(true)}>
+        <Button look="main" big onClick={() => put(true)}>
           <Check size={20} aria-hidden /> Pass
         </Button>
-        <Button className={BIG} onClick={() => put(false)}>
+        <Button big onClick={() => put(false)}>
           <X size={20} aria-hidden /> Fail
         </Button>
       </div>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-[1.6fr_0.8fr_1.6fr]">
-        <label className="col-span-2 grid text-[13px] sm:col-span-1">
-          Wire map, far pins of 1 to 8
-          <input
-            value={map}
-            onChange={(event) => setMap(event.target.value)}
-            placeholder="1 2 3 - 5 6 7 8"
-            className={`${inputLook} min-h-12 font-mono`}
-          />
-        </label>
-        <label className="grid text-[13px]">
-          Links at (Mb/s)
-          <input
-            value={speed}
-            inputMode="numeric"
-            onChange={(event) => setSpeed(event.target.value)}
-            className={`${inputLook} min-h-12`}
-          />
-        </label>
-        <label className="grid text-[13px]">
-          Note
-          <input
-            value={note}
-            maxLength={300}
-            onChange={(event) => setNote(event.target.value)}
-            className={`${inputLook} min-h-12`}
-          />
-        </label>
+        <ThumbField
+          label="Wire map, far pins of 1 to 8"
+          value={map}
+          onText={setMap}
+          placeholder="1 2 3 - 5 6 7 8"
+          className="col-span-2 sm:col-span-1"
+        />
+        <ThumbField label="Links at (Mb/s)" value={speed} inputMode="numeric" onText={setSpeed} />
+        <ThumbField label="Note" value={note} maxLength={300} onText={setNote} />
       </div>
       {seesSplit && (
         <label className="flex min-h-12 items-center gap-2">

@@ -16,7 +16,6 @@ const SYMPTOM_WORDS: Record<Symptom, string> = {
   restarts: 'the device restarts',
   'half duplex': 'links at half duplex',
 };
-const BIG = 'min-h-12! px-4 text-base justify-center';
 
 /** From what is seen to the fault: what to test or to mend next, each answer narrowing it. */
 export function TroubleView() {
@@ -105,20 +104,20 @@ export function TroubleView() {
           <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
             {test && (
               <>
-                <Button look="main" className={BIG} onClick={() => say(test.id, true, `${test.words} ${test.yes}`)}>
+                <Button look="main" big onClick={() => say(test.id, true, `${test.words} ${test.yes}`)}>
                   {test.yes}
                 </Button>
-                <Button className={BIG} onClick={() => say(test.id, false, `${test.words} ${test.no}`)}>
+                <Button big onClick={() => say(test.id, false, `${test.words} ${test.no}`)}>
                   {test.no}
                 </Button>
               </>
             )}
             {mend && (
               <>
-                <Button look="main" className={BIG} onClick={() => setFound(mend.words)}>
+                <Button look="main" big onClick={() => setFound(mend.words)}>
                   That was it
                 </Button>
-                <Button className={BIG} onClick={() => say(mend.id, false, `${mend.mend}: it did not help`)}>
+                <Button big onClick={() => say(mend.id, false, `${mend.mend}: it did not help`)}>
                   It did not help
                 </Button>
               </>
