@@ -102,6 +102,15 @@ const INSPECT = `(() => {
 })()`;
 
 /** Every view of every station; a station that comes is in it by itself. */
+/** Each view is looked at with the tidy job and with the one of long names; the others have what they are there for. */
+const LOOKED_AT: Record<(typeof JOBS)[number], RegExp> = {
+  quillback: /^(?!build|prove)/,
+  marrowby: /^(survey|runs|land)/,
+  tarnbrook: /^(stack|patch|power)/,
+  schnuerlbach: /./,
+  ostermoor: /^(build|prove)/,
+};
+
 const VIEWS = STATIONS.flatMap((station) =>
   STATION_VIEWS[station].views.map((view, at) => (at === 0 ? station : `${station}/${view.id}`)),
 );
@@ -132,9 +141,7 @@ for (const job of JOBS) {
         wrong.push(`${where}: console ${message.type()}: ${message.text().slice(0, 160)}`);
     });
     page.on('pageerror', (fault) => wrong.push(`${where}: ${fault.message.slice(0, 160)}`));
-    // Build and Prove are looked at where there is a build, and with the longest names; the others have the rest.
-    const late = job === 'ostermoor' || job === 'schnuerlbach';
-    const views = VIEWS.filter((one) => (/^(build|prove)/.test(one) ? late : job !== 'ostermoor'));
+    const views = VIEWS.filter((one) => LOOKED_AT[job].test(one));
     for (const view of views) {
       where = `${job}/${view}`;
       await page.setViewportSize({ width: 1440, height: 800 });
