@@ -27,9 +27,9 @@ export type Sequence = {
 };
 
 const NARROW = 60;
-const WIDER = [3_000, 15_000, 60_000];
+const WIDER = [1_000, 4_000, 12_000, 60_000];
 /** Of the time that there is, for the search that proves. */
-const EXACT_SHARE = 0.5;
+const EXACT_SHARE = 0.4;
 const MOST_ROWS = 2_500_000;
 const EPSILON = 1e-9;
 /** One look at the clock in so many states. */
@@ -139,7 +139,10 @@ function sequenceWhole(problem: SequencingProblem, limits: SearchLimits): Sequen
   best = exact.best;
   if (!exact.proven && !isOver(limits)) {
     // A beam that is cut off finds nothing: from narrow to wide.
-    for (const width of WIDER) best = beam(space, left, width, best, limits);
+    for (const width of WIDER) {
+      best = beam(space, left, width, best, limits);
+      if (best) best = polish(space, left, best, limits);
+    }
   }
   const bound = exact.proven
     ? (best?.cost ?? Number.POSITIVE_INFINITY)
@@ -150,6 +153,85 @@ function sequenceWhole(problem: SequencingProblem, limits: SearchLimits): Sequen
     bound,
     proven: exact.proven || (best !== null && bound >= best.cost - EPSILON),
   };
+}
+
+/** Lengths of the pieces of an order that are sought anew, and states that one search may look at. */
+const WINDOWS = [8, 11, 14, 18];
+const MOST_BRIDGED = 30_000;
+
+/** An order made better piece by piece: from what stands before a piece to what stands after it, at the least cost. */
+function polish(space: StateSpace, left: (state: Standing) => number, given: Found, limits: SearchLimits): Found {
+  let { codes } = given;
+  const statesOf = (list: readonly number[]): Standing[] => {
+    const states = [space.first];
+    for (const code of list) states.push(space.after(states.at(-1) as Standing, Math.floor(code / 5), code % 5));
+    return states;
+  };
+  const costOf = (states: readonly Standing[], from: number, until: number): number => {
+    let cost = 0;
+    for (let at = from; at < until; at++)
+      cost += space.costOf(states[at] as Standing, Math.floor((codes[at] ?? 0) / 5), (codes[at] ?? 0) % 5);
+    return cost;
+  };
+  for (const size of WINDOWS)
+    for (let from = 0; from + 2 <= codes.length && !isOver(limits); from += Math.ceil(size / 3)) {
+      const states = statesOf(codes);
+      const until = Math.min(codes.length, from + size);
+      const [start, goal] = [states[from] as Standing, states[until] as Standing];
+      const better = bridge(space, left, start, goal, costOf(states, from, until), limits);
+      if (better) codes = [...codes.slice(0, from), ...better, ...codes.slice(until)];
+    }
+  return { codes, cost: costOf(statesOf(codes), 0, codes.length) };
+}
+
+/** The cheapest way from one state to a later one; null: none costs less than what is known. */
+function bridge(
+  space: StateSpace,
+  left: (state: Standing) => number,
+  start: Standing,
+  goal: Standing,
+  known: number,
+  limits: SearchLimits,
+): number[] | null {
+  const table = new StateTable();
+  const queue = new RowQueue();
+  const end = left(goal);
+  const first = table.rowOf(start);
+  table.cost[first] = 0;
+  queue.push(first, Math.max(0, left(start) - end), 0);
+  for (let looked = 1; ; looked++) {
+    const row = queue.pop();
+    if (row < 0 || queue.popped >= known - EPSILON) return null;
+    if (table.closed[row]) continue;
+    table.closed[row] = 1;
+    const state = table.stateOf(row);
+    const cost = table.cost[row] ?? 0;
+    if (
+      state.oldLo === goal.oldLo &&
+      state.oldHi === goal.oldHi &&
+      state.doneLo === goal.doneLo &&
+      state.doneHi === goal.doneHi &&
+      state.place === goal.place
+    )
+      return table.wayTo(row);
+    if (table.size > MOST_BRIDGED || (looked % LOOK === 0 && isOver(limits))) return null;
+    for (const next of space.successors(state, true)) {
+      const { oldLo, oldHi, doneLo, doneHi } = next.state;
+      // What lies beyond the end of the piece is not touched.
+      if ((doneLo & ~goal.doneLo) !== 0 || (doneHi & ~goal.doneHi) !== 0) continue;
+      if ((goal.oldLo & ~oldLo) !== 0 || (goal.oldHi & ~oldHi) !== 0) continue;
+      const total = cost + next.cost;
+      const before = table.size;
+      const at = table.rowOf(next.state);
+      if (at < before && total >= (table.cost[at] ?? 0) - EPSILON) continue;
+      const least = total + Math.max(0, left(next.state) - end);
+      if (least >= known - EPSILON) continue;
+      table.cost[at] = total;
+      table.from[at] = row;
+      table.code[at] = next.code;
+      queue.push(at, least, depthOf(next.state));
+    }
+  }
 }
 
 /** Best first by cost so far and what is left at least; of equals the one that is further. */

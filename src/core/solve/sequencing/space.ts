@@ -132,9 +132,9 @@ export function stateSpace(problem: SequencingProblem) {
 
   /**
    * What can be done next. A step that darkens nothing and whose end can only help is as good as any order has: it is then the
-   * only one given.
+   * only one given, unless all are asked for.
    */
-  function successors(state: Standing): Successor[] {
+  function successors(state: Standing, all = false): Successor[] {
     const made: Successor[] = [];
     const parked = parkedIn(state);
     for (let at = 0; at < count; at++) {
@@ -146,7 +146,7 @@ export function stateSpace(problem: SequencingProblem) {
       for (const action of actions) {
         if (!canDo(state, at, action, parked)) continue;
         const one = { code: at * 5 + action, cost: costOf(state, at, action), state: after(state, at, action) };
-        if (one.cost === 0 && action !== PARK && walkPoints === 0 && onlyHelps[at]) return [one];
+        if (!all && one.cost === 0 && action !== PARK && walkPoints === 0 && onlyHelps[at]) return [one];
         made.push(one);
       }
     }
