@@ -35,7 +35,8 @@ export function CompareView() {
   const [text, setText] = useState('');
   const [simulated, setSimulated] = useState(false);
   const [fault, setFault] = useState<keyof typeof FAULTS>('exchanged');
-  const device = switches.find(({ id }) => id === switchId) ?? switches[0];
+  const used = (id: string) => Object.values(job.cords).some((cord) => cord.switchId === id);
+  const device = switches.find(({ id }) => id === switchId) ?? switches.find(({ id }) => used(id)) ?? switches[0];
   if (!device)
     return (
       <Scroll label="Compare">
