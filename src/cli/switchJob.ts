@@ -54,7 +54,7 @@ export function reconcileJob(path: string, options: Options): number {
       write('-', `${words} ${mend}${explains > 1 ? ` [explains ${explains} findings]` : ''}\n`);
     for (const words of made.untold) write('-', `cannot be told: ${words}\n`);
     say(
-      `${made.agree} ports agree, ${made.causes.length} causes${made.causes.length > 0 ? ' (no fewer explain it)' : ''}. Read by ${citeSource(treeSource)}.`,
+      `${made.agree} ports agree, ${made.causes.length} causes${made.causes.length === 0 ? '' : made.proven ? ' (no fewer explain it)' : ' (fewer may explain it: what is in a port with nobody known may have been moved there)'}. Read by ${citeSource(treeSource)}.`,
     );
   }
   return made.causes.length > 0 ? 1 : 0;

@@ -87,6 +87,24 @@ describe('the plan against what a switch sees', () => {
     );
   });
 
+  it('does not say that no fewer explain it, where what is missing may be what nobody knows', () => {
+    // Two switches hold no free port in this map: an unplugged run makes one.
+    const [first, second] = planned.filter(({ run }) => run !== null);
+    const cord = Object.values(job.cords).find(
+      ({ switchId, switchPort }) => switchId === device.id && switchPort === second?.port,
+    );
+    const spare = apply(job, { type: 'dropRows', table: 'cords', ids: [cord?.id ?? ''] });
+    const faults: SwitchFault[] = [
+      { kind: 'missing', port: first?.port ?? 0 },
+      { kind: 'extra', port: second?.port ?? 0 },
+    ];
+    const seen = readWalk(simulatedWalk(spare, device, faults));
+    const made = reconcile(spare, device, seen, (address) => byAddress.get(address) ?? null);
+    expect(said(made.causes)).toEqual([`extra ${second?.port}`, `missing ${first?.port}`]);
+    expect(made.proven).toBe(false);
+    expect(compare([{ kind: 'missing', port: first?.port ?? 0 }]).proven).toBe(true);
+  });
+
   it('says what cannot be told: a silent device is no proof of absence', () => {
     const [port = 1] = live;
     const { causes, untold } = compare([{ kind: 'silent', port }]);

@@ -26,7 +26,10 @@ export type Reconciled = {
   agree: number;
   /** What cannot be told, in words. */
   untold: string[];
-  /** No fewer causes explain what was found: each explains what hangs together, and nothing of another. */
+  /**
+   * No fewer causes explain what was found: each explains what hangs together, and nothing of another. Not so where a port is
+   * down and another is up with nobody known on it: that may be one cord that was moved.
+   */
   proven: boolean;
 };
 
@@ -135,9 +138,13 @@ export function reconcile(
     causes: causes.sort((a, b) => b.explains - a.explains || (a.ports[0] ?? 0) - (b.ports[0] ?? 0)),
     agree,
     untold,
-    proven: true,
+    proven: !mayBeFewer(causes),
   };
 }
+
+const mayBeFewer = (causes: readonly Cause[]): boolean =>
+  causes.some(({ kind, runs }) => kind === 'missing' && runs.length > 0) &&
+  causes.some(({ kind, runs }) => kind === 'extra' && runs.length === 0);
 
 /** Cords that sit elsewhere than planned, each group that hangs together as one cause. */
 function movedCauses(

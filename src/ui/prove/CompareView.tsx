@@ -145,7 +145,11 @@ export function CompareView() {
               })}
             </ul>
             {found.causes.length > 0 && (
-              <p className="text-[13px] text-soft">No fewer causes explain what was found.</p>
+              <p className="text-[13px] text-soft">
+                {found.proven
+                  ? 'No fewer causes explain what was found.'
+                  : 'Fewer may explain it: what is in a port with nobody known may have been moved there from one that is down.'}
+              </p>
             )}
           </section>
           {found.untold.length > 0 && (
