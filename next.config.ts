@@ -14,6 +14,7 @@ const config: NextConfig = {
     'pg',
     'pdfkit',
     '@resvg/resvg-wasm',
+    'net-snmp',
   ],
   // Each route has a limit of its own and says so in words; here nothing is cut off below the largest of them.
   experimental: { proxyClientMaxBodySize: '96mb' },

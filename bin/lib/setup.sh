@@ -32,6 +32,12 @@ need_postgres() {
 
 need_chromium() { [ -x /usr/bin/chromium ] || install_package chromium; }
 
+# Debian's own client and agent, to hold ours against.
+need_snmp() {
+  command -v snmpwalk >/dev/null || install_package snmp
+  [ -x /usr/sbin/snmpd ] || install_package snmpd
+}
+
 need_modules() {
   local sum; sum=$(sha256sum package-lock.json | cut -d' ' -f1)
   [ "$(cat node_modules/.installed 2>/dev/null || true)" = "$sum" ] && return

@@ -23,7 +23,8 @@ export async function startServer(databaseUrl: string, port: number): Promise<Ru
   const child = spawn(process.execPath, [nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
+    // What starts the server here is the demo or a test: both offer simulated switches.
+    env: { SHELF_SIMULATED: '1', ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
   });
   const ended = new Promise<void>((done) => child.once('exit', () => done()));
   const address = `http://127.0.0.1:${port}`;

@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
 import { readJobFile } from '../core/formats/jobFile';
 import { indexJob, sameKey } from '../core/job/jobIndex';
-import { planTrouble, SYMPTOMS, type Symptom, type Trouble, troubleOf } from '../core/proving/trouble';
+import { planTrouble, type Trouble, troubleOf } from '../core/proving/trouble';
+import { SYMPTOMS, type Symptom } from '../core/records/mend';
 import type { Run } from '../core/records/run';
 import type { DiagnosisTree } from '../core/solve/diagnosis/problem';
 import { refuse } from '../core/text/refusal';

@@ -2,15 +2,29 @@ import type { Job } from '../core/job/job';
 import { takesPower } from '../core/power/poe';
 import type { Gear } from '../core/records/gear';
 import { portsOf } from '../core/records/ports';
-import { TREE } from '../core/switching/managementTree';
+import type { Run } from '../core/records/run';
+import type { TreeColumn, TreeValue } from '../core/switching/managementTree';
 import { plannedPorts } from '../core/switching/reconcile';
+import { writeWalk } from '../core/switching/writeWalk';
 import { refuse } from '../core/text/refusal';
 
 /** What is wrong at a simulated switch. */
 export type SwitchFault =
   | { kind: 'exchanged'; ports: readonly number[] }
   | { kind: 'shifted'; from: number; to: number; by: number }
-  | { kind: 'missing' | 'extra' | 'slow' | 'no-power' | 'network' | 'silent'; port: number };
+  | { kind: (typeof AT_A_PORT)[number]; port: number };
+/** `hub`: a small switch stands behind it. `errors`: it counts frames that do not check. */
+const AT_A_PORT = [
+  'missing',
+  'extra',
+  'slow',
+  'no-power',
+  'network',
+  'silent',
+  'errors',
+  'hub',
+  'half-duplex',
+] as const;
 
 /** The address that a simulated device has: locally administered, made of its run's id. */
 export function simulatedAddress(runId: string): string {
@@ -24,7 +38,7 @@ export function simulatedAddress(runId: string): string {
   return octets.map((octet) => octet.toString(16).padStart(2, '0')).join(':');
 }
 
-/** `exchanged 3 7`, `shifted 1-12 +1`, `missing 5`, `extra 9`, `slow 4`, `no-power 6`, `network 8`, `silent 10`. @throws Refusal */
+/** `exchanged 3 7`, `shifted 1-12 +1`, `missing 5`, `extra 9`, `slow 4`, `no-power 6`, `network 8`, `silent 10`, `errors 2`, `hub 11`, `half-duplex 1`. @throws Refusal */
 export function readSwitchFault(text: string): SwitchFault {
   const [kind = '', ...rest] = text.trim().split(/[\s,]+/);
   if (kind === 'exchanged' && rest.length >= 2 && rest.every((one) => /^\d+$/.test(one)))
@@ -32,18 +46,75 @@ export function readSwitchFault(text: string): SwitchFault {
   const row = /^(\d+)-(\d+)$/.exec(rest[0] ?? '');
   if (kind === 'shifted' && row && /^[+-]?\d+$/.test(rest[1] ?? ''))
     return { kind, from: Number(row[1]), to: Number(row[2]), by: Number(rest[1]) };
-  const single = (['missing', 'extra', 'slow', 'no-power', 'network', 'silent'] as const).find((one) => one === kind);
+  const single = AT_A_PORT.find((one) => one === kind);
   if (single && /^\d+$/.test(rest[0] ?? '') && rest.length === 1) return { kind: single, port: Number(rest[0]) };
   return refuse(
     'fault',
-    `--fault: expected exchanged 3 7, shifted 1-12 +1, or missing, extra, slow, no-power, network or silent with a port; found “${text}”.`,
+    `--fault: expected exchanged 3 7, shifted 1-12 +1, or one of ${AT_A_PORT.join(', ')} with a port; found “${text}”.`,
   );
 }
 
-/** What a simulated switch would answer to a walk over the standard modules, as text with numbers. It is not a real one. */
-export function simulatedWalk(job: Job, device: Gear, faults: readonly SwitchFault[]): string {
+/** What a simulated switch answers: everything of the standard modules that is read of one. It is not a real one. */
+export function simulatedValues(job: Job, device: Gear, faults: readonly SwitchFault[]): TreeValue[] {
   const planned = plannedPorts(job, device);
-  const at = new Map(planned.map(({ port, run }) => [port, run]));
+  const at = afterFaults(new Map(planned.map(({ port, run }) => [port, run])), faults);
+  const has = (kind: SwitchFault['kind'], port: number) =>
+    faults.some((one) => one.kind === kind && 'port' in one && one.port === port);
+  const values: TreeValue[] = [];
+  const say = (column: TreeColumn, index: readonly number[], type: TreeValue['type'], value: string | number) =>
+    values.push({ column, index, type, value: String(value) });
+  const speeds = new Map(portsOf(device).map(({ number, speedMbps }) => [number, speedMbps ?? 1000]));
+  const octetsOf = (address: string) => address.split(':').map((octet) => Number.parseInt(octet, 16));
+  const others = new Map(
+    Object.values(job.uplinks).flatMap(({ fromId, fromPort, toId, toPort }) =>
+      fromId === device.id
+        ? [[fromPort, job.gear[toId]] as const]
+        : toId === device.id
+          ? [[toPort, job.gear[fromId]] as const]
+          : [],
+    ),
+  );
+  let drawnW = 0;
+  for (const { port, uplink } of planned) {
+    const run = at.get(port) ?? null;
+    const up = (uplink && !has('missing', port)) || run !== null || has('extra', port);
+    const most = speeds.get(port) ?? 1000;
+    const speed = up ? (has('slow', port) ? 100 : Math.min(most, Math.max(1000, run?.speedMbps ?? 1000))) : 0;
+    say('operStatus', [port], 'INTEGER', up ? 1 : 2);
+    say('name', [port], 'STRING', `port ${port}`);
+    say('highSpeed', [port], 'Gauge32', speed);
+    say('fcsErrors', [port], 'Counter32', has('errors', port) ? 48_211 : 0);
+    say('duplex', [port], 'INTEGER', up ? (has('half-duplex', port) ? 2 : 3) : 1);
+    say('basePort', [port], 'INTEGER', port);
+    const network = job.networks[run?.networkId ?? '']?.number ?? null;
+    if (network !== null) say('network', [port], 'Gauge32', has('network', port) ? network + 1 : network);
+    if (device.poeBudgetW > 0) {
+      const wants = run !== null && takesPower(run);
+      const gives = wants && !has('no-power', port);
+      if (gives) drawnW += run.poeW;
+      say('poeState', [1, port], 'INTEGER', wants ? (gives ? 3 : 4) : 2);
+      if (gives && run.poeClass !== null) say('poeClass', [1, port], 'INTEGER', run.poeClass + 1);
+    }
+    if (run && !has('silent', port)) say('learnt', octetsOf(simulatedAddress(run.id)), 'INTEGER', port);
+    if (has('hub', port))
+      for (const one of [1, 2])
+        say('learnt', octetsOf(simulatedAddress(`${device.id} ${port} ${one}`)), 'INTEGER', port);
+    const other = others.get(port);
+    if (up && other) say('neighbour', [0, port, 1], 'STRING', other.name);
+  }
+  if (device.poeBudgetW > 0) {
+    say('poeBudgetW', [1], 'Gauge32', Math.round(device.poeBudgetW));
+    say('poeDrawnW', [1], 'Gauge32', Math.round(drawnW));
+  }
+  return values;
+}
+
+/** Runs by port, as cords that are in the wrong place leave them. */
+function afterFaults(
+  planned: ReadonlyMap<number, Run | null>,
+  faults: readonly SwitchFault[],
+): ReadonlyMap<number, Run | null> {
+  const at = new Map(planned);
   for (const fault of faults) {
     if (fault.kind === 'exchanged') {
       const runs = fault.ports.map((port) => at.get(port) ?? null);
@@ -59,31 +130,9 @@ export function simulatedWalk(job: Job, device: Gear, faults: readonly SwitchFau
       });
     } else if (fault.kind === 'missing') at.set(fault.port, null);
   }
-  const has = (kind: SwitchFault['kind'], port: number) =>
-    faults.some((one) => one.kind === kind && 'port' in one && one.port === port);
-  const lines: string[] = [];
-  const say = (oid: string, value: string) => lines.push(`.${oid} = ${value}`);
-  const speeds = new Map(portsOf(device).map(({ number, speedMbps }) => [number, speedMbps ?? 1000]));
-  for (const { port, uplink } of planned) {
-    const run = at.get(port) ?? null;
-    const up = uplink || run !== null || has('extra', port);
-    const most = speeds.get(port) ?? 1000;
-    const speed = up ? (has('slow', port) ? 100 : Math.min(most, Math.max(1000, run?.speedMbps ?? 1000))) : 0;
-    say(`${TREE.operStatus}.${port}`, `INTEGER: ${up ? 'up(1)' : 'down(2)'}`);
-    say(`${TREE.name}.${port}`, `STRING: "port ${port}"`);
-    say(`${TREE.highSpeed}.${port}`, `Gauge32: ${speed}`);
-    say(`${TREE.basePort}.${port}`, `INTEGER: ${port}`);
-    say(`${TREE.duplex}.${port}`, `INTEGER: ${up ? 3 : 1}`);
-    const network = job.networks[run?.networkId ?? '']?.number ?? null;
-    if (network !== null) say(`${TREE.network}.${port}`, `Gauge32: ${has('network', port) ? network + 1 : network}`);
-    if (device.poeBudgetW > 0)
-      say(`${TREE.poeState}.1.${port}`, `INTEGER: ${run && takesPower(run) ? (has('no-power', port) ? 4 : 3) : 2}`);
-    if (run && !has('silent', port)) {
-      const octets = simulatedAddress(run.id)
-        .split(':')
-        .map((octet) => Number.parseInt(octet, 16));
-      say(`${TREE.learnt}.${octets.join('.')}`, `INTEGER: ${port}`);
-    }
-  }
-  return `${lines.join('\n')}\n`;
+  return at;
 }
+
+/** The same as a walk over it would print. */
+export const simulatedWalk = (job: Job, device: Gear, faults: readonly SwitchFault[]): string =>
+  writeWalk(simulatedValues(job, device, faults));

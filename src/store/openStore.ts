@@ -14,6 +14,7 @@ import { Migration20261127160000 } from './migrations/Migration20261127160000';
 import { Migration20261127200000 } from './migrations/Migration20261127200000';
 import { Migration20261127220000 } from './migrations/Migration20261127220000';
 import { Migration20261127230000 } from './migrations/Migration20261127230000';
+import { Migration20261128000000 } from './migrations/Migration20261128000000';
 
 export type Store = MikroORM;
 
@@ -32,6 +33,7 @@ const MIGRATIONS = {
   Migration20261127200000,
   Migration20261127220000,
   Migration20261127230000,
+  Migration20261128000000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

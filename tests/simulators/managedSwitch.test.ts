@@ -160,6 +160,7 @@ describe('a walk', () => {
         halfDuplex: true,
         fcsErrors: null,
         poe: 'delivering',
+        poeClass: null,
         network: null,
         addresses: ['02:00:5e:00:53:01', '02:00:5e:00:53:02'],
         neighbours: ['kiln-camera'],

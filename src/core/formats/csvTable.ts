@@ -37,32 +37,36 @@ function separatorOf(text: string): string {
 }
 
 /** Where the header stands: the line that knows the most headings, two at least; else the first. */
-function headerAt(rows: readonly { cells: string[] }[]): number {
+function headerAt(rows: readonly { cells: string[] }[], knows: (heading: string) => boolean): number {
   const known = rows
     .slice(0, MOST_ABOVE + 1)
-    .map(({ cells }) => cells.filter((cell) => cell.trim() !== '' && columnFor(cell, 'metric') !== null).length);
+    .map(({ cells }) => cells.filter((cell) => cell.trim() !== '' && knows(cell)).length);
   const most = Math.max(0, ...known);
   return most >= 2 ? known.indexOf(most) : 0;
 }
+
+/** What a table is of: the headings it may have, so many rows, and what a row holds. */
+export type TableKind = { knows: (heading: string) => boolean; most: number; row: string };
+const OF_RUNS: TableKind = { knows: (one) => columnFor(one, 'metric') !== null, most: MOST_ROWS, row: 'run' };
 
 /**
  * Read separated text with a header row. Separators, quotes, line ends and ragged rows are taken as they come.
  * @throws Refusal when there is no header and row, or too many of them
  */
-export function readCsvTable(text: string): CsvTable {
+export function readCsvTable(text: string, { knows, most, row: what }: TableKind = OF_RUNS): CsvTable {
   const separator = separatorOf(text);
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: separator, skipEmptyLines: false });
   const rows = parsed.data.map((cells, at) => ({ line: at + 1, cells })).filter(({ cells }) => !isEmpty(cells));
-  const above = headerAt(rows);
+  const above = headerAt(rows, knows);
   const [head, ...body] = rows.slice(above);
   if (!head || body.length === 0) {
     refuse(
       'no-rows',
-      'There are no rows: expected a header with the names of the columns, and one run a row below it.',
+      `There are no rows: expected a header with the names of the columns, and one ${what} a row below it.`,
     );
   }
-  if (body.length > MOST_ROWS) {
-    refuse('too-many-rows', `There are ${body.length} rows; expected at most ${MOST_ROWS}. Split the file.`);
+  if (body.length > most) {
+    refuse('too-many-rows', `There are ${body.length} rows; expected at most ${most}. Split the file.`);
   }
   if (head.cells.length > MOST_COLUMNS) {
     refuse(

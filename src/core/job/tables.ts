@@ -15,12 +15,14 @@ import { gear } from '../records/gear';
 import { jacks } from '../records/jack';
 import { kitItems } from '../records/kitItem';
 import { landings } from '../records/landing';
+import { mends } from '../records/mend';
 import { mounts } from '../records/mount';
 import { neighbours } from '../records/neighbour';
 import { networks } from '../records/network';
 import { noisePlaces } from '../records/noisePlace';
 import { openPoints } from '../records/openPoint';
 import { orderPins } from '../records/orderPin';
+import { partOdds } from '../records/partOdds';
 import { passages } from '../records/passage';
 import { pathways } from '../records/pathway';
 import { places } from '../records/place';
@@ -41,6 +43,7 @@ import { tones } from '../records/tone';
 import { upHours } from '../records/upHours';
 import { uplinks } from '../records/uplink';
 import { visits } from '../records/visit';
+import { vouches } from '../records/vouch';
 import { wallOutlets } from '../records/wallOutlet';
 import { wishes } from '../records/wish';
 
@@ -89,6 +92,9 @@ export const TABLES = {
   results,
   acceptances,
   addresses,
+  mends,
+  partOdds,
+  vouches,
 } as const;
 
 export type TableName = keyof typeof TABLES;

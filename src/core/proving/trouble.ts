@@ -1,88 +1,102 @@
+import { type Part, partKey, partName, partsOf } from '../depends/parts';
+import { standing, wholeStanding } from '../depends/trip';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { takesPower } from '../power/poe';
+import type { Symptom } from '../records/mend';
 import { portKey } from '../records/portKey';
+import { isPanel, isSwitching } from '../records/ports';
 import type { Run } from '../records/run';
 import { diagnose } from '../solve/diagnosis/diagnose';
 import type { DiagnosisTree } from '../solve/diagnosis/problem';
 import type { SearchLimits } from '../solve/limits';
+import { type Finds, oddsOf } from './odds';
+import { type PathNames, type SharedPart, type Suspect, suspectsOf, type TroubleTest, testsFor } from './suspects';
 
-/** What is seen of a run that is not as it should be. */
-export const SYMPTOMS = ['dark', 'slow', 'errors', 'no power', 'restarts', 'half duplex'] as const;
-export type Symptom = (typeof SYMPTOMS)[number];
-
-/** A part of the path that may be the fault. */
-export type Suspect = { id: string; words: string; odds: number; mend: string; mendMin: number };
-export type TroubleTest = {
-  id: string;
-  words: string;
-  yes: string;
-  no: string;
-  minutes: number;
-  finds: readonly string[];
-};
 export type Trouble = { run: Run; symptom: Symptom; suspects: Suspect[]; tests: TroubleTest[] };
 
-type PartId =
-  | 'device'
-  | 'device-cord'
-  | 'outlet-jack'
-  | 'cable'
-  | 'panel-jack'
-  | 'patch-cord'
-  | 'port'
-  | 'power'
-  | 'switch'
-  | 'uplink';
-
-/**
- * Odds of each part by what is seen. Rules of thumb, no source: cord and device before the wall, jacks before the cable.
- */
-const ODDS: Record<Symptom, Partial<Record<PartId, number>>> = {
-  dark: {
-    device: 24,
-    'device-cord': 22,
-    'patch-cord': 14,
-    'outlet-jack': 12,
-    'panel-jack': 9,
-    port: 8,
-    cable: 4,
-    power: 3,
-    uplink: 2,
-    switch: 2,
-  },
-  slow: { 'device-cord': 26, 'patch-cord': 14, 'outlet-jack': 22, 'panel-jack': 16, device: 10, cable: 7, port: 5 },
-  errors: { 'device-cord': 20, 'patch-cord': 13, 'outlet-jack': 22, 'panel-jack': 16, cable: 16, device: 8, port: 5 },
-  'no power': {
-    power: 26,
-    port: 12,
-    device: 20,
-    'device-cord': 16,
-    'outlet-jack': 10,
-    'panel-jack': 8,
-    'patch-cord': 6,
-    cable: 2,
-  },
-  restarts: {
-    power: 30,
-    device: 24,
-    'outlet-jack': 14,
-    'panel-jack': 10,
-    'device-cord': 10,
-    cable: 6,
-    'patch-cord': 6,
-  },
-  'half duplex': { port: 45, device: 45, 'device-cord': 5, 'patch-cord': 5 },
-};
-
-/** A part that runs with the same trouble share is so many times likelier; one that a sound run uses, so many times less. */
+/** A part that a run with the same trouble needs too is so many times likelier; one that a sound run needs, so many times less. */
 const SHARED_WITH_DEAD = 8;
 const SHARED_WITH_SOUND = 0.04;
+/** A part that does not explain another run with the same trouble. */
+const LEAVES_ONE_UNEXPLAINED = 0.3;
+const MOST_SUPPLIES = 6;
+
+const cutsKnown = new WeakMap<Job, ReadonlyMap<string, ReadonlySet<string>>>();
+
+/** Runs that go dark with each part that several can hang on: devices that pass on or feed, their plugs, circuits and links. */
+function cutsOf(job: Job): ReadonlyMap<string, ReadonlySet<string>> {
+  const there = cutsKnown.get(job);
+  if (there) return there;
+  const well = wholeStanding(job).cut;
+  const shared = partsOf(job).filter(
+    ({ kind, id }) =>
+      kind !== 'cord' && kind !== 'run' && kind !== 'mains' && !(kind === 'gear' && isPanel(job.gear[id] as never)),
+  );
+  const made = new Map(
+    shared.map((part) => {
+      const { cut } = standing(job, { failed: new Set([partKey(part)]), empty: new Set(), generatorOn: false });
+      return [partKey(part), new Set([...cut].filter((id) => !well.has(id)))] as const;
+    }),
+  );
+  if (Object.isFrozen(job)) cutsKnown.set(job, made);
+  return made;
+}
+
+/** Other runs that hang on something that this one hangs on too, those of its own switch first. */
+export function runsSharingWith(job: Job, run: Run): Run[] {
+  const index = indexJob(job);
+  const shared = [...cutsOf(job).values()].filter((cut) => cut.has(run.id));
+  const near = (one: Run) => shared.reduce((sum, cut) => sum + (cut.has(one.id) ? 1 / cut.size : 0), 0);
+  return index.runsInOrder
+    .filter((one) => one.id !== run.id && shared.some((cut) => cut.has(one.id)))
+    .map((one) => ({ one, near: near(one) }))
+    .sort((a, b) => b.near - a.near)
+    .map(({ one }) => one);
+}
+
+const partOf = (job: Job, { kind, id }: Part): SharedPart['part'] =>
+  kind === 'uplink' ? 'uplink' : kind === 'gear' && isSwitching(job.gear[id] as never) ? 'switch' : 'supply';
+
+/** What a run hangs on with others, with what those say for or against it. */
+function sharedOf(job: Job, run: Run, dead: readonly string[], sound: readonly string[]): SharedPart[] {
+  const others = dead.filter((id) => id !== run.id);
+  const parts = partsOf(job).flatMap((part): SharedPart[] => {
+    const cut = cutsOf(job).get(partKey(part));
+    if (!cut?.has(run.id)) return [];
+    const explains = others.filter((id) => cut.has(id)).length;
+    const factor =
+      SHARED_WITH_DEAD ** Math.min(2, explains) *
+      LEAVES_ONE_UNEXPLAINED ** Math.min(2, others.length - explains) *
+      (sound.some((id) => cut.has(id)) ? SHARED_WITH_SOUND : 1);
+    return [{ id: partKey(part).replace(':', '-'), part: partOf(job, part), words: partName(job, part), factor }];
+  });
+  const supplies = parts.filter(({ part }) => part === 'supply').slice(0, MOST_SUPPLIES);
+  return [...parts.filter(({ part }) => part !== 'supply'), ...supplies];
+}
+
+/** What the parts of a run's path are called. */
+function pathOf(job: Job, run: Run, dead: readonly string[], sound: readonly string[]): PathNames {
+  const index = indexJob(job);
+  const landing = index.landingOfRun.get(run.id);
+  const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
+  const panel = job.gear[landing?.panelId ?? ''];
+  const device = job.gear[cord?.switchId ?? ''];
+  return {
+    label: run.label,
+    device: run.device || 'the device',
+    panelPort: panel && landing ? `${panel.name} port ${landing.port}` : null,
+    switchPort: device && cord ? `${device.name} port ${cord.switchPort}` : null,
+    powered: takesPower(run),
+    shared: sharedOf(job, run, dead, sound),
+  };
+}
 
 /**
  * What may be wrong with a run, with the odds of each, the tests that part them, and what else is known of other runs.
  * @param dead runs that have the same trouble
  * @param sound runs that work
+ * @param elsewhere faults found in other jobs, which teach the odds
  */
 export function troubleOf(
   job: Job,
@@ -90,186 +104,12 @@ export function troubleOf(
   symptom: Symptom,
   dead: readonly string[] = [],
   sound: readonly string[] = [],
+  elsewhere: Finds = {},
 ): Trouble {
-  const index = indexJob(job);
-  const landing = index.landingOfRun.get(run.id);
-  const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
-  const device = job.gear[cord?.switchId ?? ''];
-  const panel = job.gear[landing?.panelId ?? ''];
-  const powered = takesPower(run);
-  const switchOf = (runId: string): string | undefined => {
-    const place = index.landingOfRun.get(runId);
-    return place && index.cordAtPanelPort.get(portKey(place.panelId, place.port))?.switchId;
-  };
-  const share = (odds: number): number => {
-    if (!device) return 0;
-    const others = (ids: readonly string[]) => ids.filter((id) => id !== run.id && switchOf(id) === device.id).length;
-    return odds * SHARED_WITH_DEAD ** Math.min(2, others(dead)) * SHARED_WITH_SOUND ** Math.min(1, others(sound));
-  };
-  const odds = ODDS[symptom];
-  const what = run.device || 'the device';
-  const all: (Suspect & { part: PartId })[] = [
-    {
-      part: 'device',
-      id: 'device',
-      words: `${what} itself`,
-      odds: odds.device ?? 0,
-      mend: `Change ${what}, or set it up anew`,
-      mendMin: 15,
-    },
-    {
-      part: 'device-cord',
-      id: 'device-cord',
-      words: 'The cord from the outlet to the device',
-      odds: odds['device-cord'] ?? 0,
-      mend: 'Change the cord at the device',
-      mendMin: 2,
-    },
-    {
-      part: 'outlet-jack',
-      id: 'outlet-jack',
-      words: `The jack of run ${run.label} at the outlet`,
-      odds: odds['outlet-jack'] ?? 0,
-      mend: 'End the outlet jack anew',
-      mendMin: 10,
-    },
-    {
-      part: 'cable',
-      id: 'cable',
-      words: `The cable of run ${run.label}`,
-      odds: odds.cable ?? 0,
-      mend: 'Take a spare run, or pull a new one',
-      mendMin: 60,
-    },
-    {
-      part: 'panel-jack',
-      id: 'panel-jack',
-      words: panel && landing ? `${panel.name} port ${landing.port}` : 'The end at the panel',
-      odds: odds['panel-jack'] ?? 0,
-      mend: 'End the panel port anew',
-      mendMin: 8,
-    },
-    {
-      part: 'patch-cord',
-      id: 'patch-cord',
-      words: cord
-        ? `The cord to ${device?.name ?? 'the switch'} port ${cord.switchPort}`
-        : 'The patch cord (none is planned)',
-      odds: odds['patch-cord'] ?? 0,
-      mend: 'Change the patch cord',
-      mendMin: 2,
-    },
-    {
-      part: 'port',
-      id: 'port',
-      words:
-        device && cord
-          ? `${device.name} port ${cord.switchPort}, or how it is set`
-          : 'The switch port, or how it is set',
-      odds: odds.port ?? 0,
-      mend: 'Set the port as planned, or take another',
-      mendMin: 5,
-    },
-    {
-      part: 'power',
-      id: 'power',
-      words: `The power for ${what}: class, budget, or volts at its end`,
-      odds: powered || symptom === 'no power' ? (odds.power ?? 0) : 0,
-      mend: 'Free watts, or take a port that has them',
-      mendMin: 10,
-    },
-    {
-      part: 'switch',
-      id: 'switch',
-      words: device ? device.name : 'The switch',
-      odds: share(odds.switch ?? 0),
-      mend: 'Start the switch anew, or change it',
-      mendMin: 20,
-    },
-    {
-      part: 'uplink',
-      id: 'uplink',
-      words: device ? `The uplink of ${device.name}` : 'The uplink',
-      odds: share(odds.uplink ?? 0),
-      mend: 'Change the uplink cord or its modules',
-      mendMin: 6,
-    },
-  ];
-  const suspects = all.filter((one) => one.odds > 0).map(({ part: _, ...one }) => one);
-  const there = new Set(suspects.map(({ id }) => id));
-  const tests = TESTS.map((test) => ({ ...test, finds: test.finds.filter((id) => there.has(id)) })).filter(
-    ({ finds }) => finds.length > 0 && finds.length < suspects.length,
-  );
-  return { run, symptom, suspects, tests };
+  const odds = new Map(oddsOf(job, symptom, elsewhere).map(({ part, share }) => [part, share * 100]));
+  const suspects = suspectsOf(pathOf(job, run, dead, sound), symptom, odds);
+  return { run, symptom, suspects, tests: testsFor(suspects) };
 }
-
-/** Tests that a person with cords, a laptop and a wire tester can do. Minutes by rule of thumb, no source. */
-const TESTS: readonly TroubleTest[] = [
-  {
-    id: 'lamp',
-    words: 'Look at the lamp and the settings of the switch port: is it switched off, forced, or in another network?',
-    yes: 'something is not as planned',
-    no: 'all as planned',
-    minutes: 1,
-    finds: ['port'],
-  },
-  {
-    id: 'others',
-    words: 'Do other devices on the same switch work?',
-    yes: 'none of them',
-    no: 'they work',
-    minutes: 1,
-    finds: ['switch', 'uplink'],
-  },
-  {
-    id: 'budget',
-    words: 'Look at the watts of the switch: over its budget, denied, or of a class that the port does not give?',
-    yes: 'it is',
-    no: 'there is enough',
-    minutes: 2,
-    finds: ['power'],
-  },
-  {
-    id: 'good-device',
-    words: 'Put a device that is known to be good, with its own cord, on the outlet. Does it work there?',
-    yes: 'it works',
-    no: 'it has the same trouble',
-    minutes: 4,
-    finds: ['device', 'device-cord'],
-  },
-  {
-    id: 'device-elsewhere',
-    words: 'Take the device to another outlet that works, with another cord. Does the trouble go with it?',
-    yes: 'it does',
-    no: 'it works there',
-    minutes: 6,
-    finds: ['device'],
-  },
-  {
-    id: 'good-cord',
-    words: 'Patch the panel port with a good cord to a switch port that works. Does it work now?',
-    yes: 'it works',
-    no: 'the same trouble',
-    minutes: 3,
-    finds: ['patch-cord', 'port'],
-  },
-  {
-    id: 'wire-map',
-    words: 'Test the run from panel port to outlet with the wire tester. Does it fail?',
-    yes: 'it fails',
-    no: 'it passes',
-    minutes: 5,
-    finds: ['outlet-jack', 'cable', 'panel-jack'],
-  },
-  {
-    id: 'length',
-    words: 'Measure the pairs from the panel: does one end within 2 m?',
-    yes: 'it ends here',
-    no: 'it does not',
-    minutes: 4,
-    finds: ['panel-jack'],
-  },
-];
 
 export type Plan = { tree: DiagnosisTree | null; expectedMin: number; proven: boolean };
 
@@ -287,10 +127,12 @@ export function planTrouble({ suspects, tests }: Pick<Trouble, 'suspects' | 'tes
   return { tree, expectedMin: cost, proven };
 }
 
+export type Answer = { id: string; yes: boolean };
+
 /** Suspects that are left after answers: `yes` to a test keeps what it finds, `no` the others; a mend that did not help rules it out. */
 export function leftAfter(
-  { suspects, tests }: Trouble,
-  answers: readonly { id: string; yes: boolean }[],
+  { suspects, tests }: Pick<Trouble, 'suspects' | 'tests'>,
+  answers: readonly Answer[],
 ): { left: Suspect[]; contradiction: boolean } {
   let left = suspects;
   for (const { id, yes } of answers) {
@@ -299,4 +141,25 @@ export function leftAfter(
     left = left.filter(keeps);
   }
   return { left, contradiction: left.length === 0 };
+}
+
+/** Fewest answers that cannot all be true, as places in the list: two of them where two are enough. */
+export function contradictingAnswers(
+  trouble: Pick<Trouble, 'suspects' | 'tests'>,
+  answers: readonly Answer[],
+): number[] {
+  const places = answers.map((_, at) => at);
+  const clash = (some: readonly number[]) =>
+    leftAfter(
+      trouble,
+      some.map((at) => answers[at] as Answer),
+    ).contradiction;
+  if (!clash(places)) return [];
+  const pair = places.flatMap((a) => places.filter((b) => b > a && clash([a, b])).map((b) => [a, b]))[0];
+  if (pair) return pair;
+  // What can be left out without the rest agreeing is not needed for it.
+  return places.reduce((kept, at) => {
+    const less = kept.filter((one) => one !== at);
+    return clash(less) ? less : kept;
+  }, places);
 }

@@ -3,6 +3,7 @@ import { amount, Id, line, whole } from './fields';
 import { defineTable, goesWith } from './table';
 import { TESTER_TELLS } from './tester';
 
+export const TESTED_FROM = ['', 'panel', 'outlet'] as const;
 export const SCREENS = ['through', 'open', 'none', 'not tested'] as const;
 const metres = amount(0, 2000).nullable().default(null);
 
@@ -28,6 +29,13 @@ export const Result = z
     pair78M: metres,
     speedMbps: whole(1, 800_000).nullable().default(null).describe('speed that it linked at'),
     note: line(300).default(''),
+    end: z.enum(TESTED_FROM).default('').describe('end that the tester was at'),
+    skewNs: amount(0, 10_000).nullable().default(null),
+    volts: amount(0, 100).nullable().default(null).describe('over the cable'),
+    watts: amount(0, 200).nullable().default(null),
+    limit: line(80).default('').describe('what a certification was held against, as its tester names it'),
+    marginDb: amount(-100, 100).nullable().default(null).describe('least margin of a certification'),
+    fileId: Id.nullable().default(null).describe('the file of its tester, kept as it is'),
   })
   .meta({ id: 'Result' });
 export type Result = z.infer<typeof Result>;

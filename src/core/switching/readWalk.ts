@@ -1,5 +1,5 @@
 import { refuse } from '../text/refusal';
-import { POE_STATES, type PoeState, TREE } from './managementTree';
+import { POE_STATES, type PoeState, TREE, type TreeColumn } from './managementTree';
 
 /** What a switch says of one port. Null: it does not say. */
 export type SeenPort = {
@@ -9,6 +9,7 @@ export type SeenPort = {
   halfDuplex: boolean | null;
   fcsErrors: number | null;
   poe: PoeState | null;
+  poeClass: number | null;
   /** Number of the network of untagged frames. */
   network: number | null;
   /** Addresses learnt on it, as `02:00:5e:00:00:01`. */
@@ -27,11 +28,10 @@ function numberOf(value: string): number | null {
 }
 const textOf = (value: string): string => value.trim().replace(/^"(.*)"$/, '$1');
 
-/**
- * What a switch sees, from the text that a walk over its standard modules prints with numbers (`-On`).
- * @throws Refusal when nothing in it is of these modules
- */
-export function readWalk(text: string): SeenPort[] {
+type Columns = (column: TreeColumn) => ReadonlyMap<string, string>;
+
+/** The values of a walk by column, and by what stands behind the column's number. @throws Refusal when it is too long */
+function treeOf(text: string): Columns {
   const lines = text.split(/\r?\n/);
   if (lines.length > MOST_LINES) refuse('walk', `The walk has ${lines.length} lines: expected ${MOST_LINES} at most.`);
   const values = new Map<string, Map<string, string>>(Object.values(TREE).map((root) => [root, new Map()]));
@@ -39,12 +39,34 @@ export function readWalk(text: string): SeenPort[] {
   for (const line of lines) {
     const parts = LINE.exec(line.trim());
     if (!parts) continue;
-    const [, oid = '', , value = ''] = parts;
+    const [, oid = '', kind, value = ''] = parts;
     if (/^No Such|^No more variables/.test(value)) continue;
     const root = roots.find((one) => oid.startsWith(`${one}.`));
-    if (root) values.get(root)?.set(oid.slice(root.length + 1), value);
+    if (root) values.get(root)?.set(oid.slice(root.length + 1), kind === 'Hex-STRING' ? ofHex(value) : value);
   }
-  const of = (root: keyof typeof TREE) => values.get(TREE[root]) ?? new Map<string, string>();
+  return (column) => values.get(TREE[column]) ?? new Map();
+}
+
+/** Text that a walk prints as octets, since it holds more than plain letters. */
+const ofHex = (value: string): string =>
+  new TextDecoder().decode(Uint8Array.from(value.trim().split(/\s+/), (octet) => Number.parseInt(octet, 16)));
+
+/** Watts that a switch may give over its ports, and gives. Null: it does not say. */
+export function readSwitchWatts(text: string): { budgetW: number | null; drawnW: number | null } {
+  const of = treeOf(text);
+  const sum = (column: TreeColumn): number | null => {
+    const all = [...of(column).values()].flatMap((value) => numberOf(value) ?? []);
+    return all.length === 0 ? null : all.reduce((a, b) => a + b, 0);
+  };
+  return { budgetW: sum('poeBudgetW'), drawnW: sum('poeDrawnW') };
+}
+
+/**
+ * What a switch sees, from the text that a walk over its standard modules prints with numbers (`-On`).
+ * @throws Refusal when nothing in it is of these modules
+ */
+export function readWalk(text: string): SeenPort[] {
+  const of = treeOf(text);
   const known = new Set([...of('operStatus').keys(), ...of('name').keys(), ...of('highSpeed').keys()]);
   if (known.size === 0)
     refuse(
@@ -66,6 +88,7 @@ export function readWalk(text: string): SeenPort[] {
       halfDuplex: duplex === 2 ? true : duplex === 3 ? false : null,
       fcsErrors: numberOf(of('fcsErrors').get(index) ?? ''),
       poe: null,
+      poeClass: null,
       network: null,
       addresses: [],
       neighbours: [],
@@ -88,6 +111,12 @@ export function readWalk(text: string): SeenPort[] {
   for (const [key, value] of of('poeState')) {
     const port = byBase(key.split('.').at(-1) ?? '');
     if (port) port.poe = POE_STATES[(numberOf(value) ?? 0) - 1] ?? null;
+  }
+  for (const [key, value] of of('poeClass')) {
+    const port = byBase(key.split('.').at(-1) ?? '');
+    const number = numberOf(value);
+    // The module counts class 0 as 1.
+    if (port && number !== null && number >= 1 && number <= 9) port.poeClass = number - 1;
   }
   for (const [key, value] of of('neighbour')) {
     const port = byBase(key.split('.')[1] ?? '');

@@ -1,17 +1,20 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { takesPower } from '../power/poe';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
 import { portsOf } from '../records/ports';
 import type { Run } from '../records/run';
-import { components } from '../solve/components';
+import { sameKey } from '../text/sameKey';
+import { groupMoves, type Move, type MoveGroup } from './movedCords';
 import type { SeenPort } from './readWalk';
+import { weakPort } from './weakPort';
 
 export type CauseKind = 'exchanged' | 'missing' | 'extra' | 'shifted' | 'slow' | 'no-power' | 'network' | 'unknown';
 export type Cause = {
   kind: CauseKind;
   ports: number[];
+  /** The same ports with their switches. */
+  places: { switchId: string; port: number }[];
   /** Labels of the runs that it is about. */
   runs: string[];
   /** So many findings it explains. */
@@ -34,7 +37,13 @@ export type Reconciled = {
 };
 
 /** What the plan wants at a port of a switch. */
-export type PlannedPort = { port: number; run: Run | null; uplink: boolean };
+export type PlannedPort = {
+  port: number;
+  run: Run | null;
+  uplink: boolean;
+  /** What is at the other end of its uplink. */
+  other: Gear | null;
+};
 
 /** Ports of a switch with the run that is planned on each. */
 export function plannedPorts(job: Job, device: Gear): PlannedPort[] {
@@ -43,192 +52,236 @@ export function plannedPorts(job: Job, device: Gear): PlannedPort[] {
     const key = portKey(device.id, number);
     const cord = index.cordAtSwitchPort.get(key);
     const landing = cord && index.landingAtPort.get(portKey(cord.panelId, cord.panelPort));
-    return { port: number, run: (landing && job.runs[landing.runId]) ?? null, uplink: index.uplinkAtPort.has(key) };
+    const uplink = index.uplinkAtPort.get(key);
+    const otherId = uplink && (uplink.fromId === device.id ? uplink.toId : uplink.fromId);
+    return {
+      port: number,
+      run: (landing && job.runs[landing.runId]) ?? null,
+      uplink: uplink !== undefined,
+      other: job.gear[otherId ?? ''] ?? null,
+    };
   });
 }
 
-/**
- * What a switch sees against what is planned on it, explained by the fewest causes. Two cords exchanged are one cause, so is a
- * ring of several, and so is a row of cords that sit one port off.
- * @param runOf which run's device an address belongs to; null: nobody knows
- */
-export function reconcile(
+export type Reading = { device: Gear; seen: readonly SeenPort[] };
+
+/** What one switch sees against what is planned on it. */
+export const reconcile = (
   job: Job,
   device: Gear,
   seen: readonly SeenPort[],
   runOf: (address: string) => string | null,
+): Reconciled => reconcileAll(job, [{ device, seen }], runOf);
+
+/** A port of one of the switches that were read, with what is planned and what is seen there. */
+type Place = PlannedPort & { device: Gear; seen: SeenPort | null; at: number };
+
+/**
+ * What switches see against what is planned on them, explained by the fewest causes. Two cords exchanged are one cause, so is
+ * a ring of several, and so is a row of cords that sit one port off; a cord that sits in another of the switches too.
+ * @param runOf which run's device an address belongs to; null: nobody knows
+ */
+export function reconcileAll(
+  job: Job,
+  readings: readonly Reading[],
+  runOf: (address: string) => string | null,
 ): Reconciled {
-  const planned = plannedPorts(job, device);
-  const at = new Map(seen.map((one) => [one.port, one]));
-  const plannedPort = new Map(planned.flatMap(({ port, run }) => (run ? [[run.id, port] as const] : [])));
-  const isUplink = new Set(planned.filter(({ uplink }) => uplink).map(({ port }) => port));
-  // A device is where its address was learnt, but for links to other switches: what is behind those is farther away.
-  const seenPort = new Map<string, number>();
-  for (const { port, addresses } of seen) {
-    if (isUplink.has(port)) continue;
-    for (const address of addresses) {
-      const run = runOf(address);
-      if (run !== null) seenPort.set(run, port);
-    }
-  }
-  const label = (runId: string) => job.runs[runId]?.label ?? runId;
+  const places = placesOf(job, readings);
+  const many = readings.length > 1;
+  const named = ({ device, port }: Place) => (many ? `${device.name} ${port}` : String(port));
+  const { moves, explains } = movesOf(job, places, runOf);
+  const { groups, proven } = groupMoves(moves, rowsOf(job, places));
+  const causes = groups.map((group) => movedCause(group, places, named));
+  const explained = new Set(groups.flatMap((group) => group.places));
   const untold: string[] = [];
-  const moved = [...seenPort].filter(([run, port]) => {
-    const wanted = plannedPort.get(run);
-    return wanted !== undefined && wanted !== port;
-  });
-  const causes: Cause[] = movedCauses(moved, plannedPort, label);
-  const explained = new Set(causes.flatMap(({ ports }) => ports));
+  const cause = (kind: CauseKind, place: Place, runs: string[], words: string, mend: string): void => {
+    causes.push({
+      kind,
+      ports: [place.port],
+      places: [{ switchId: place.device.id, port: place.port }],
+      runs,
+      explains: 1,
+      words,
+      mend,
+    });
+  };
   let agree = 0;
-  for (const { port, run, uplink } of planned) {
-    const one = at.get(port);
-    if (!one) {
+  for (const place of places) {
+    const { run, uplink, other, seen } = place;
+    const port = named(place);
+    if (!seen) {
       if (run || uplink) untold.push(`The switch says nothing of port ${port}.`);
       continue;
     }
+    if (explained.has(place.at)) continue;
     if (uplink) {
-      if (one.up === false)
-        causes.push({
-          kind: 'missing',
-          ports: [port],
-          runs: [],
-          explains: 1,
-          words: `The uplink in port ${port} is down.`,
-          mend: `Look at the cord in port ${port} and its other end.`,
-        });
+      if (seen.up === false)
+        cause(
+          'missing',
+          place,
+          [],
+          `The uplink in port ${port} is down.`,
+          `Look at the cord in port ${port} and its other end.`,
+        );
+      else if (
+        other &&
+        seen.neighbours.length > 0 &&
+        !seen.neighbours.some((one) => sameKey(one) === sameKey(other.name))
+      )
+        cause(
+          'unknown',
+          place,
+          [],
+          `Port ${port} leads to ${seen.neighbours.join(', ')}; the uplink to ${other.name} is planned there.`,
+          `Look where the cord in port ${port} goes, or whether ${other.name} calls itself otherwise.`,
+        );
       else agree += 1;
       continue;
     }
     if (run === null) {
-      if (explained.has(port) || !one.up) continue;
-      const stranger = one.addresses.flatMap((address) => runOf(address) ?? []);
-      causes.push({
-        kind: 'extra',
-        ports: [port],
-        runs: stranger.map(label),
-        explains: 1,
-        words: `Port ${port} is up, though nothing is planned there${stranger.length > 0 ? `: it is ${stranger.map(label).join(', ')}` : ''}.`,
-        mend: `Put into the plan what is in port ${port}, or unplug it.`,
-      });
+      if (!seen.up) continue;
+      const strangers = seen.addresses.flatMap((address) => job.runs[runOf(address) ?? '']?.label ?? []);
+      cause(
+        'extra',
+        place,
+        strangers,
+        `Port ${port} is up, though nothing is planned there${strangers.length > 0 ? `: it is ${strangers.join(', ')}` : ''}.`,
+        `Put into the plan what is in port ${port}, or unplug it.`,
+      );
       continue;
     }
-    if (explained.has(port)) continue;
-    if (one.up === false) {
-      causes.push({
-        kind: 'missing',
-        ports: [port],
-        runs: [run.label],
-        explains: 1,
-        words: `Port ${port} is down; ${run.label}${run.device ? ` (${run.device})` : ''} should be on it.`,
-        mend: `Look at the cord of ${run.label} and whether its device is on.`,
-      });
+    if (seen.up === false) {
+      cause(
+        'missing',
+        place,
+        [run.label],
+        `Port ${port} is down; ${run.label}${run.device ? ` (${run.device})` : ''} should be on it.`,
+        `Look at the cord of ${run.label} and whether its device is on.`,
+      );
       continue;
     }
-    const before = causes.length;
-    causes.push(...weak(port, run, one, job));
-    if (one.addresses.length > 1)
-      untold.push(`Port ${port} has learnt ${one.addresses.length} addresses: a small switch is behind it.`);
-    else if (one.addresses.length === 0)
-      untold.push(`Port ${port} is up and silent: whether ${run.label} is on it cannot be told.`);
-    else if (one.addresses.every((address) => runOf(address) === null))
-      untold.push(`The address in port ${port} is not known: whether it is ${run.label} cannot be told.`);
-    if (causes.length === before) agree += 1;
+    const weak = weakPort(job, run, seen, port);
+    for (const { kind, words, mend } of weak) cause(kind, place, [run.label], words, mend);
+    const unsure = whoIsThere(seen, run, port, runOf);
+    if (unsure) untold.push(unsure);
+    if (weak.length === 0) agree += 1;
   }
+  for (const words of explains) untold.push(words);
   return {
-    causes: causes.sort((a, b) => b.explains - a.explains || (a.ports[0] ?? 0) - (b.ports[0] ?? 0)),
+    causes: causes.sort((a, b) => b.explains - a.explains || (a.places[0]?.port ?? 0) - (b.places[0]?.port ?? 0)),
     agree,
     untold,
-    proven: !mayBeFewer(causes),
+    proven: proven && !mayBeFewer(causes),
   };
+}
+
+function placesOf(job: Job, readings: readonly Reading[]): Place[] {
+  const places: Place[] = [];
+  for (const { device, seen } of readings) {
+    const at = new Map(seen.map((one) => [one.port, one]));
+    for (const planned of plannedPorts(job, device))
+      places.push({ ...planned, device, seen: at.get(planned.port) ?? null, at: places.length });
+  }
+  return places;
+}
+
+/** What is known by its address and is seen elsewhere than planned. */
+function movesOf(
+  job: Job,
+  places: readonly Place[],
+  runOf: (address: string) => string | null,
+): { moves: Move[]; explains: string[] } {
+  const plannedAt = new Map(places.flatMap(({ run, at }) => (run ? [[run.id, at] as const] : [])));
+  // A device is where its address was learnt, but for links to other switches: what is behind those is farther away.
+  const seenAt = new Map<string, number>();
+  const explains: string[] = [];
+  for (const { seen, uplink, at } of places) {
+    if (uplink) continue;
+    for (const address of seen?.addresses ?? []) {
+      const run = runOf(address);
+      if (run === null) continue;
+      const before = seenAt.get(run);
+      // Two switches that see it both: behind one of them is the other, over a link that is not in the plan.
+      if (before !== undefined && before !== at && plannedAt.get(run) === before) {
+        explains.push(
+          `${job.runs[run]?.label ?? run} is seen in two places: a link that is not in the plan may be between them.`,
+        );
+        continue;
+      }
+      seenAt.set(run, at);
+    }
+  }
+  const moves = [...seenAt].flatMap(([run, to]): Move[] => {
+    const from = plannedAt.get(run);
+    return from === undefined || from === to ? [] : [{ name: job.runs[run]?.label ?? run, from, to }];
+  });
+  return { moves, explains };
+}
+
+/** Along which row something went: ports of the same switch, or of the panel whose cord is in the port where it is seen. */
+function rowsOf(job: Job, places: readonly Place[]) {
+  const index = indexJob(job);
+  const panelPort = (at: number) => {
+    const place = places[at];
+    const cord = place && index.cordAtSwitchPort.get(portKey(place.device.id, place.port));
+    return cord ? { panelId: cord.panelId, port: cord.panelPort } : null;
+  };
+  return ({ from, to }: Move) => {
+    const [a, b] = [places[from], places[to]];
+    const rows: { of: 'switch' | 'panel'; by: number; key: string }[] = [];
+    if (a && b && a.device.id === b.device.id)
+      rows.push({ of: 'switch', by: b.port - a.port, key: `switch ${a.device.id} ${b.port - a.port}` });
+    const [landed, reached] = [panelPort(from), panelPort(to)];
+    if (landed && reached && landed.panelId === reached.panelId) {
+      const by = reached.port - landed.port;
+      rows.push({ of: 'panel', by, key: `panel ${landed.panelId} ${by}` });
+    }
+    return rows;
+  };
+}
+
+const ports = (count: number): string => `${Math.abs(count)} ${Math.abs(count) === 1 ? 'port' : 'ports'}`;
+
+function movedCause(
+  { kind, moves, places: at, offset }: MoveGroup,
+  places: readonly Place[],
+  named: (place: Place) => string,
+): Cause {
+  const inside = at.flatMap((one) => places[one] ?? []);
+  const names = moves.map(({ name }) => name);
+  const of = (one: number) => named(places[one] as Place);
+  const words =
+    kind === 'exchanged'
+      ? inside.length === 2
+        ? `The cords in ports ${inside.map(named).join(' and ')} are exchanged: ${names.join(' and ')}.`
+        : `The cords in ports ${inside.map(named).join(', ')} went round in a ring: ${names.join(', ')}.`
+      : offset && moves.length > 1
+        ? offset.of === 'panel'
+          ? `${moves.length} runs are landed ${ports(offset.by)} ${offset.by > 0 ? 'too high' : 'too low'} on their panel: ${names.join(', ')}.`
+          : `${moves.length} cords sit ${ports(offset.by)} ${offset.by > 0 ? 'too high' : 'too low'}, ports ${named(inside[0] as Place)} to ${named(inside.at(-1) as Place)}.`
+        : `${names.join(', ')} sit${names.length === 1 ? 's' : ''} in another port: ${moves.map(({ name, from, to }) => `${name} in ${of(to)} and not in ${of(from)}`).join(', ')}.`;
+  return {
+    kind,
+    ports: inside.map(({ port }) => port),
+    places: inside.map(({ device, port }) => ({ switchId: device.id, port })),
+    runs: names,
+    explains: kind === 'exchanged' ? moves.length : inside.length,
+    words,
+    mend: 'Put them where they are planned, or take what is seen into the plan.',
+  };
+}
+
+/** Why it cannot be told whether a run is on a port that is up. */
+function whoIsThere(seen: SeenPort, run: Run, port: string, runOf: (address: string) => string | null): string | null {
+  if (seen.addresses.length > 1)
+    return `Port ${port} has learnt ${seen.addresses.length} addresses: a small switch is behind it.`;
+  if (seen.addresses.length === 0)
+    return `Port ${port} is up and silent: whether ${run.label} is on it cannot be told.`;
+  return seen.addresses.every((address) => runOf(address) === null)
+    ? `The address in port ${port} is not known: whether it is ${run.label} cannot be told.`
+    : null;
 }
 
 const mayBeFewer = (causes: readonly Cause[]): boolean =>
   causes.some(({ kind, runs }) => kind === 'missing' && runs.length > 0) &&
   causes.some(({ kind, runs }) => kind === 'extra' && runs.length === 0);
-
-/** Cords that sit elsewhere than planned, each group that hangs together as one cause. */
-function movedCauses(
-  moved: readonly (readonly [runId: string, port: number])[],
-  plannedPort: ReadonlyMap<string, number>,
-  label: (runId: string) => string,
-): Cause[] {
-  const ports = [...new Set(moved.flatMap(([run, port]) => [plannedPort.get(run) ?? port, port]))].sort(
-    (a, b) => a - b,
-  );
-  const slot = new Map(ports.map((port, index) => [port, index]));
-  const links = moved.map(([run, port]): [number, number] => [
-    slot.get(plannedPort.get(run) ?? port) ?? 0,
-    slot.get(port) ?? 0,
-  ]);
-  return components(ports.length, links).map((group): Cause => {
-    const inside = group.map((index) => ports[index] ?? 0);
-    const runs = moved.filter(([, port]) => inside.includes(port));
-    const offsets = new Set(runs.map(([run, port]) => port - (plannedPort.get(run) ?? port)));
-    const ring = runs.length === inside.length;
-    const names = runs.map(([run]) => label(run));
-    const [offset] = offsets;
-    if (ring)
-      return {
-        kind: 'exchanged',
-        ports: inside,
-        runs: names,
-        explains: inside.length,
-        words:
-          inside.length === 2
-            ? `The cords in ports ${inside.join(' and ')} are exchanged: ${names.join(' and ')}.`
-            : `The cords in ports ${inside.join(', ')} went round in a ring: ${names.join(', ')}.`,
-        mend: 'Put them where they are planned, or take what is seen into the plan.',
-      };
-    const row = offsets.size === 1 && offset !== undefined;
-    return {
-      kind: 'shifted',
-      ports: inside,
-      runs: names,
-      explains: inside.length,
-      words:
-        row && runs.length > 1
-          ? `${runs.length} cords sit ${Math.abs(offset)} ${Math.abs(offset) === 1 ? 'port' : 'ports'} ${offset > 0 ? 'too high' : 'too low'}, ports ${inside[0]} to ${inside.at(-1)}.`
-          : `${names.join(', ')} sit${names.length === 1 ? 's' : ''} in another port: ${runs.map(([run, port]) => `${label(run)} in ${port} and not in ${plannedPort.get(run)}`).join(', ')}.`,
-      mend: 'Put them where they are planned, or take what is seen into the plan.',
-    };
-  });
-}
-
-/** What is up and yet not as it should be. */
-function weak(port: number, run: Run, one: SeenPort, job: Job): Cause[] {
-  const cause = (kind: CauseKind, words: string, mend: string): Cause => ({
-    kind,
-    ports: [port],
-    runs: [run.label],
-    explains: 1,
-    words,
-    mend,
-  });
-  const causes: Cause[] = [];
-  if (one.mbps !== null && run.speedMbps !== null && one.mbps < run.speedMbps)
-    causes.push(
-      cause(
-        'slow',
-        `Port ${port} links at ${one.mbps} Mb/s; ${run.label} wants ${run.speedMbps}.`,
-        `Trouble: ${run.label}, slow.`,
-      ),
-    );
-  if (takesPower(run) && one.poe !== null && one.poe !== 'delivering')
-    causes.push(
-      cause(
-        'no-power',
-        `Port ${port} gives no power (${one.poe}); ${run.label} takes it.`,
-        `Trouble: ${run.label}, no power.`,
-      ),
-    );
-  const wanted = job.networks[run.networkId ?? '']?.number ?? null;
-  if (one.network !== null && wanted !== null && one.network !== wanted)
-    causes.push(
-      cause(
-        'network',
-        `Port ${port} is in network ${one.network}; ${run.label} belongs to ${wanted}.`,
-        `Set port ${port} to network ${wanted}.`,
-      ),
-    );
-  return causes;
-}

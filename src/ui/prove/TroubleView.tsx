@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
-import { leftAfter, planTrouble, SYMPTOMS, type Symptom, troubleOf } from '@/core/proving/trouble';
+import { leftAfter, planTrouble, troubleOf } from '@/core/proving/trouble';
+import { SYMPTOMS, type Symptom } from '@/core/records/mend';
 import { isNow } from '@/core/records/run';
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
@@ -15,6 +16,7 @@ const SYMPTOM_WORDS: Record<Symptom, string> = {
   'no power': 'no power over the cable',
   restarts: 'the device restarts',
   'half duplex': 'links at half duplex',
+  'warm afternoons': 'fails on warm afternoons only',
 };
 
 /** From what is seen to the fault: what to test or to mend next, each answer narrowing it. */

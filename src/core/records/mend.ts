@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { amount, Id, line } from './fields';
+import { defineTable, goesWith } from './table';
+
+/** What is seen of a run that is not as it should be. */
+export const SYMPTOMS = ['dark', 'slow', 'errors', 'no power', 'restarts', 'half duplex', 'warm afternoons'] as const;
+export type Symptom = (typeof SYMPTOMS)[number];
+
+/** What may be the fault, from the device to what feeds the switch. */
+export const FAULT_PARTS = [
+  'device',
+  'device-cord',
+  'outlet-jack',
+  'cable',
+  'panel-jack',
+  'patch-cord',
+  'port',
+  'power',
+  'switch',
+  'uplink',
+  'supply',
+] as const;
+export type FaultPart = (typeof FAULT_PARTS)[number];
+
+/** What was wrong with a run, as it was found: it teaches the odds. Goes with its run. */
+export const Mend = z
+  .strictObject({
+    id: Id,
+    runId: Id,
+    symptom: z.enum(SYMPTOMS),
+    part: z.enum(FAULT_PARTS),
+    words: line(300).default('').describe('what was found, and what mended it'),
+    minutes: amount(0, 2000).nullable().default(null).describe('until it was found; null: not taken down'),
+    by: line(60).default(''),
+    at: z
+      .string()
+      .regex(/^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/, 'expected a time such as 2026-11-27T18:30')
+      .default(''),
+  })
+  .meta({ id: 'Mend' });
+export type Mend = z.infer<typeof Mend>;
+
+export const mends = defineTable({
+  name: 'mends',
+  row: 'mend',
+  one: 'fault found',
+  many: 'faults found',
+  atMost: 20_000,
+  schema: Mend,
+  title: (row) => row.words || row.part,
+  refers: [goesWith('runId', 'runs')],
+});

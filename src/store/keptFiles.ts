@@ -1,0 +1,69 @@
+import { createHash } from 'node:crypto';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { KeptFile, NewKeptFile } from '../core/wire/kept';
+import { runSql } from './runSql';
+
+/** Keep a file once: the same id again changes nothing. */
+export async function insertKeptFile(em: EntityManager, jobId: string, file: NewKeptFile): Promise<void> {
+  const body = Buffer.from(file.base64, 'base64');
+  const sha256 = createHash('sha256').update(body).digest('hex');
+  const { id, kind, about, name, by } = file;
+  await runSql(
+    em,
+    `insert into kept_file (job_id, id, kind, about, name, "by", sha256, bytes, body)
+      values (?, ?, ?, ?, ?, ?, ?, ?, ?) on conflict (job_id, id) do nothing`,
+    [jobId, id, kind, about, name, by, sha256, body.byteLength, body],
+  );
+}
+
+/** Files of a job, latest first, without what is in them. */
+export const listKeptFiles = async (em: EntityManager, jobId: string): Promise<KeptFile[]> =>
+  (
+    await em.execute<(Omit<KeptFile, 'at'> & { at: Date })[]>(
+      'select id, kind, about, name, "by", at, sha256, bytes from kept_file where job_id = ? order by at desc, id',
+      [jobId],
+    )
+  ).map((file) => ({ ...file, at: new Date(file.at).toISOString() }));
+
+export async function readKeptFile(
+  em: EntityManager,
+  jobId: string,
+  id: string,
+): Promise<{ name: string; body: Buffer } | null> {
+  const [row] = await em.execute<{ name: string; body: Buffer }[]>(
+    'select name, body from kept_file where job_id = ? and id = ?',
+    [jobId, id],
+  );
+  return row ?? null;
+}
+
+/** Values of results by frequency, added once. */
+export async function insertResultValues(
+  em: EntityManager,
+  jobId: string,
+  results: readonly { resultId: string; values: unknown }[],
+): Promise<void> {
+  await runSql(
+    em,
+    `insert into result_value (job_id, result_id, body)
+      select ?, one->>'resultId', one->'values' from jsonb_array_elements(?::jsonb) as one
+      on conflict (job_id, result_id) do nothing`,
+    [jobId, JSON.stringify(results)],
+  );
+}
+
+export async function readResultValues(em: EntityManager, jobId: string, resultId: string): Promise<unknown[]> {
+  const [row] = await em.execute<{ body: unknown[] }[]>(
+    'select body from result_value where job_id = ? and result_id = ?',
+    [jobId, resultId],
+  );
+  return row?.body ?? [];
+}
+
+/** Faults found in all jobs but one, counted. */
+export const findsElsewhere = (em: EntityManager, exceptJob: string) =>
+  em.execute<{ symptom: string; part: string; count: number }[]>(
+    `select symptom, part, count(*)::int as count from mend join job on job.id = mend.job_id
+      where mend.job_id <> ? and job.removed_at is null group by symptom, part`,
+    [exceptJob],
+  );
