@@ -2,6 +2,7 @@ import { type BuildPapers, buildPapers } from '../core/build/buildPapers';
 import { outageNotice } from '../core/build/notices';
 import { cordsCsv } from '../core/formats/cordsCsv';
 import { elevationSvg } from '../core/formats/elevationSvg';
+import { faultCards } from '../core/formats/faultCards';
 import { writeJobFile } from '../core/formats/jobFile';
 import { kitCsv } from '../core/formats/kitCsv';
 import { outletsCsv } from '../core/formats/outletsCsv';
@@ -14,14 +15,17 @@ import { pullSheetCsv } from '../core/formats/pullSheetCsv';
 import { runsCsv } from '../core/formats/runsCsv';
 import type { TakeawayId, TakeawayWords } from '../core/formats/takeaways';
 import { testsCsv } from '../core/formats/testsCsv';
+import { testsJson } from '../core/formats/testsJson';
 import { visitsIcs } from '../core/formats/visitsIcs';
 import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { readGathering } from '../core/loom/gatherRuns';
 import { given } from '../core/text/given';
+import { refuse } from '../core/text/refusal';
 import { buildPdf, kitPdf } from './buildPdf';
 import { elevationPng } from './elevationPng';
+import { faultCardsPdf } from './faultCardsPdf';
 import { holeCardPdf } from './holeCardPdf';
 import { labelsPdf } from './labelsPdf';
 import { labelsSvg } from './labelsSvg';
@@ -45,6 +49,13 @@ const papers = (today: Job | null, job: Job): BuildPapers =>
 
 const labels = (job: Job, { kind, sheet, own, codeFor, runs }: TakeawayWords) =>
   labelPages(job, readLabelOptions(given({ kind, sheet, own, codeFor, runs })));
+
+/** @throws Refusal when no run failed */
+function failedLabelsPdf(job: Job, words: TakeawayWords, root: string): Promise<Buffer> {
+  const failed = faultCards(job).map(({ runId }) => runId);
+  if (failed.length === 0) refuse('no-faults', 'No run has failed its latest test: there are no labels to print.');
+  return labelsPdf(labels(job, { ...words, runs: failed.join(',') }), `Failed runs of ${job.name}`, root);
+}
 
 function pageOf({ page }: TakeawayWords): number | undefined {
   const number = Number(page);
@@ -77,6 +88,9 @@ const MAKES: Record<TakeawayId, Make> = {
   'outage.txt': (job, _, __, today) => outageNotice(job, papers(today, job).plan),
   'visits.ics': (job, _, __, today) => visitsIcs(job, papers(today, job).plan, new Date().toISOString().slice(0, 16)),
   'tests.pdf': (job, _, root) => testsPdf(job, root),
+  'fault-cards.pdf': (job, _, root) => faultCardsPdf(job, root),
+  'failed-labels.pdf': (job, words, root) => failedLabelsPdf(job, words, root),
+  'tests.json': testsJson,
   'tests.csv': testsCsv,
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,

@@ -16,6 +16,7 @@ import {
   readWhen,
   resultColumnFor,
 } from '../proving/resultColumns';
+import { worstMargin } from '../proving/sweep';
 import { readWireMap } from '../proving/wireMap';
 import { type Result, Result as ResultSchema, results } from '../records/result';
 import { plainCell } from '../text/csvCell';
@@ -150,6 +151,11 @@ export function previewResults(
     if (result) known.add(about(result));
     rows.push(row);
     before = key;
+  }
+  for (const row of rows) {
+    if (row.result === null || row.result.marginDb !== null || row.values.length === 0) continue;
+    const worst = worstMargin(row.values, row.result.limit);
+    if (worst) row.result = { ...row.result, marginDb: Math.round(worst.marginDb * 100) / 100 };
   }
   const counts = { new: 0, same: 0, 'not taken': 0 };
   for (const { becomes } of rows) counts[becomes] += 1;

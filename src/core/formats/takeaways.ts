@@ -205,6 +205,27 @@ export const TAKEAWAYS = [
     options: [],
   },
   {
+    id: 'fault-cards.pdf',
+    words: 'Fault cards',
+    about: 'A card for each run that failed, to cut out: what is wrong, what to do.',
+    station: 'prove',
+    options: [],
+  },
+  {
+    id: 'failed-labels.pdf',
+    words: 'Labels of failed runs',
+    about: 'Only of runs that failed, to mark them while they wait.',
+    station: 'prove',
+    options: ['labels'],
+  },
+  {
+    id: 'tests.json',
+    words: 'Tests for other programs',
+    about: 'Results, what is open, figures and testers as JSON.',
+    station: 'prove',
+    options: [],
+  },
+  {
     id: 'tests.csv',
     words: 'Test results',
     about: 'Every result of every run, and what is not proven.',

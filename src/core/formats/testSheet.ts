@@ -1,6 +1,9 @@
 import type { Job } from '../job/job';
-import { firstPassYield, proofs, provenBy } from '../proving/proof';
+import { firstPassYield, yieldsBy } from '../proving/figures';
+import { gateOf } from '../proving/gate';
+import { proofs, provenBy } from '../proving/proof';
 import { wireMapSource } from '../proving/wireMap';
+import { intervalSource } from '../proving/yields';
 import { citeSource } from '../standards/source';
 import { counted } from '../text/counted';
 import { percent } from '../units/percent';
@@ -64,6 +67,8 @@ export function testSheet(job: Job): SheetSection[] {
             notes: [],
           },
         ]),
+    ...yieldSections(job),
+    ...gateSection(job),
     {
       title: 'Testers',
       columns: [
@@ -79,6 +84,50 @@ export function testSheet(job: Job): SheetSection[] {
         calibratedOn ?? 'not known',
       ]),
       notes: [`Wire maps: ${citeSource(wireMapSource)}.`],
+    },
+  ];
+}
+
+const YIELDS = { jack: 'kind of jack', person: 'person', day: 'day' } as const;
+
+function yieldSections(job: Job): SheetSection[] {
+  return (Object.keys(YIELDS) as (keyof typeof YIELDS)[]).flatMap((by) => {
+    const rows = yieldsBy(job, by);
+    if (rows.length === 0) return [];
+    return [
+      {
+        title: `Passed at first, by ${YIELDS[by]}`,
+        columns: [
+          { head: 'Of', share: 4 },
+          { head: 'Passed', share: 2 },
+          { head: 'Of all such fail, 95 %', share: 3 },
+        ],
+        rows: rows.map(({ of, tested, passedFirst, low, high }) => [
+          of,
+          `${passedFirst} of ${tested}`,
+          `${percent(low, 1)} to ${percent(high, 1)}`,
+        ]),
+        notes: by === 'day' ? [`Intervals: ${citeSource(intervalSource)}.`] : [],
+      },
+    ];
+  });
+}
+
+/** Cords, uplinks and feeds that nobody stands for, or stood for as what they no longer are. */
+function gateSection(job: Job): SheetSection[] {
+  const others = gateOf(job).filter(({ kind }) => kind !== 'run');
+  if (others.length === 0) return [];
+  const open = others.filter((one) => one.open);
+  return [
+    {
+      title: 'Cords, uplinks and feeds',
+      columns: [
+        { head: 'What', share: 4 },
+        { head: 'State', share: 1.4 },
+        { head: 'Why', share: 5 },
+      ],
+      rows: open.map(({ name, state, words }) => [name, state, words]),
+      notes: [`Somebody stands for ${others.length - open.length} of ${others.length}.`],
     },
   ];
 }

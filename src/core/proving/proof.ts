@@ -6,7 +6,6 @@ import { isNow, type Run } from '../records/run';
 import { TESTER_TELLS, type TesterTells } from '../records/tester';
 import { answerOf } from '../site/answers';
 import { readingOf, readWireMap, STRAIGHT, type WireMap } from './wireMap';
-import { noneSeenBound, wilson } from './yields';
 
 export type ProofState = 'proven' | 'failed' | 'partly' | 'accepted' | 'not tested';
 export type Proof = {
@@ -57,6 +56,8 @@ export function resultFault(run: Run, result: Result): string | null {
   }
   if (result.speedMbps !== null && run.speedMbps !== null && result.speedMbps < run.speedMbps)
     return `It links at ${result.speedMbps} Mb/s; ${run.speedMbps} Mb/s are wanted.`;
+  if (result.marginDb !== null && result.marginDb < 0)
+    return `It misses ${result.limit || 'its limit'} by ${(-result.marginDb).toFixed(1)} dB.`;
   return result.passed ? null : result.note || 'The tester says that it fails.';
 }
 
@@ -96,28 +97,3 @@ export const proofs = (job: Job): Proof[] =>
   indexJob(job)
     .runsInOrder.filter(isNow)
     .map((run) => proofOf(job, run));
-
-export type Yield = {
-  tested: number;
-  passedFirst: number;
-  /** Bounds of the share that fails, 95 %. */
-  low: number;
-  high: number;
-  retests: number;
-};
-
-/** How many runs passed at their first test, with the bounds that so many tests allow. */
-export function firstPassYield(job: Job): Yield {
-  let [tested, passedFirst, retests] = [0, 0, 0];
-  for (const [runId, results] of resultsByRun(job)) {
-    const run = job.runs[runId];
-    const first = results.at(-1);
-    if (!run || !first) continue;
-    tested += 1;
-    retests += results.length - 1;
-    if (resultFault(run, first) === null) passedFirst += 1;
-  }
-  const failed = tested - passedFirst;
-  const { low, high } = failed === 0 ? { low: 0, high: noneSeenBound(tested) } : wilson(failed, tested);
-  return { tested, passedFirst, low, high, retests };
-}

@@ -5,9 +5,11 @@ import { powered } from '../../../tests/support/powered';
 import { indexJob } from '../job/jobIndex';
 import { SYMPTOMS } from '../records/mend';
 import { type Result, results } from '../records/result';
+import { firstPassYield, testPace, yieldsBy } from './figures';
+import { gateOf, standsAs, vouchFor } from './gate';
 import { findsOf, oddsOf } from './odds';
 import { answerTo, bestWay, LEVELS, practiceCase } from './practice';
-import { firstPassYield, proofOf, proofs } from './proof';
+import { proofOf, proofs } from './proof';
 import { contradictingAnswers, leftAfter, planTrouble, runsSharingWith, troubleOf } from './trouble';
 
 const limits = () => ({ seed: 1, now: () => performance.now(), untilMs: performance.now() + 5000 });
@@ -85,6 +87,50 @@ describe('what counts as proven', () => {
       passedFirst: 0,
       retests: 1,
     });
+  });
+});
+
+describe('figures', () => {
+  it('are told by jack, person and day, with bounds, and say when it will be done', () => {
+    const ended = apply(tested({ passed: false }, { passed: true }), {
+      type: 'keepRows',
+      rows: [
+        { table: 'terminations', record: { id: 't', runId: one.id, end: 'panel', by: 'Kim', on: '', checks: [] } },
+      ],
+    });
+    expect(yieldsBy(ended, 'person')).toMatchObject([{ of: 'Kim', tested: 1, passedFirst: 0 }]);
+    expect(yieldsBy(ended, 'jack')).toMatchObject([{ of: 'punch' }]);
+    expect(yieldsBy(ended, 'day')).toMatchObject([{ of: '2026-12-07' }]);
+    expect(testPace(job, '2026-12-08')).toMatchObject({ left: 2, minutesEach: null, doneOn: null });
+    const minutes = tested({}, {}, {}, {}, {});
+    expect(testPace(minutes, '2026-12-08')).toMatchObject({ left: 2, minutesEach: 1, minutesLeft: 2, aDay: 1 });
+    expect(testPace(minutes, '2026-12-08').doneOn).toBe('2026-12-09');
+  });
+});
+
+describe('what keeps a job from being handed over', () => {
+  it('is every run, cord, uplink and feed that nobody proved, or stands for as what it was', () => {
+    const [cord] = Object.values(job.cords);
+    if (!cord) throw new Error('a cord');
+    const open = (of: typeof job) =>
+      gateOf(of).flatMap((thing) => (thing.open ? [`${thing.kind} ${thing.state}`] : []));
+    expect(open(job)).toEqual(['run not tested', 'run not tested', 'cord not tested', 'cord not tested']);
+    const said = { id: 'v', how: 'eye' as const, by: 'Kim', why: '', at: '' };
+    const vouched = apply(job, {
+      type: 'keepRows',
+      rows: [{ table: 'vouches', record: vouchFor(job, 'cord', cord.id, said) }],
+    });
+    expect(open(vouched)).toHaveLength(3);
+    const moved = apply(vouched, {
+      type: 'editRows',
+      edits: [{ table: 'cords', id: cord.id, changes: { switchPort: 9 } }],
+    });
+    expect(standsAs(moved, 'cord', cord.id)).not.toBe(standsAs(job, 'cord', cord.id));
+    expect(open(moved)).toContain('cord changed');
+    const without = { ...vouchFor(job, 'cord', cord.id, said), how: 'accepted' as const };
+    expect(() => apply(job, { type: 'keepRows', rows: [{ table: 'vouches', record: without }] })).toThrow('reason');
+    // It goes with its cord.
+    expect(apply(vouched, { type: 'dropRows', table: 'cords', ids: [cord.id] }).vouches).toEqual({});
   });
 });
 

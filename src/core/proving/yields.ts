@@ -1,3 +1,8 @@
+import { published } from '../standards/source';
+
+/** Where the intervals are from. */
+export const intervalSource = published('E. B. Wilson 1927; where none failed, the exact bound of the binomial');
+
 /** Standard normal quantile of a two-sided interval of 95 %. */
 const Z = 1.959_963_984_540_054;
 

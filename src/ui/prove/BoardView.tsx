@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { firstPassYield, type Proof, type ProofState, proofs } from '@/core/proving/proof';
+import { firstPassYield } from '@/core/proving/figures';
+import { type Proof, type ProofState, proofs } from '@/core/proving/proof';
 import { sampleFinds } from '@/core/proving/yields';
 import { percent } from '@/core/units/percent';
 import { actorHere } from '../job/actor';
