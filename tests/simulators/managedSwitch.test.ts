@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Gear } from '../../src/core/records/gear';
-import { asSeenCommands, rememberCommands, runsByAddress } from '../../src/core/switching/addresses';
+import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '../../src/core/switching/addresses';
 import { TREE } from '../../src/core/switching/managementTree';
 import { readWalk } from '../../src/core/switching/readWalk';
-import { type Cause, plannedPorts, reconcile } from '../../src/core/switching/reconcile';
+import { type Cause, plannedPorts, reconcile, reconcileAll } from '../../src/core/switching/reconcile';
 import { readSwitchFault, type SwitchFault, simulatedAddress, simulatedWalk } from '../../src/simulators/managedSwitch';
 import { apply, counter, tarnbrook } from '../support/jobs';
 
@@ -113,14 +113,61 @@ describe('the plan against what a switch sees', () => {
   });
 });
 
+describe('several switches at once', () => {
+  const switches = Object.values(job.gear).filter(({ id }) =>
+    Object.values(job.cords).some(({ switchId }) => switchId === id),
+  );
+  const runOf = (address: string) => byAddress.get(address) ?? null;
+  const all = (of: typeof job) =>
+    reconcileAll(
+      job,
+      switches.map((one) => ({ device: one, seen: readWalk(simulatedWalk(of, one, [])) })),
+      runOf,
+    );
+
+  it('agree with the plan together', () => {
+    expect(switches.length).toBeGreaterThan(1);
+    expect(all(job).causes).toEqual([]);
+  });
+
+  it('show two cords that are exchanged between them as one cause, and taking it in mends it', () => {
+    const [a, b] = switches.map(({ id }) => Object.values(job.cords).find(({ switchId }) => switchId === id));
+    if (!a || !b) throw new Error('two cords');
+    const crossed = apply(job, {
+      type: 'editRows',
+      edits: [
+        { table: 'cords', id: a.id, changes: { switchId: b.switchId, switchPort: b.switchPort } },
+        { table: 'cords', id: b.id, changes: { switchId: a.switchId, switchPort: a.switchPort } },
+      ],
+    });
+    const made = all(crossed);
+    expect(made.causes.filter(({ kind }) => kind === 'exchanged')).toMatchObject([{ explains: 2 }]);
+    const [cause] = made.causes;
+    expect(new Set(cause?.places.map(({ switchId }) => switchId)).size).toBe(2);
+    if (!cause) throw new Error('a cause');
+    const after = apply(job, ...asSeenCommands(job, cause, made.moved));
+    expect(after.cords[a.id]?.switchId).toBe(b.switchId);
+  });
+
+  it('stand for the cords that they show to be as planned, once', () => {
+    const made = all(job);
+    const said = { by: 'Kim', why: '', at: '' };
+    const rows = shownBySwitch(job, made.sure, said, counter('vouch'));
+    expect(rows.length).toBeGreaterThan(10);
+    const after = apply(job, { type: 'keepRows', rows: rows.map((record) => ({ table: 'vouches', record })) });
+    expect(shownBySwitch(after, made.sure, said, counter('more'))).toEqual([]);
+  });
+});
+
 describe('what is seen', () => {
   it('is taken into the plan, and agrees then', () => {
     const [a = 1, b = 2, c = 3] = live;
     const seen = readWalk(simulatedWalk(job, device, [{ kind: 'exchanged', ports: [a, b, c] }]));
     const runOf = (address: string) => byAddress.get(address) ?? null;
-    const [cause] = reconcile(job, device, seen, runOf).causes;
+    const made = reconcile(job, device, seen, runOf);
+    const [cause] = made.causes;
     if (!cause) throw new Error('a cause');
-    const after = apply(job, ...asSeenCommands(job, device, seen, runOf, cause));
+    const after = apply(job, ...asSeenCommands(job, cause, made.moved));
     expect(reconcile(after, device, seen, runOf).causes).toEqual([]);
   });
 

@@ -56,8 +56,7 @@ describe('a tester’s file', () => {
   });
 
   it('is taken once, however often it is read', () => {
-    const text =
-      'label,passed,when\n1,pass,2026-11-27 18:30\n1,pass,2026-11-27 18:30\n2,fail,2026-11-27 18:31\n';
+    const text = 'label,passed,when\n1,pass,2026-11-27 18:30\n1,pass,2026-11-27 18:30\n2,fail,2026-11-27 18:31\n';
     const first = read(text);
     expect(first.counts).toEqual({ new: 2, same: 1, 'not taken': 0 });
     const after = apply(job, ...resultCommands(job, first));
@@ -69,8 +68,7 @@ describe('a tester’s file', () => {
     const text = [
       'label,passed,when,looked_at,limit,measure,pair,frequency_mhz,value_db',
       ...[1, 10, 100, 250].map(
-        (mhz) =>
-          `1,pass,2026-11-27 18:30,certified,Cat 6 permanent link,NEXT,12-36,${mhz},${mhz === 100 ? 41.0 : 70}`,
+        (mhz) => `1,pass,2026-11-27 18:30,certified,Cat 6 permanent link,NEXT,12-36,${mhz},${mhz === 100 ? 41.0 : 70}`,
       ),
       '2,pass,2026-11-27 18:40,certified,Cat 6 permanent link,NEXT,12-36,100,45',
     ].join('\n');

@@ -2,11 +2,13 @@ import type { Command } from '../commands/commands';
 import { rowCommands } from '../commands/rowCommands';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { vouchFor } from '../proving/gate';
 import { addresses } from '../records/address';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
+import { type Vouch, vouchedId } from '../records/vouch';
 import type { SeenPort } from './readWalk';
-import { type Cause, plannedPorts } from './reconcile';
+import { type Cause, plannedPorts, type Reconciled, type SwitchPlace } from './reconcile';
 
 /** Which run's device an address belongs to, as the job knows it. */
 export function runsByAddress(job: Job): (address: string) => string | null {
@@ -37,22 +39,43 @@ export function rememberCommands(
 }
 
 /** Commands that change the plan to what is seen of a cause: the cords as they are. None where it is not about where they are. */
-export function asSeenCommands(
-  job: Job,
-  device: Gear,
-  seen: readonly SeenPort[],
-  runOf: (address: string) => string | null,
-  cause: Cause,
-): Command[] {
-  if (cause.kind !== 'exchanged' && cause.kind !== 'shifted') return [];
+export function asSeenCommands(job: Job, { kind, places }: Cause, moved: Reconciled['moved']): Command[] {
+  if (kind !== 'exchanged' && kind !== 'shifted') return [];
   const index = indexJob(job);
-  const edits = seen.flatMap(({ port, addresses: learnt }) => {
-    const runId = learnt.length === 1 ? runOf(learnt[0] ?? '') : null;
-    const landing = index.landingOfRun.get(runId ?? '');
+  const inCause = new Set(places.map(({ switchId, port }) => portKey(switchId, port)));
+  const edits = moved.flatMap(({ runId, place }) => {
+    const landing = index.landingOfRun.get(runId);
     const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
-    return cord && cause.ports.includes(port) && cord.switchId === device.id && cord.switchPort !== port
-      ? [{ table: 'cords' as const, id: cord.id, changes: { switchPort: port } }]
+    return cord && inCause.has(portKey(place.switchId, place.port))
+      ? [{ table: 'cords' as const, id: cord.id, changes: { switchId: place.switchId, switchPort: place.port } }]
       : [];
   });
   return edits.length > 0 ? [{ type: 'editRows', edits }] : [];
+}
+
+/** Those who stand for what a switch shows to be as planned: its cords, and its uplinks. */
+export function shownBySwitch(
+  job: Job,
+  sure: readonly SwitchPlace[],
+  said: Pick<Vouch, 'by' | 'why' | 'at'>,
+  newId: () => string,
+): Vouch[] {
+  const index = indexJob(job);
+  const there = new Map(Object.values(job.vouches).map((one) => [vouchedId(one), one]));
+  const vouch = (kind: 'cord' | 'uplink', id: string): Vouch[] => {
+    const before = there.get(id);
+    const made = vouchFor(job, kind, id, { ...said, id: before?.id ?? newId(), how: 'switch' });
+    // What somebody stands for already as it is now is left.
+    return before && before.as === made.as && before.how !== 'accepted' ? [] : [made];
+  };
+  const seen = new Set<string>();
+  return sure.flatMap(({ switchId, port }) => {
+    const key = portKey(switchId, port);
+    const cord = index.cordAtSwitchPort.get(key);
+    const uplink = index.uplinkAtPort.get(key);
+    const id = cord?.id ?? uplink?.id ?? '';
+    if (seen.has(id)) return [];
+    seen.add(id);
+    return cord ? vouch('cord', cord.id) : uplink ? vouch('uplink', uplink.id) : [];
+  });
 }

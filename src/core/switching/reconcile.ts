@@ -10,11 +10,12 @@ import type { SeenPort } from './readWalk';
 import { weakPort } from './weakPort';
 
 export type CauseKind = 'exchanged' | 'missing' | 'extra' | 'shifted' | 'slow' | 'no-power' | 'network' | 'unknown';
+export type SwitchPlace = { switchId: string; port: number };
 export type Cause = {
   kind: CauseKind;
   ports: number[];
   /** The same ports with their switches. */
-  places: { switchId: string; port: number }[];
+  places: SwitchPlace[];
   /** Labels of the runs that it is about. */
   runs: string[];
   /** So many findings it explains. */
@@ -27,6 +28,10 @@ export type Reconciled = {
   causes: Cause[];
   /** Ports that are as planned, as far as can be told. */
   agree: number;
+  /** Of those, the ones that are sure: the run is known by its address, or the uplink by who calls itself so. */
+  sure: SwitchPlace[];
+  /** Runs that are seen in another port than planned. */
+  moved: { runId: string; place: SwitchPlace }[];
   /** What cannot be told, in words. */
   untold: string[];
   /**
@@ -89,7 +94,7 @@ export function reconcileAll(
   const places = placesOf(job, readings);
   const many = readings.length > 1;
   const named = ({ device, port }: Place) => (many ? `${device.name} ${port}` : String(port));
-  const { moves, explains } = movesOf(job, places, runOf);
+  const { moves, moved, explains } = movesOf(job, places, runOf);
   const { groups, proven } = groupMoves(moves, rowsOf(job, places));
   const causes = groups.map((group) => movedCause(group, places, named));
   const explained = new Set(groups.flatMap((group) => group.places));
@@ -106,6 +111,7 @@ export function reconcileAll(
     });
   };
   let agree = 0;
+  const sure: SwitchPlace[] = [];
   for (const place of places) {
     const { run, uplink, other, seen } = place;
     const port = named(place);
@@ -135,7 +141,10 @@ export function reconcileAll(
           `Port ${port} leads to ${seen.neighbours.join(', ')}; the uplink to ${other.name} is planned there.`,
           `Look where the cord in port ${port} goes, or whether ${other.name} calls itself otherwise.`,
         );
-      else agree += 1;
+      else {
+        agree += 1;
+        if (other && seen.neighbours.length > 0) sure.push({ switchId: place.device.id, port: place.port });
+      }
       continue;
     }
     if (run === null) {
@@ -165,11 +174,15 @@ export function reconcileAll(
     const unsure = whoIsThere(seen, run, port, runOf);
     if (unsure) untold.push(unsure);
     if (weak.length === 0) agree += 1;
+    if (seen.addresses.some((address) => runOf(address) === run.id))
+      sure.push({ switchId: place.device.id, port: place.port });
   }
   for (const words of explains) untold.push(words);
   return {
     causes: causes.sort((a, b) => b.explains - a.explains || (a.places[0]?.port ?? 0) - (b.places[0]?.port ?? 0)),
     agree,
+    sure,
+    moved,
     untold,
     proven: proven && !mayBeFewer(causes),
   };
@@ -190,7 +203,7 @@ function movesOf(
   job: Job,
   places: readonly Place[],
   runOf: (address: string) => string | null,
-): { moves: Move[]; explains: string[] } {
+): { moves: Move[]; moved: Reconciled['moved']; explains: string[] } {
   const plannedAt = new Map(places.flatMap(({ run, at }) => (run ? [[run.id, at] as const] : [])));
   // A device is where its address was learnt, but for links to other switches: what is behind those is farther away.
   const seenAt = new Map<string, number>();
@@ -211,11 +224,18 @@ function movesOf(
       seenAt.set(run, at);
     }
   }
-  const moves = [...seenAt].flatMap(([run, to]): Move[] => {
-    const from = plannedAt.get(run);
-    return from === undefined || from === to ? [] : [{ name: job.runs[run]?.label ?? run, from, to }];
+  const elsewhere = [...seenAt].flatMap(([runId, to]) => {
+    const from = plannedAt.get(runId);
+    return from === undefined || from === to ? [] : [{ runId, from, to }];
   });
-  return { moves, explains };
+  return {
+    moves: elsewhere.map(({ runId, from, to }) => ({ name: job.runs[runId]?.label ?? runId, from, to })),
+    moved: elsewhere.flatMap(({ runId, to }) => {
+      const place = places[to];
+      return place ? [{ runId, place: { switchId: place.device.id, port: place.port } }] : [];
+    }),
+    explains,
+  };
 }
 
 /** Along which row something went: ports of the same switch, or of the panel whose cord is in the port where it is seen. */

@@ -26,6 +26,7 @@ import { relandingWords } from '../land/relanding';
 import { FacesView } from './FacesView';
 import { LoomView } from './LoomView';
 import type { End } from './loomHandling';
+import { SeenBar } from './SeenStrands';
 
 const SHOW_WORDS: Record<ShownRuns, string> = {
   all: 'every run',
@@ -119,6 +120,7 @@ export function LoomScreen() {
         className="flex min-h-0 flex-1 flex-col"
         onKeyDown={(event) => event.key === 'Escape' && letGo()}
       >
+        <SeenBar />
         <div className="flex h-12 shrink-0 items-center gap-x-2.5 overflow-hidden px-3">
           {plan ? (
             <>

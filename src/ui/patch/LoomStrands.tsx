@@ -4,6 +4,7 @@ import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import type { Span } from './drawnSpan';
 import type { Loom } from './loomLayout';
+import { SeenStrands } from './SeenStrands';
 import { LENGTH_PX, StrandSheet } from './StrandSheet';
 import { curvePath } from './sCurve';
 import { placesOf, strandOf } from './strand';
@@ -40,6 +41,7 @@ export function LoomStrands({
         .map((sheet) => (
           <StrandSheet key={sheet.top} sheet={sheet} width={width} />
         ))}
+      <SeenStrands loom={loom} width={width} />
       <LitStrand loom={loom} width={width} />
     </div>
   );

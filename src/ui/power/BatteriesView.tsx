@@ -34,8 +34,8 @@ import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { type FieldGroup, RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
+import { axis, useChart } from '../kit/useChart';
 import { Figure, Figures, Heading, NotKnown, round, Scroll } from '../kit/viewParts';
-import { axis, useChart } from './useChart';
 import { usePower } from './usePower';
 
 /** Battery units: how long they last, what to drop, when their blocks are due; and the generator behind them. */

@@ -21,8 +21,8 @@ import { formatWatts } from '@/core/units/power';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { axis, useChart } from '../kit/useChart';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
-import { axis, useChart } from './useChart';
 import { usePower } from './usePower';
 
 const POSITION_WORDS: Readonly<Record<string, string>> = {

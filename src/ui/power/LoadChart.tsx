@@ -1,5 +1,5 @@
 import type { CircuitFacts } from '@/core/power/circuitFacts';
-import { axis, useChart } from './useChart';
+import { axis, useChart } from '../kit/useChart';
 
 /** Load of each circuit against what it may carry for good: idle, at full, and grown, in per cent. */
 export function LoadChart({ rows }: { rows: readonly CircuitFacts[] }) {

@@ -1,7 +1,10 @@
-import { useState } from 'react';
-import { firstPassYield } from '@/core/proving/figures';
-import { type Proof, type ProofState, proofs } from '@/core/proving/proof';
+import { useMemo, useState } from 'react';
+import { firstPassYield, testPace, type Yield, yieldsBy } from '@/core/proving/figures';
+import { GATE_KINDS, type GateKind, type GateThing, gateOf, vouchFor } from '@/core/proving/gate';
+import { proofs } from '@/core/proving/proof';
 import { sampleFinds } from '@/core/proving/yields';
+import type { Vouch } from '@/core/records/vouch';
+import { formatMinutes } from '@/core/units/minutes';
 import { percent } from '@/core/units/percent';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
@@ -10,89 +13,231 @@ import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
 import { nowHere } from '../kit/nowHere';
+import { todayHere } from '../kit/today';
 import { newRowId, useRows } from '../kit/useRows';
-import { Figure, Figures, Scroll, StateMark } from '../kit/viewParts';
+import { Figure, Figures, Heading, Scroll, StateMark } from '../kit/viewParts';
+import { ResultDetails } from './ResultDetails';
 
-const STATES: readonly ProofState[] = ['failed', 'partly', 'not tested', 'accepted', 'proven'];
+const STATES: readonly GateThing['state'][] = ['failed', 'changed', 'partly', 'not tested', 'accepted', 'proven'];
+const KIND_WORDS: Record<GateKind, string> = { run: 'runs', cord: 'cords', uplink: 'uplinks', feed: 'power feeds' };
+const MOST_SHOWN = 400;
 
-/** What keeps the job from being handed over: every run that is not proven, and who accepts it so. */
+/** What keeps the job from being handed over: every run, cord, uplink and feed that is not proven, and who accepts it so. */
 export function BoardView() {
   const job = useSession((session) => session.job);
-  const [filter, setFilter] = useState<'open' | ProofState>('open');
-  const all = proofs(job);
-  const open = all.filter(({ state }) => state !== 'proven' && state !== 'accepted');
-  const shown = (filter === 'open' ? open : all.filter(({ state }) => state === filter)).sort(
-    (a, b) => STATES.indexOf(a.state) - STATES.indexOf(b.state),
-  );
+  const [filter, setFilter] = useState<'open' | GateThing['state']>('open');
+  const [kind, setKind] = useState<'all' | GateKind>('all');
+  const all = useMemo(() => gateOf(job), [job]);
+  const open = all.filter((one) => one.open);
+  const shown = all
+    .filter((one) => (kind === 'all' || one.kind === kind) && (filter === 'open' ? one.open : one.state === filter))
+    .sort((a, b) => STATES.indexOf(a.state) - STATES.indexOf(b.state));
+  const runs = all.filter((one) => one.kind === 'run');
   const { tested, passedFirst, low, high, retests } = firstPassYield(job);
-  const left = all.length - tested;
+  const pace = testPace(job, todayHere());
+  const left = runs.length - tested;
+  const of = (one: GateKind) => all.filter((thing) => thing.kind === one);
   return (
     <Scroll label="What is open">
       <Figures>
-        <Figure name="Proven or accepted">
-          {all.length - open.length} of {all.length}
-        </Figure>
+        {GATE_KINDS.filter((one) => of(one).length > 0).map((one) => (
+          <Figure key={one} name={`${KIND_WORDS[one].charAt(0).toUpperCase()}${KIND_WORDS[one].slice(1)}`}>
+            {of(one).filter((thing) => !thing.open).length} of {of(one).length}
+          </Figure>
+        ))}
         <Figure name="Passed at first">{tested === 0 ? 'none tested' : `${passedFirst} of ${tested}`}</Figure>
         <Figure name="Fail at first, 95 %">
           {tested === 0 ? 'not known' : `${percent(low, 1)} to ${percent(high, 1)}`}
         </Figure>
         <Figure name="Tested again">{retests}</Figure>
+        <Figure name="Testing left">
+          {pace.left === 0
+            ? 'none'
+            : pace.minutesLeft === null
+              ? 'not known'
+              : `about ${formatMinutes(pace.minutesLeft)}`}
+        </Figure>
+        {pace.left > 0 && pace.doneOn && pace.aDay !== null && (
+          <Figure name={`Done, at ${pace.aDay.toFixed(0)} a day`}>{pace.doneOn}</Figure>
+        )}
       </Figures>
       {open.length === 0 && all.length > 0 ? (
-        <p className="font-semibold text-good">Nothing keeps the job from being handed over, as far as its runs go.</p>
+        <p className="font-semibold text-good">Nothing here keeps the job from being handed over.</p>
       ) : (
         tested > 0 &&
         left > 0 && (
           <p className="max-w-[70ch] text-[13px]">
-            Testing a sample is not proof: had 2 of the {all.length} runs a fault, testing {tested} of them would find
-            one with {percent(sampleFinds(all.length, Math.min(2, all.length), tested), 1)} only.
+            Testing a sample is not proof: had 2 of the {runs.length} runs a fault, testing {tested} of them would find
+            one with {percent(sampleFinds(runs.length, Math.min(2, runs.length), tested), 1)} only.
           </p>
         )
       )}
       <div className="flex flex-wrap items-end gap-3">
         <CommitSelect
+          label="Of"
+          className="w-40"
+          value={kind}
+          options={[
+            { value: 'all', words: 'everything' },
+            ...GATE_KINDS.map((value) => ({ value, words: KIND_WORDS[value] })),
+          ]}
+          onCommit={(value) => setKind(value as typeof kind)}
+        />
+        <CommitSelect
           label="Show"
-          className="w-60"
+          className="w-48"
           value={filter}
           options={[{ value: 'open', words: 'what is open' }, ...STATES.map((value) => ({ value, words: value }))]}
           onCommit={(value) => setFilter(value as typeof filter)}
         />
         <TakeawayLink of="tests.pdf" />
         <TakeawayLink of="tests.csv" />
+        <TakeawayLink of="tests.json" />
+        {runs.some(({ state }) => state === 'failed') && (
+          <>
+            <TakeawayLink of="fault-cards.pdf" />
+            <TakeawayLink of="failed-labels.pdf" />
+          </>
+        )}
       </div>
+      <VouchMany things={shown.filter((one) => one.open && one.kind !== 'run')} />
       <ul className="text-[13px]">
-        {shown.map((proof) => (
-          <BoardRow key={proof.run.id} proof={proof} />
+        {shown.slice(0, MOST_SHOWN).map((thing) => (
+          <BoardRow key={`${thing.kind} ${thing.id}`} thing={thing} />
         ))}
       </ul>
+      {shown.length > MOST_SHOWN && (
+        <p className="text-[13px] text-soft">and {shown.length - MOST_SHOWN} more: choose what to show.</p>
+      )}
       {shown.length === 0 && <p className="text-[13px] text-soft">None.</p>}
+      {tested > 0 && (
+        <div className="grid gap-4 lg:grid-cols-3">
+          <Yields title="By kind of jack" rows={yieldsBy(job, 'jack')} />
+          <Yields title="By who ended it" rows={yieldsBy(job, 'person')} />
+          <Yields title="By day" rows={yieldsBy(job, 'day')} />
+        </div>
+      )}
     </Scroll>
   );
 }
 
-function BoardRow({ proof: { run, state, words, results, acceptance } }: { proof: Proof }) {
+function Yields({ title, rows }: { title: string; rows: readonly Yield[] }) {
+  return (
+    <section aria-label={title}>
+      <Heading>{title}</Heading>
+      <ul className="text-[13px]">
+        {rows.map(({ of, tested, passedFirst, low, high }) => (
+          <li key={of} className="flex flex-wrap gap-x-2 border-b py-0.5">
+            <b className="min-w-0 flex-1">{of}</b>
+            <span className="font-mono">
+              {passedFirst} of {tested}
+            </span>
+            <span className="text-soft">
+              {percent(low, 1)} to {percent(high, 1)} fail
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Somebody looked at all cords, uplinks or feeds that are shown. */
+function VouchMany({ things }: { things: readonly GateThing[] }) {
+  const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const by = actorHere().name;
+  if (things.length < 2 || by === '') return null;
+  const rows = things.flatMap(({ kind, id, vouch }) =>
+    kind === 'run'
+      ? []
+      : [
+          {
+            table: 'vouches' as const,
+            record: vouchFor(job, kind, id, {
+              id: vouch?.id ?? newRowId('vouch'),
+              how: 'eye',
+              by,
+              why: '',
+              at: nowHere(),
+            }),
+          },
+        ],
+  );
+  return (
+    <p className="flex flex-wrap items-center gap-2 text-[13px]">
+      <Button onClick={() => keep(...rows)}>
+        {by} looked at all {things.length}: they are as planned
+      </Button>
+      <span className="text-soft">Cords and uplinks are also proven by a switch, in Compare.</span>
+    </p>
+  );
+}
+
+function BoardRow({ thing }: { thing: GateThing }) {
+  const job = useSession((session) => session.job);
   const { keep, drop } = useRows();
   const select = useSession((session) => session.select);
   const [why, setWhy] = useState<string | null>(null);
+  const [shown, setShown] = useState(false);
   const [by, setBy] = useState(() => actorHere().name);
+  const { kind, id, name, state, words, vouch } = thing;
+  const run = kind === 'run' ? job.runs[id] : undefined;
+  const acceptance = run && Object.values(job.acceptances).find(({ runId }) => runId === id);
+  const vouchBy = (how: Vouch['how'], who: string, reason: string): boolean =>
+    kind !== 'run' &&
+    keep({
+      table: 'vouches',
+      record: vouchFor(job, kind, id, {
+        id: vouch?.id ?? newRowId('vouch'),
+        how,
+        by: who,
+        why: reason,
+        at: nowHere(),
+      }),
+    });
+  const accept = (): boolean => {
+    const [who, reason] = [by.trim(), (why ?? '').trim()];
+    if (who === '' || reason === '') return false;
+    return run
+      ? keep({
+          table: 'acceptances',
+          record: { id: newRowId('accepted'), runId: run.id, by: who, why: reason, at: nowHere() },
+        })
+      : vouchBy('accepted', who, reason);
+  };
+  const given = acceptance ?? vouch;
   return (
     <li className="grid gap-1 border-b py-1">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <button type="button" className="font-bold font-mono underline" onClick={() => select(run.id)}>
-          {run.label}
-        </button>
+        {run ? (
+          <button type="button" className="min-h-6 font-bold font-mono underline" onClick={() => select(run.id)}>
+            {run.label}
+          </button>
+        ) : (
+          <b>{name}</b>
+        )}
         <span className="min-w-0 flex-1">
-          {[run.floor, run.room, run.outlet].filter(Boolean).join(', ')}
+          {run && [run.floor, run.room, run.outlet].filter(Boolean).join(', ')}
           <span className="text-soft"> · {words}</span>
-          {results.length > 1 && <span className="text-soft"> · tested {results.length} times</span>}
         </span>
         <StateMark state={state} />
-        {acceptance ? (
-          <Button look="quiet" onClick={() => drop('acceptances', acceptance.id)}>
+        {run && (
+          <Button look="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            Tests
+          </Button>
+        )}
+        {!run && thing.open && by !== '' && (
+          <Button look="quiet" onClick={() => vouchBy('eye', by, '')}>
+            Looked at
+          </Button>
+        )}
+        {given ? (
+          <Button look="quiet" onClick={() => drop(acceptance ? 'acceptances' : 'vouches', given.id)}>
             No longer
           </Button>
         ) : (
-          state !== 'proven' && (
+          thing.open && (
             <Button look="quiet" aria-expanded={why !== null} onClick={() => setWhy(why === null ? '' : null)}>
               Accept …
             </Button>
@@ -104,8 +249,7 @@ function BoardRow({ proof: { run, state, words, results, acceptance } }: { proof
           className="flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            const record = { id: newRowId('accepted'), runId: run.id, by: by.trim(), why: why.trim(), at: nowHere() };
-            if (record.by !== '' && record.why !== '' && keep({ table: 'acceptances', record })) setWhy(null);
+            if (accept()) setWhy(null);
           }}
         >
           <label className="grid text-[13px]">
@@ -128,9 +272,10 @@ function BoardRow({ proof: { run, state, words, results, acceptance } }: { proof
               className={inputLook}
             />
           </label>
-          <Button type="submit">Accept {run.label}</Button>
+          <Button type="submit">Accept {run ? run.label : 'it'}</Button>
         </form>
       )}
+      {shown && run && <ResultDetails run={run} proof={proofs(job).find((one) => one.run.id === run.id) ?? null} />}
     </li>
   );
 }

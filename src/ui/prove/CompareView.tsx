@@ -1,130 +1,217 @@
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { indexJob } from '@/core/job/jobIndex';
 import { isSwitching } from '@/core/records/ports';
 import { citeSource } from '@/core/standards/source';
-import { asSeenCommands, rememberCommands, runsByAddress } from '@/core/switching/addresses';
+import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '@/core/switching/addresses';
 import { treeSource } from '@/core/switching/managementTree';
-import { readWalk, type SeenPort } from '@/core/switching/readWalk';
-import { plannedPorts, reconcile } from '@/core/switching/reconcile';
+import { readSwitchWatts, readWalk } from '@/core/switching/readWalk';
+import { plannedPorts, reconcileAll } from '@/core/switching/reconcile';
 import { counted } from '@/core/text/counted';
-import { Refusal } from '@/core/text/refusal';
-import { type SwitchFault, simulatedAddress, simulatedWalk } from '@/simulators/managedSwitch';
+import type { SwitchesHere } from '@/core/wire/switches';
+import { simulatedAddress } from '@/simulators/managedSwitch';
+import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
+import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
+import { JobLink } from '../kit/JobLink';
+import { nowHere } from '../kit/nowHere';
+import { useSeenElsewhere } from '../kit/seenElsewhere';
 import { todayHere } from '../kit/today';
-import { newRowId } from '../kit/useRows';
+import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
+import { AskSwitchForm } from './AskSwitchForm';
+import { EarlierReadings } from './EarlierReadings';
+import { PortTable } from './PortTable';
+import { readSimulated, readSwitch, switchesHere } from './switchClient';
 
 const FAULTS = {
   none: 'as planned',
   exchanged: 'two cords exchanged',
   missing: 'a cord missing',
   slow: 'a pair open: slow',
+  errors: 'broken frames',
+  hub: 'a small switch behind a port',
+  'no-power': 'power denied',
+  network: 'one in a wrong network',
+  silent: 'a silent device',
   mixed: 'several at once',
 } as const;
+type FaultName = keyof typeof FAULTS;
 
-/** What a switch sees, as text of a walk, against the plan: the fewest causes that explain it, each with its mend. */
+/** What was read of a switch. */
+type Read = { text: string; simulated: boolean };
+
+/** What switches see, held against the plan: the fewest causes that explain it, each with its mend. */
 export function CompareView() {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
+  const { keep } = useRows();
+  const showElsewhere = useSeenElsewhere((seen) => seen.show);
   const switches = indexJob(job).gearInOrder.filter(isSwitching);
   const [switchId, setSwitchId] = useState<string | null>(null);
-  const [text, setText] = useState('');
-  const [simulated, setSimulated] = useState(false);
-  const [fault, setFault] = useState<keyof typeof FAULTS>('exchanged');
+  const [reads, setReads] = useState<Readonly<Record<string, Read>>>({});
+  const [fault, setFault] = useState<FaultName>('exchanged');
+  const [here, setHere] = useState<SwitchesHere>({ listed: [], simulated: false });
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  useEffect(() => {
+    switchesHere(job.id).then(setHere, () => {});
+  }, [job.id]);
   const used = (id: string) => Object.values(job.cords).some((cord) => cord.switchId === id);
   const device = switches.find(({ id }) => id === switchId) ?? switches.find(({ id }) => used(id)) ?? switches[0];
+  const parsed = useMemo(
+    () =>
+      Object.entries(reads).flatMap(([id, { text, simulated }]) =>
+        text.trim() === '' ? [] : [{ id, text, simulated, ...attempt(() => readWalk(text)) }],
+      ),
+    [reads],
+  );
+  const found = useMemo(() => {
+    const readings = parsed.flatMap(({ id, value }) => {
+      const gear = job.gear[id];
+      return gear && value ? [{ device: gear, seen: value }] : [];
+    });
+    if (readings.length === 0) return null;
+    const known = runsByAddress(job);
+    const madeUp = parsed.some(({ simulated }) => simulated)
+      ? new Map(Object.keys(job.runs).map((id) => [simulatedAddress(id), id]))
+      : null;
+    const runOf = (address: string) => known(address) ?? madeUp?.get(address) ?? null;
+    return reconcileAll(job, readings, runOf);
+  }, [job, parsed]);
+  useEffect(() => {
+    if (found) showElsewhere(job.id, new Map(found.moved.map(({ runId, place }) => [runId, place])));
+  }, [found, job.id, showElsewhere]);
   if (!device)
     return (
       <Scroll label="Compare">
         <p>There is no switch yet whose ports could be compared.</p>
       </Scroll>
     );
-  const made = read(text);
-  const known = runsByAddress(job);
-  const madeUp = new Map(Object.keys(job.runs).map((id) => [simulatedAddress(id), id]));
-  const runOf = (address: string) => known(address) ?? (simulated ? (madeUp.get(address) ?? null) : null);
-  const found = made.seen && reconcile(job, device, made.seen, runOf);
-  const simulate = () => {
-    const live = plannedPorts(job, device).flatMap(({ port, run }) => (run ? [port] : []));
-    setText(simulatedWalk(job, device, faultsOf(fault, live)));
-    setSimulated(true);
+  const now = parsed.find(({ id }) => id === device.id) ?? null;
+  const simulated = parsed.some((one) => one.simulated);
+  const take = (text: string, made = false) => {
+    setWrong(null);
+    setReads((before) => ({ ...before, [device.id]: { text, simulated: made } }));
   };
-  const remember = made.seen ? rememberCommands(job, device, made.seen, () => newRowId('address'), todayHere()) : [];
+  const read = async (work: () => Promise<void>) => {
+    setBusy(true);
+    setWrong(null);
+    try {
+      await work();
+    } catch (trouble) {
+      setWrong(trouble instanceof Error ? trouble.message : 'It could not be read.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const simulate = () =>
+    read(async () => {
+      const live = plannedPorts(job, device).flatMap(({ port, run }) => (run ? [port] : []));
+      take(await readSimulated(job.id, device.id, faultsOf(fault, live)), true);
+    });
+  const remember = now?.value ? rememberCommands(job, device, now.value, () => newRowId('address'), todayHere()) : [];
+  const shown = found
+    ? shownBySwitch(job, found.sure, { by: actorHere().name || 'a switch', why: '', at: nowHere() }, () =>
+        newRowId('vouch'),
+      )
+    : [];
   return (
     <Scroll label="Compare">
       <div className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
         <CommitSelect
           label="Switch"
           value={device.id}
-          options={switches.map(({ id, name }) => ({ value: id, words: name }))}
+          options={switches.map(({ id, name }) => ({
+            value: id,
+            words: `${name}${reads[id]?.text ? ', read' : ''}`,
+          }))}
           onCommit={(value) => {
             setSwitchId(value);
-            setText('');
+            setWrong(null);
           }}
         />
-        <CommitSelect
-          label="Simulated switch, with"
-          value={fault}
-          options={Object.entries(FAULTS).map(([value, words]) => ({ value, words }))}
-          onCommit={(value) => setFault(value as keyof typeof FAULTS)}
-        />
-        <Button onClick={simulate}>Ask the simulated switch</Button>
+        {here.simulated && (
+          <>
+            <CommitSelect
+              label="Simulated switch, with"
+              value={fault}
+              options={Object.entries(FAULTS).map(([value, words]) => ({ value, words }))}
+              onCommit={(value) => setFault(value as FaultName)}
+            />
+            <Button disabled={busy} onClick={() => void simulate()}>
+              Ask the simulated switch
+            </Button>
+          </>
+        )}
       </div>
-      <label className="grid font-semibold text-[13px]">
-        What a walk over the switch printed, with numbers
-        <textarea
-          value={text}
-          rows={5}
-          spellCheck={false}
-          onChange={(event) => {
-            setText(event.target.value);
-            setSimulated(false);
-          }}
-          className={`${inputLook} font-mono text-xs`}
-          placeholder=".1.3.6.1.2.1.2.2.1.8.1 = INTEGER: up(1)"
-        />
-      </label>
+      <AskSwitchForm
+        listed={here.listed}
+        onAsk={(given) => read(async () => take((await readSwitch(job.id, given)).walk))}
+      />
+      <details className="text-[13px]" open={now !== null && !now.simulated}>
+        <summary className="min-h-8 cursor-pointer py-1 font-semibold">Or put in what a walk over it printed</summary>
+        <label className="grid">
+          What a walk over the switch printed, with numbers
+          <textarea
+            value={reads[device.id]?.text ?? ''}
+            rows={5}
+            spellCheck={false}
+            onChange={(event) => take(event.target.value)}
+            className={`${inputLook} font-mono text-xs`}
+            placeholder=".1.3.6.1.2.1.2.2.1.8.1 = INTEGER: up(1)"
+          />
+        </label>
+      </details>
       {simulated && (
         <p role="status" className="font-semibold text-bite">
-          Simulated: no switch was asked, and its devices have made-up addresses.
+          Simulated: no real switch was asked, and its devices have made-up addresses.
         </p>
       )}
-      {made.fault && (
+      {(wrong ?? now?.words) && (
         <p role="alert" className="font-semibold text-wont">
-          {made.fault}
+          {wrong ?? now?.words}
         </p>
       )}
-      {!made.seen && !made.fault && (
+      {!found && !now && (
         <p className="max-w-[70ch] text-[13px]">
-          Read the switch with any tool that prints its standard modules by number, read only, and put the text here. It
-          is held against the plan, port by port: which cords are exchanged, missing or too many, which links are slow
-          or without power.
+          What the switch says is held against the plan, port by port: which cords are exchanged, missing or too many,
+          which links are slow or without power. Several switches that are read are looked at together.
         </p>
       )}
       {found && (
         <>
           <Figures>
+            <Figure name="Switches read">{parsed.filter(({ value }) => value !== null).length}</Figure>
             <Figure name="Ports that agree">{found.agree}</Figure>
             <Figure name="Causes">{found.causes.length}</Figure>
             <Figure name="Findings that they explain">
               {found.causes.reduce((sum, { explains }) => sum + explains, 0)}
             </Figure>
             <Figure name="Cannot be told">{found.untold.length}</Figure>
+            {now?.value && <Watts text={now.text} />}
           </Figures>
           <section aria-label="Causes">
-            <Heading>
+            <Heading
+              aside={
+                found.moved.length > 0 ? (
+                  <JobLink href={`/jobs/${job.id}/patch`} className="underline">
+                    see it on the loom
+                  </JobLink>
+                ) : null
+              }
+            >
               {found.causes.length === 0 ? 'As planned, as far as it can be told' : 'What is otherwise than planned'}
             </Heading>
             <ul className="text-[13px]">
               {found.causes.map((cause) => {
-                const commands = made.seen ? asSeenCommands(job, device, made.seen, runOf, cause) : [];
+                const commands = asSeenCommands(job, cause, found.moved);
                 return (
                   <li
-                    key={`${cause.kind} ${cause.ports.join(' ')}`}
+                    key={`${cause.kind} ${cause.places.map(({ switchId: id, port }) => `${id} ${port}`).join(' ')} ${cause.words}`}
                     className="flex flex-wrap items-baseline gap-x-3 border-b py-1"
                   >
                     <span className="min-w-0 flex-1">
@@ -148,7 +235,15 @@ export function CompareView() {
               <p className="text-[13px] text-soft">
                 {found.proven
                   ? 'No fewer causes explain what was found.'
-                  : 'Fewer may explain it: what is in a port with nobody known may have been moved there from one that is down.'}
+                  : 'Fewer may explain it: what is in a port with nobody known may have been moved there from one that is down.'}{' '}
+                A cord that is put where it is planned is work of Build: leave the plan as it is, and change the cord.
+              </p>
+            )}
+            {shown.length > 0 && !simulated && (
+              <p className="pt-1">
+                <Button onClick={() => keep(...shown.map((record) => ({ table: 'vouches' as const, record })))}>
+                  Take {counted(shown.length, 'cord or uplink', 'cords and uplinks')} as proven by the switch
+                </Button>
               </p>
             )}
           </section>
@@ -172,8 +267,13 @@ export function CompareView() {
               </ul>
             </section>
           )}
+          {now?.value && <PortTable device={device} seen={now.value} />}
         </>
       )}
+      <EarlierReadings
+        device={device}
+        now={now?.value ? { text: now.text, seen: now.value, simulated: now.simulated } : null}
+      />
       <p className="narrow text-soft text-xs">
         {citeSource(treeSource)}. A device that is silent or asleep is no proof of absence.
       </p>
@@ -181,20 +281,22 @@ export function CompareView() {
   );
 }
 
-function read(text: string): { seen: SeenPort[] | null; fault: string | null } {
-  if (text.trim() === '') return { seen: null, fault: null };
-  try {
-    return { seen: readWalk(text), fault: null };
-  } catch (fault) {
-    if (fault instanceof Refusal) return { seen: null, fault: fault.message };
-    throw fault;
-  }
+function Watts({ text }: { text: string }) {
+  const { budgetW, drawnW } = readSwitchWatts(text);
+  if (budgetW === null && drawnW === null) return null;
+  return (
+    <Figure name="Watts over its ports">
+      {drawnW ?? 'not known'} of {budgetW ?? 'not known'}
+    </Figure>
+  );
 }
 
-function faultsOf(fault: keyof typeof FAULTS, live: readonly number[]): SwitchFault[] {
+function faultsOf(fault: FaultName, live: readonly number[]): string[] {
   const [a, b, c, d] = live;
-  const exchanged: SwitchFault[] = a !== undefined && b !== undefined ? [{ kind: 'exchanged', ports: [a, b] }] : [];
-  const missing: SwitchFault[] = c !== undefined ? [{ kind: 'missing', port: c }] : [];
-  const slow: SwitchFault[] = d !== undefined ? [{ kind: 'slow', port: d }] : [];
-  return { none: [], exchanged, missing, slow, mixed: [...exchanged, ...missing, ...slow] }[fault];
+  if (fault === 'none' || a === undefined) return [];
+  const exchanged = b === undefined ? [] : [`exchanged ${a} ${b}`];
+  if (fault === 'exchanged') return exchanged;
+  if (fault === 'mixed')
+    return [...exchanged, ...(c === undefined ? [] : [`missing ${c}`]), ...(d === undefined ? [] : [`slow ${d}`])];
+  return [`${fault} ${c ?? a}`];
 }

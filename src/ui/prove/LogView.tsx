@@ -4,31 +4,31 @@ import { indexJob } from '@/core/job/jobIndex';
 import { type Proof, proofs, resultFault } from '@/core/proving/proof';
 import { readingOf, readWireMap } from '@/core/proving/wireMap';
 import { results } from '@/core/records/result';
-import { TESTER_TELLS, type Tester, testers } from '@/core/records/tester';
+import type { Tester } from '@/core/records/tester';
+import { runOfScan } from '@/core/trace/readScan';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
-import { CommitField, CommitSelect } from '../kit/CommitField';
+
 import { nowHere } from '../kit/nowHere';
 import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll, StateMark } from '../kit/viewParts';
+import { ScanField } from './ScanField';
+import { TesterFields } from './TesterFields';
 
-const TELL_WORDS = {
-  continuity: 'continuity',
-  'wire-map': 'wire map, split pairs too',
-  speed: 'that, and the speed',
-  certified: 'certification',
-} as const;
+const ENDS = { panel: 'panel end', outlet: 'room end' } as const;
+type End = keyof typeof ENDS;
 
 /** One result a tap: the next run in panel order, pass or fail, the wire map where it failed. */
 export function LogView() {
   const job = useSession((session) => session.job);
   const [testerId, setTesterId] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
-  const all = inPanelOrder(job, proofs(job));
+  const [end, setEnd] = useState<End>('panel');
+  const all = end === 'panel' ? inPanelOrder(job, proofs(job)) : inRoomOrder(proofs(job));
   const tester = job.testers[testerId ?? ''] ?? Object.values(job.testers)[0] ?? null;
   const open = all.filter(({ state }) => state !== 'proven' && state !== 'accepted');
   const now = all.find(({ run }) => run.id === chosen) ?? open.find(({ state }) => state !== 'failed') ?? open[0];
@@ -39,12 +39,39 @@ export function LogView() {
         <AnswerField id="proven-by" />
         <TesterFields tester={tester} onChoose={setTesterId} />
       </div>
+      <div className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">
+        <fieldset className="flex flex-wrap gap-2">
+          <legend className="text-[13px]">I am at the</legend>
+          {(Object.keys(ENDS) as End[]).map((one) => (
+            <Button
+              key={one}
+              big
+              look={one === end ? 'main' : 'plain'}
+              aria-pressed={one === end}
+              onClick={() => {
+                setEnd(one);
+                setChosen(null);
+              }}
+            >
+              {ENDS[one]}
+            </Button>
+          ))}
+        </fieldset>
+        <ScanField
+          onScan={(text) => {
+            const run = runOfScan(job, text);
+            if (run) setChosen(run.id);
+            return run ? null : `There is no run “${text}” in this job.`;
+          }}
+        />
+      </div>
       {all.length === 0 && <p>There is no run yet that could be tested.</p>}
       {now ? (
-        <TestCard key={now.run.id} proof={now} tester={tester} onDone={() => setChosen(null)} />
+        <TestCard key={now.run.id} proof={now} tester={tester} end={end} onDone={() => setChosen(null)} />
       ) : (
         all.length > 0 && <p className="text-base">Every run is proven, or accepted by name.</p>
       )}
+      <JustLogged />
       {later.length > 0 && (
         <section aria-label="Still to be tested">
           <Heading>Then</Heading>
@@ -65,6 +92,29 @@ export function LogView() {
   );
 }
 
+/** What came in last, by whomever: two people at two ends see each other's results. */
+function JustLogged() {
+  const job = useSession((session) => session.job);
+  const last = Object.values(job.results)
+    .sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id))
+    .slice(0, 4);
+  if (last.length === 0) return null;
+  return (
+    <section aria-label="Just logged">
+      <Heading>Just logged</Heading>
+      <ul className="text-[13px]">
+        {last.map(({ id, runId, passed, at, by, end }) => (
+          <li key={id} className="flex flex-wrap gap-x-2 border-b py-0.5">
+            <b className="font-mono">{job.runs[runId]?.label}</b>
+            <StateMark state={passed ? 'proven' : 'failed'} words={passed ? 'passed' : 'failed'} />
+            <span className="text-soft">{[at.slice(11), by, end && ENDS[end]].filter(Boolean).join(' · ')}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 type Job = Parameters<typeof proofs>[0];
 
 /** By panel and port, as one goes along with the tester; what is not landed last. */
@@ -78,55 +128,15 @@ function inPanelOrder(job: Job, all: readonly Proof[]): Proof[] {
   return [...all].sort((a, b) => place(a) - place(b));
 }
 
-function TesterFields({ tester, onChoose }: { tester: Tester | null; onChoose: (id: string) => void }) {
-  const job = useSession((session) => session.job);
-  const { keep } = useRows();
-  const list = Object.values(job.testers);
-  const add = () => {
-    let at = list.length + 1;
-    while (list.some(({ name }) => name === `Tester ${at}`)) at += 1;
-    const record = testers.make({ id: newRowId('tester'), name: `Tester ${at}` });
-    if (keep({ table: 'testers', record })) onChoose(record.id);
-  };
-  const change = (changes: Partial<Tester>): boolean =>
-    tester !== null && keep({ table: 'testers', record: { ...tester, ...changes } });
-  return (
-    <>
-      <div className="grid content-start gap-1">
-        {list.length > 0 && tester ? (
-          <CommitSelect
-            label="Tester"
-            value={tester.id}
-            options={list.map(({ id, name }) => ({ value: id, words: name }))}
-            onCommit={onChoose}
-          />
-        ) : (
-          <p className="text-[13px] text-soft">
-            No tester is on the list: say which one is used, and what it can tell.
-          </p>
-        )}
-        <Button onClick={add}>Add a tester</Button>
-      </div>
-      {tester && (
-        <div className="grid grid-cols-2 gap-2">
-          <CommitField
-            label="Its name"
-            value={tester.name}
-            onCommit={(name) => (change({ name: name.trim() }) ? null : 'It could not be taken.')}
-          />
-          <CommitSelect
-            label="It can tell"
-            value={tester.tells}
-            options={TESTER_TELLS.map((value) => ({ value, words: TELL_WORDS[value] }))}
-            onCommit={(tells) => change({ tells: tells as Tester['tells'] })}
-          />
-        </div>
-      )}
-    </>
-  );
-}
+/** By floor, room and outlet, as one goes from room to room. */
+const inRoomOrder = (all: readonly Proof[]): Proof[] => {
+  const place = ({ run }: Proof) => [run.floor, run.room, run.outlet, run.label].join('\u001f');
+  return [...all].sort((a, b) => place(a).localeCompare(place(b), undefined, { numeric: true }));
+};
 
-function TestCard({ proof, tester, onDone }: { proof: Proof; tester: Tester | null; onDone: () => void }) {
+type CardProps = { proof: Proof; tester: Tester | null; end: End; onDone: () => void };
+
+function TestCard({ proof, tester, end, onDone }: CardProps) {
   const job = useSession((session) => session.job);
   const { keep } = useRows();
   const announce = useAnnounce();
@@ -158,6 +168,7 @@ function TestCard({ proof, tester, onDone }: { proof: Proof; tester: Tester | nu
       splitSeen: seesSplit ? split : null,
       speedMbps: mbps,
       note: note.trim(),
+      end,
     });
     if (keep({ table: 'results', record })) {
       const fault = resultFault(run, record);

@@ -5,6 +5,8 @@ import { ViewTabs } from '../kit/ViewTabs';
 import { BoardView } from './BoardView';
 import { CompareView } from './CompareView';
 import { LogView } from './LogView';
+import { ManyView } from './ManyView';
+import { PracticeView } from './PracticeView';
 import { prove } from './station';
 import { TroubleView } from './TroubleView';
 import { WireMapView } from './WireMapView';
@@ -16,10 +18,12 @@ export function ProveStation() {
     <section aria-label="Prove station" className="relative flex min-h-0 flex-1 flex-col">
       <ViewTabs station="prove" views={prove.views} now={view} />
       {view === 'log' && <LogView />}
+      {view === 'many' && <ManyView />}
       {view === 'board' && <BoardView />}
       {view === 'faults' && <WireMapView />}
       {view === 'trouble' && <TroubleView />}
       {view === 'compare' && <CompareView />}
+      {view === 'practice' && <PracticeView />}
     </section>
   );
 }

@@ -1,32 +1,42 @@
 import { useMemo, useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
-import { leftAfter, planTrouble, troubleOf } from '@/core/proving/trouble';
-import { SYMPTOMS, type Symptom } from '@/core/records/mend';
-import { isNow } from '@/core/records/run';
+import type { Suspect } from '@/core/proving/suspects';
+import {
+  type Answer,
+  contradictingAnswers,
+  leftAfter,
+  planTrouble,
+  runsSharingWith,
+  troubleOf,
+} from '@/core/proving/trouble';
+import { mends, SYMPTOMS, type Symptom } from '@/core/records/mend';
+import { isNow, type Run } from '@/core/records/run';
 import { percent } from '@/core/units/percent';
+import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
+import { nowHere } from '../kit/nowHere';
+import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
+import { FoundBefore } from './FoundBefore';
+import { OddsTable } from './OddsTable';
+import { SYMPTOM_WORDS } from './symptomWords';
+import { useFinds } from './useFinds';
 
-const SYMPTOM_WORDS: Record<Symptom, string> = {
-  dark: 'no link at all',
-  slow: 'links slower than wanted',
-  errors: 'links, with errors',
-  'no power': 'no power over the cable',
-  restarts: 'the device restarts',
-  'half duplex': 'links at half duplex',
-  'warm afternoons': 'fails on warm afternoons only',
-};
+const MOST_OTHERS = 12;
+type Said = Answer & { words: string; minutes: number };
 
 /** From what is seen to the fault: what to test or to mend next, each answer narrowing it. */
 export function TroubleView() {
   const job = useSession((session) => session.job);
+  const { keep } = useRows();
+  const finds = useFinds(job.id);
   const runs = useMemo(() => indexJob(job).runsInOrder.filter((run) => isNow(run)), [job]);
   const [runId, setRunId] = useState<string | null>(null);
   const [symptom, setSymptom] = useState<Symptom>('dark');
-  const [others, setOthers] = useState<'unknown' | 'dead' | 'sound'>('unknown');
-  const [answers, setAnswers] = useState<{ id: string; yes: boolean; words: string }[]>([]);
+  const [others, setOthers] = useState<ReadonlyMap<string, 'dead' | 'sound'>>(new Map());
+  const [answers, setAnswers] = useState<Said[]>([]);
   const [found, setFound] = useState<string | null>(null);
   const run = runs.find(({ id }) => id === runId) ?? runs[0];
   const begin = (change: () => void) => {
@@ -36,9 +46,9 @@ export function TroubleView() {
   };
   const trouble = useMemo(() => {
     if (!run) return null;
-    const all = runs.map(({ id }) => id);
-    return troubleOf(job, run, symptom, others === 'dead' ? all : [], others === 'sound' ? all : []);
-  }, [job, run, runs, symptom, others]);
+    const of = (wanted: 'dead' | 'sound') => [...others].flatMap(([id, state]) => (state === wanted ? [id] : []));
+    return troubleOf(job, run, symptom, of('dead'), of('sound'), finds);
+  }, [job, run, symptom, others, finds]);
   if (!run || !trouble)
     return (
       <Scroll label="Trouble">
@@ -52,10 +62,25 @@ export function TroubleView() {
   const all = left.reduce((sum, { odds }) => sum + odds, 0);
   const test = plan.tree && 'test' in plan.tree ? trouble.tests[plan.tree.test] : undefined;
   const mend = plan.tree && 'mend' in plan.tree ? left[plan.tree.mend] : undefined;
-  const say = (id: string, yes: boolean, words: string) => setAnswers([...answers, { id, yes, words }]);
+  const clash = contradiction ? contradictingAnswers(trouble, answers) : [];
+  const say = (one: Said) => setAnswers([...answers, one]);
+  const wasIt = ({ part, words, mend: what, mendMin }: Suspect) => {
+    const minutes = answers.reduce((sum, one) => sum + one.minutes, 0) + mendMin;
+    const record = mends.make({
+      id: newRowId('mend'),
+      runId: run.id,
+      symptom,
+      part,
+      words: `${words}: ${what}`.slice(0, 300),
+      minutes,
+      by: actorHere().name,
+      at: nowHere(),
+    });
+    if (keep({ table: 'mends', record })) setFound(words);
+  };
   return (
     <Scroll label="Trouble">
-      <div className="grid items-start gap-3 sm:grid-cols-3">
+      <div className="grid items-start gap-3 sm:grid-cols-2">
         <CommitSelect
           label="Run"
           value={run.id}
@@ -63,7 +88,12 @@ export function TroubleView() {
             value: one.id,
             words: [one.label, one.room, one.device].filter(Boolean).join(' · '),
           }))}
-          onCommit={(value) => begin(() => setRunId(value))}
+          onCommit={(value) =>
+            begin(() => {
+              setRunId(value);
+              setOthers(new Map());
+            })
+          }
         />
         <CommitSelect
           label="What is seen"
@@ -71,26 +101,26 @@ export function TroubleView() {
           options={SYMPTOMS.map((value) => ({ value, words: SYMPTOM_WORDS[value] }))}
           onCommit={(value) => begin(() => setSymptom(value as Symptom))}
         />
-        <CommitSelect
-          label="Others on the same switch"
-          value={others}
-          options={[
-            { value: 'unknown', words: 'nobody looked' },
-            { value: 'sound', words: 'work' },
-            { value: 'dead', words: 'have the same trouble' },
-          ]}
-          onCommit={(value) => begin(() => setOthers(value as typeof others))}
-        />
       </div>
+      <Others run={run} others={others} onSay={(next) => begin(() => setOthers(next))} />
       {found ? (
         <p role="status" className="border-2 border-good p-3 font-semibold text-base">
-          Found: {found}. Test the run once more, and log it.
+          Found: {found}. It is kept with the run. Test the run once more, and log it.
         </p>
       ) : contradiction ? (
-        <p role="alert" className="border-2 border-wont p-3 text-base">
-          <b className="text-wont">The answers contradict each other:</b> nothing is left that fits them all. Take one
-          back that you are least sure of.
-        </p>
+        <div role="alert" className="border-2 border-wont p-3 text-base">
+          <p>
+            <b className="text-wont">
+              {clash.length === 2 ? 'Two answers contradict each other:' : 'The answers contradict each other:'}
+            </b>{' '}
+            nothing is left that fits them all. Take one of these back, or two things are broken at once.
+          </p>
+          <ul className="mt-1 list-inside list-disc text-[13px]">
+            {clash.map((at) => (
+              <li key={answers[at]?.id}>{answers[at]?.words}</li>
+            ))}
+          </ul>
+        </div>
       ) : (
         <article aria-label="What to do next" className="grid max-w-2xl gap-3 border-2 border-strong bg-sheet p-3">
           <h2 className="wide font-bold text-lg leading-tight">{test ? test.words : mend ? mend.mend : ''}</h2>
@@ -98,7 +128,7 @@ export function TroubleView() {
             {test
               ? `About ${test.minutes} min.`
               : mend
-                ? `About ${mend.mendMin} min. It is ${mend.words.toLowerCase()} with ${percent(mend.odds, all)}.`
+                ? `About ${mend.mendMin} min. It is ${mend.words.charAt(0).toLowerCase()}${mend.words.slice(1)} with ${percent(mend.odds, all)}.`
                 : ''}{' '}
             Until the fault is mended {plan.expectedMin.toFixed(0)} min are to be expected
             {plan.proven ? '; no other way takes fewer, by these odds' : ''}.
@@ -106,20 +136,36 @@ export function TroubleView() {
           <div className="grid grid-cols-1 gap-2 sm:grid-cols-2">
             {test && (
               <>
-                <Button look="main" big onClick={() => say(test.id, true, `${test.words} ${test.yes}`)}>
+                <Button
+                  look="main"
+                  big
+                  onClick={() =>
+                    say({ id: test.id, yes: true, words: `${test.words} ${test.yes}`, minutes: test.minutes })
+                  }
+                >
                   {test.yes}
                 </Button>
-                <Button big onClick={() => say(test.id, false, `${test.words} ${test.no}`)}>
+                <Button
+                  big
+                  onClick={() =>
+                    say({ id: test.id, yes: false, words: `${test.words} ${test.no}`, minutes: test.minutes })
+                  }
+                >
                   {test.no}
                 </Button>
               </>
             )}
             {mend && (
               <>
-                <Button look="main" big onClick={() => setFound(mend.words)}>
+                <Button look="main" big onClick={() => wasIt(mend)}>
                   That was it
                 </Button>
-                <Button big onClick={() => say(mend.id, false, `${mend.mend}: it did not help`)}>
+                <Button
+                  big
+                  onClick={() =>
+                    say({ id: mend.id, yes: false, words: `${mend.mend}: it did not help`, minutes: mend.mendMin })
+                  }
+                >
                   It did not help
                 </Button>
               </>
@@ -145,7 +191,16 @@ export function TroubleView() {
           </Heading>
           <ol className="list-inside list-decimal text-[13px]">
             {answers.map(({ id, words }) => (
-              <li key={id}>{words}</li>
+              <li key={id}>
+                {words}{' '}
+                <button
+                  type="button"
+                  className="min-h-8 underline"
+                  onClick={() => setAnswers(answers.filter((one) => one.id !== id))}
+                >
+                  take back
+                </button>
+              </li>
             ))}
           </ol>
         </section>
@@ -166,7 +221,64 @@ export function TroubleView() {
             ))}
         </ul>
       </section>
-      <p className="narrow text-soft text-xs">Odds and minutes are rules of thumb: cord and device before the wall.</p>
+      <FoundBefore run={run} />
+      <OddsTable symptom={symptom} finds={finds} />
     </Scroll>
+  );
+}
+
+/** Other runs that hang on something that this one hangs on too: whether they work or have the same trouble. */
+function Others({
+  run,
+  others,
+  onSay,
+}: {
+  run: Run;
+  others: ReadonlyMap<string, 'dead' | 'sound'>;
+  onSay: (others: ReadonlyMap<string, 'dead' | 'sound'>) => void;
+}) {
+  const job = useSession((session) => session.job);
+  const near = useMemo(() => runsSharingWith(job, run), [job, run]);
+  if (near.length === 0) return null;
+  const set = (id: string, state: 'dead' | 'sound') => {
+    const next = new Map(others);
+    if (next.get(id) === state) next.delete(id);
+    else next.set(id, state);
+    onSay(next);
+  };
+  return (
+    <details className="text-[13px]" open={others.size > 0}>
+      <summary className="min-h-8 cursor-pointer py-1">
+        <b>What about others that hang on the same things?</b>{' '}
+        <span className="text-soft">
+          {others.size === 0 ? 'Nobody looked yet.' : `${others.size} of ${near.length} looked at.`}
+        </span>
+      </summary>
+      <ul className="grid gap-x-6 sm:grid-cols-2">
+        {near.slice(0, MOST_OTHERS).map((one) => (
+          <li key={one.id} className="flex flex-wrap items-center gap-2 border-b py-1">
+            <b className="font-mono">{one.label}</b>
+            <span className="min-w-0 flex-1">{[one.room, one.device].filter(Boolean).join(', ')}</span>
+            <Button
+              aria-pressed={others.get(one.id) === 'sound'}
+              look={others.get(one.id) === 'sound' ? 'main' : 'plain'}
+              onClick={() => set(one.id, 'sound')}
+            >
+              works
+            </Button>
+            <Button
+              aria-pressed={others.get(one.id) === 'dead'}
+              look={others.get(one.id) === 'dead' ? 'main' : 'plain'}
+              onClick={() => set(one.id, 'dead')}
+            >
+              the same trouble
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {near.length > MOST_OTHERS && (
+        <p className="text-soft">and {near.length - MOST_OTHERS} more, which share less with it</p>
+      )}
+    </details>
   );
 }

@@ -7,12 +7,12 @@ import { importCommand, type PreviewRow, previewRuns } from '@/core/formats/prev
 import type { Job } from '@/core/job/job';
 import { type ColumnMap, guessColumns, LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from '@/core/runs/runColumns';
 import { counted } from '@/core/text/counted';
-import { Refusal } from '@/core/text/refusal';
 import { useSession } from '../job/session';
+import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
+import { keepMapping, keptMapping } from '../kit/keptMapping';
 import { Sheet } from '../kit/Sheet';
-import { keepMapping, keptMapping } from './keptMapping';
 
 export type Given = { name: string; bytes: Uint8Array };
 
@@ -24,16 +24,6 @@ const BECOMES: Record<PreviewRow['becomes'], { words: string; look: string }> = 
   'not taken': { words: '× not taken', look: 'text-wont font-bold' },
 };
 const SHOWN = 200;
-
-/** Work that may be refused: its value, or the words of the refusal. */
-function attempt<T>(work: () => T): { value: T; words: null } | { value: null; words: string } {
-  try {
-    return { value: work(), words: null };
-  } catch (fault) {
-    if (fault instanceof Refusal) return { value: null, words: fault.message };
-    throw fault;
-  }
-}
 
 /** Import: choose or paste, map the columns, see row by row what happens, then take it in one step. */
 export function ImportSheet({ given, onClose }: { given: Given | null; onClose: () => void }) {
@@ -112,7 +102,7 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
   const [mended, setMended] = useState<ReadonlyMap<string, string>>(new Map());
   const asRead = read.value?.table ?? null;
   const table = useMemo(() => asRead && withMended(asRead, mended), [asRead, mended]);
-  const kept = useMemo(() => (asRead ? keptMapping(asRead.header) : null), [asRead]);
+  const kept = useMemo(() => (asRead ? keptMapping('runs', asRead.header, RUN_COLUMNS) : null), [asRead]);
   const map = chosen ?? kept ?? (table ? guessColumns(table.header, job.units) : []);
   const held = useDeferredValue(map);
   const preview = useMemo(() => (table ? attempt(() => previewRuns(job, table, held)) : null), [job, table, held]);
@@ -193,7 +183,7 @@ function Preview({ job, given, onBack, onClose }: { job: Job; given: Given; onBa
           disabled={!command}
           onClick={() => {
             if (!command || !dispatch([command])) return;
-            keepMapping(table.header, map);
+            keepMapping('runs', table.header, map);
             onClose();
           }}
         >

@@ -10,7 +10,7 @@ import {
 import { type ComposeOption, init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { useThemeName } from '../kit/theme';
+import { useThemeName } from './theme';
 
 use([
   BarChart,

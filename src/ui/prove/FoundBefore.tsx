@@ -1,0 +1,29 @@
+import type { Run } from '@/core/records/run';
+import { useSession } from '../job/session';
+import { Heading } from '../kit/viewParts';
+import { PART_WORDS, SYMPTOM_WORDS } from './symptomWords';
+
+/** What was found at a run before. */
+export function FoundBefore({ run }: { run: Run }) {
+  const job = useSession((session) => session.job);
+  const here = Object.values(job.mends)
+    .filter(({ runId }) => runId === run.id)
+    .sort((a, b) => b.at.localeCompare(a.at));
+  if (here.length === 0) return null;
+  return (
+    <section aria-label="Found before">
+      <Heading>Found at {run.label} before</Heading>
+      <ul className="text-[13px]">
+        {here.map(({ id, symptom, part, words, minutes, by, at }) => (
+          <li key={id} className="border-b py-0.5">
+            <b>{PART_WORDS[part]}</b>: {SYMPTOM_WORDS[symptom]}. {words}
+            <span className="text-soft">
+              {' '}
+              {[at.replace('T', ' '), by, minutes !== null && `${minutes} min`].filter(Boolean).join(' · ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,20 @@
+import { useEffect, useState } from 'react';
+import type { Finds } from '@/core/proving/odds';
+import { FindsElsewhere } from '@/core/wire/kept';
+import { askServer } from '../job/wireClient';
+
+/** Faults found in other jobs, which teach the odds; none until they were read, or without a network. */
+export function useFinds(jobId: string): Finds {
+  const [finds, setFinds] = useState<Finds>({});
+  useEffect(() => {
+    let current = true;
+    askServer(`/api/jobs/${jobId}/finds`, FindsElsewhere).then(
+      (read) => current && setFinds(read as Finds),
+      () => {},
+    );
+    return () => {
+      current = false;
+    };
+  }, [jobId]);
+  return finds;
+}
