@@ -152,7 +152,7 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
       await expect(page.getByText('Bringing the steps into order')).toHaveCount(0, { timeout: 20_000 });
     },
   })),
-  ...['', 'board', 'faults', 'trouble', 'compare'].map((view) => ({
+  ...['', 'many', 'board', 'faults', 'trouble', 'compare', 'practice'].map((view) => ({
     name: `prove ${view}`,
     path: `/jobs/quillback/prove/${view}`,
   })),

@@ -23,6 +23,7 @@ import { benchLayouts } from './lib/benchLayouts';
 import { type LoomFrames, loomFrames } from './lib/benchLoom';
 import { benchPatching } from './lib/benchPatching';
 import { benchPower } from './lib/benchPower';
+import { benchProve } from './lib/benchProve';
 import { benchAcknowledged, benchCommands, benchHistory, benchHoldUps, benchOpening } from './lib/benchServer';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
@@ -325,6 +326,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   layouts: () => benchLayouts(note),
   power: () => benchPower(note, miss),
   build: () => benchBuild(note, miss),
+  prove: () => benchProve(note, miss),
   patching: () => benchPatching(note, miss),
   boxes,
   application,

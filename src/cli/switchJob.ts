@@ -1,4 +1,5 @@
 import { readJobFile } from '../core/formats/jobFile';
+import { readSeen } from '../core/formats/seenCsv';
 import type { Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import type { Gear } from '../core/records/gear';
@@ -6,7 +7,6 @@ import { isSwitching } from '../core/records/ports';
 import { citeSource } from '../core/standards/source';
 import { runsByAddress } from '../core/switching/addresses';
 import { treeSource } from '../core/switching/managementTree';
-import { readWalk } from '../core/switching/readWalk';
 import { reconcile } from '../core/switching/reconcile';
 import { refuse } from '../core/text/refusal';
 import { readSwitchFault, simulatedAddress, simulatedWalk } from '../simulators/managedSwitch';
@@ -45,7 +45,7 @@ export function reconcileJob(path: string, options: Options): number {
   const made = reconcile(
     job,
     device,
-    readWalk(readText(options.walk)),
+    readSeen(readText(options.walk)),
     (address) => known(address) ?? simulated.get(address) ?? null,
   );
   if (options.json) write(options.out, `${JSON.stringify({ switch: device.name, ...made }, null, 2)}\n`);

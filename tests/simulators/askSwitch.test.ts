@@ -197,6 +197,50 @@ describe('what answers badly', () => {
   }, 20_000);
 });
 
+describe('what is large or slow', () => {
+  it('thousands of addresses are read whole', async () => {
+    const many = Array.from({ length: 5_000 }, (_, at) => ({
+      column: 'learnt' as const,
+      index: [2, 0, 0, 0, at >> 8, at & 255],
+      type: 'INTEGER' as const,
+      value: '7',
+    }));
+    const agent = await startSwitchAgent([...simulatedValues(job, device, []), ...many], {
+      port: 0,
+      community: 'look',
+    });
+    try {
+      const { walk } = await askSwitch({ address: '127.0.0.1', port: agent.port, as: as2c('look') });
+      expect(readWalk(walk).find(({ port }) => port === 7)?.addresses.length).toBeGreaterThanOrEqual(5_000);
+    } finally {
+      agent.close();
+    }
+  }, 30_000);
+
+  it('one that takes too long over each answer is given up in time', async () => {
+    const agent = await startSwitchAgent(simulatedValues(job, device, []), { port: 0, community: 'look' });
+    const late = createSocket('udp4');
+    const ahead = createSocket('udp4');
+    let asker: RemoteInfo | null = null;
+    late.on('message', (packet, from) => {
+      asker = from;
+      ahead.send(packet, agent.port, '127.0.0.1');
+    });
+    ahead.on('message', (packet) => setTimeout(() => asker && late.send(packet, asker.port, asker.address), 200));
+    await new Promise<void>((done) => late.bind(0, '127.0.0.1', done));
+    try {
+      const began = performance.now();
+      const given = { address: '127.0.0.1', port: late.address().port, as: as2c('look') };
+      await expect(askSwitch(given, { whole: 900, one: 600 })).rejects.toThrow('took too long');
+      expect(performance.now() - began).toBeLessThan(4_000);
+    } finally {
+      late.close();
+      ahead.close();
+      agent.close();
+    }
+  }, 20_000);
+});
+
 describe('the owner’s list', () => {
   it('allows what is on it, and nothing else', () => {
     const list = readSwitchList('192.168.10.0/24, 10.0.0.5 fd00::1');

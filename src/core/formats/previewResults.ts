@@ -52,6 +52,7 @@ const FIGURES = {
   speed_mbps: 'speedMbps',
   volts: 'volts',
   watts: 'watts',
+  loss_db: 'lossDb',
   margin_db: 'marginDb',
 } as const;
 

@@ -16,7 +16,18 @@ const COLUMNS = [
   'looked_at',
   'passed',
   'wire_map',
+  'pair_12_m',
+  'pair_36_m',
+  'pair_45_m',
+  'pair_78_m',
+  'skew_ns',
   'speed_mbps',
+  'volts',
+  'watts',
+  'loss_db',
+  'limit',
+  'margin_db',
+  'end',
   'note',
 ] as const;
 
@@ -24,7 +35,8 @@ const COLUMNS = [
 export function testsCsv(job: Job): string {
   const data = proofs(job).flatMap(({ run, state, words, results }) => {
     const head = [run.label, run.floor, run.room, run.outlet, state, words];
-    if (results.length === 0) return [[...head, '', '', '', '', '', '', '', ''].map(csvCell)];
+    if (results.length === 0) return [COLUMNS.map((_, at) => csvCell(head[at] ?? ''))];
+    const figure = (value: number | null) => (value === null ? '' : String(value));
     return results.map((result) =>
       [
         ...head,
@@ -34,7 +46,11 @@ export function testsCsv(job: Job): string {
         result.tells,
         result.passed ? 'yes' : 'no',
         result.map,
-        result.speedMbps === null ? '' : String(result.speedMbps),
+        ...[result.pair12M, result.pair36M, result.pair45M, result.pair78M, result.skewNs].map(figure),
+        ...[result.speedMbps, result.volts, result.watts, result.lossDb].map(figure),
+        result.limit,
+        figure(result.marginDb),
+        result.end,
         result.note,
       ].map(csvCell),
     );

@@ -61,6 +61,8 @@ export function resultFault(run: Run, result: Result): string | null {
   return result.passed ? null : result.note || 'The tester says that it fails.';
 }
 
+const tested = ({ at }: Result): string => (at ? `, ${at.replace('T', ' ')}` : '');
+
 /** How far a run is proven. */
 export function proofOf(job: Job, run: Run): Proof {
   const results = resultsByRun(job).get(run.id) ?? [];
@@ -83,13 +85,23 @@ export function proofOf(job: Job, run: Run): Proof {
   // What passed since the last failure counts together: one tester may show the map, another the speed.
   const failedAt = results.findIndex((one) => resultFault(run, one) !== null);
   const since = failedAt < 0 ? results : results.slice(0, failedAt);
+  // Light and plain wires have no wire map of eight.
+  if (run.carries === 'fibre')
+    return since.some(({ lossDb }) => lossDb !== null)
+      ? make('proven', `By its loss, ${since.find(({ lossDb }) => lossDb !== null)?.lossDb} dB${tested(latest)}.`)
+      : make(
+          'partly',
+          'Its loss was not taken down: light is proven by loss, length and which fibre is which (tier 1).',
+        );
+  if (run.carries !== 'ethernet' && run.carries !== 'telephone')
+    return make('proven', `By ${latest.tells}${tested(latest)}.`);
   const best = since.reduce((a, b) => (rank(b.tells) > rank(a.tells) ? b : a));
   if (rank(best.tells) < rank(wanted)) return make('partly', `Only ${best.tells} was looked at; ${wanted} is wanted.`);
   if (wanted === 'wire-map' && best.tells === 'wire-map' && best.splitSeen === null)
     return make('partly', 'Its tester cannot see split pairs.');
   if (wanted === 'speed' && rank(best.tells) === rank('speed') && run.speedMbps !== null && best.speedMbps === null)
     return make('partly', 'The speed that it linked at was not taken down.');
-  return make('proven', `By ${best.tells}${best.at ? `, ${best.at.replace('T', ' ')}` : ''}.`);
+  return make('proven', `By ${best.tells}${tested(best)}.`);
 }
 
 /** Every run of this job that must be proven, in order. */

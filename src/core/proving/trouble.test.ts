@@ -43,6 +43,25 @@ describe('what counts as proven', () => {
     expect(proofOf(asked('speed')(tested({ tells: 'speed', speedMbps: 1000 })), one).state).toBe('proven');
   });
 
+  it('light is proven by its loss (tier 1), plain wires by a pass', () => {
+    const as = (carries: 'fibre' | 'coax', fields: Partial<Result>) => {
+      const of = apply(tested(fields), {
+        type: 'editRows',
+        edits: [{ table: 'runs', id: one.id, changes: { carries } }],
+      });
+      return proofOf(of, of.runs[one.id] ?? one).state;
+    };
+    expect(as('fibre', {})).toBe('partly');
+    expect(as('fibre', { lossDb: 1.2 })).toBe('proven');
+    expect(as('fibre', { lossDb: 9, passed: false })).toBe('failed');
+    expect(as('coax', {})).toBe('proven');
+  });
+
+  it('a certification that misses its limit is no pass, whatever its tester says', () => {
+    expect(state({ tells: 'certified', marginDb: -0.4, limit: 'Cat 6 channel' })).toBe('failed');
+    expect(state({ tells: 'certified', marginDb: 2.1, limit: 'Cat 6 channel' })).toBe('proven');
+  });
+
   it('a later failure counts, a later pass mends it', () => {
     const good = { tells: 'wire-map', map: '12345678', splitSeen: false } as const;
     expect(state(good, { passed: false })).toBe('failed');

@@ -33,6 +33,7 @@ export const Result = z
     skewNs: amount(0, 10_000).nullable().default(null),
     volts: amount(0, 100).nullable().default(null).describe('over the cable'),
     watts: amount(0, 200).nullable().default(null),
+    lossDb: amount(-5, 100).nullable().default(null).describe('of fibre, end to end'),
     limit: line(80).default('').describe('what a certification was held against, as its tester names it'),
     marginDb: amount(-100, 100).nullable().default(null).describe('least margin of a certification'),
     fileId: Id.nullable().default(null).describe('the file of its tester, kept as it is'),

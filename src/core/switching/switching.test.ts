@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changesBetween, mostErrorsADay } from './laterReading';
+import { POE_STATES, TREE } from './managementTree';
 import { groupMoves, type Move } from './movedCords';
-import type { SeenPort } from './readWalk';
+import { readWalk, type SeenPort } from './readWalk';
 
 const along = ({ from, to }: Move) => [{ of: 'switch' as const, by: to - from, key: `switch ${to - from}` }];
 
@@ -106,6 +107,41 @@ const port = (more: Partial<SeenPort>): SeenPort => ({
   addresses: [],
   neighbours: [],
   ...more,
+});
+
+describe('where switches keep what they see', () => {
+  it('is where the standard modules say', () => {
+    // RFC 2863 (IF-MIB): ifOperStatus, ifName, ifHighSpeed.
+    expect([TREE.operStatus, TREE.name, TREE.highSpeed]).toEqual([
+      '1.3.6.1.2.1.2.2.1.8',
+      '1.3.6.1.2.1.31.1.1.1.1',
+      '1.3.6.1.2.1.31.1.1.1.15',
+    ]);
+    // RFC 3635 (EtherLike): frames with a broken check, duplex.
+    expect([TREE.fcsErrors, TREE.duplex]).toEqual(['1.3.6.1.2.1.10.7.2.1.3', '1.3.6.1.2.1.10.7.2.1.19']);
+    // RFC 4188 and 4363 (BRIDGE, Q-BRIDGE): port to interface, learnt addresses, those by network, network of a port.
+    expect([TREE.basePort, TREE.learnt, TREE.learntByNetwork, TREE.network]).toEqual([
+      '1.3.6.1.2.1.17.1.4.1.2',
+      '1.3.6.1.2.1.17.4.3.1.2',
+      '1.3.6.1.2.1.17.7.1.2.2.1.2',
+      '1.3.6.1.2.1.17.7.1.4.5.1.1',
+    ]);
+    // RFC 3621 (PoE): state, class + 1, rated and drawn watts; 1 off, 2 searching, 3 delivering, 4 fault.
+    expect([TREE.poeState, TREE.poeClass, TREE.poeBudgetW, TREE.poeDrawnW]).toEqual([
+      '1.3.6.1.2.1.105.1.1.1.6',
+      '1.3.6.1.2.1.105.1.1.1.10',
+      '1.3.6.1.2.1.105.1.3.1.1.2',
+      '1.3.6.1.2.1.105.1.3.1.1.4',
+    ]);
+    expect(POE_STATES).toEqual(['off', 'searching', 'delivering', 'fault']);
+    // IEEE 802.1AB (LLDP): name of the neighbour.
+    expect(TREE.neighbour).toBe('1.0.8802.1.1.2.1.4.1.1.9');
+  });
+
+  it('counts classes from one (RFC 3621)', () => {
+    const text = '.1.3.6.1.2.1.2.2.1.8.1 = INTEGER: 1\n.1.3.6.1.2.1.105.1.1.1.10.1.1 = INTEGER: 5\n';
+    expect(readWalk(text)[0]?.poeClass).toBe(4);
+  });
 });
 
 describe('a later reading', () => {

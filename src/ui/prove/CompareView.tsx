@@ -1,11 +1,12 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
+import { readSeen } from '@/core/formats/seenCsv';
 import { indexJob } from '@/core/job/jobIndex';
 import { isSwitching } from '@/core/records/ports';
 import { citeSource } from '@/core/standards/source';
 import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '@/core/switching/addresses';
 import { treeSource } from '@/core/switching/managementTree';
-import { readSwitchWatts, readWalk } from '@/core/switching/readWalk';
+import { readSwitchWatts } from '@/core/switching/readWalk';
 import { plannedPorts, reconcileAll } from '@/core/switching/reconcile';
 import { counted } from '@/core/text/counted';
 import type { SwitchesHere } from '@/core/wire/switches';
@@ -65,7 +66,7 @@ export function CompareView() {
   const parsed = useMemo(
     () =>
       Object.entries(reads).flatMap(([id, { text, simulated }]) =>
-        text.trim() === '' ? [] : [{ id, text, simulated, ...attempt(() => readWalk(text)) }],
+        text.trim() === '' ? [] : [{ id, text, simulated, ...attempt(() => readSeen(text)) }],
       ),
     [reads],
   );
@@ -153,9 +154,11 @@ export function CompareView() {
         onAsk={(given) => read(async () => take((await readSwitch(job.id, given)).walk))}
       />
       <details className="text-[13px]" open={now !== null && !now.simulated}>
-        <summary className="min-h-8 cursor-pointer py-1 font-semibold">Or put in what a walk over it printed</summary>
+        <summary className="min-h-8 cursor-pointer py-1 font-semibold">
+          Or put in what a walk over it printed, or CSV
+        </summary>
         <label className="grid">
-          What a walk over the switch printed, with numbers
+          What a walk over the switch printed, with numbers, or CSV with a column “port”
           <textarea
             value={reads[device.id]?.text ?? ''}
             rows={5}

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
+import { readSeen } from '@/core/formats/seenCsv';
 import type { Gear } from '@/core/records/gear';
 import { changesBetween, type PortChange } from '@/core/switching/laterReading';
-import { readWalk, type SeenPort } from '@/core/switching/readWalk';
+import type { SeenPort } from '@/core/switching/readWalk';
 import type { KeptFile } from '@/core/wire/kept';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
@@ -57,7 +58,7 @@ export function EarlierReadings({ device, now }: { device: Gear; now: SeenNow | 
     });
   const compare = (file: KeptFile, to: SeenNow) =>
     work(async () => {
-      const before = readWalk(await keptText(jobId, file.id));
+      const before = readSeen(await keptText(jobId, file.id));
       const days = (Date.now() - new Date(file.at).getTime()) / DAY_MS;
       setChanges({ since: file.at.slice(0, 16).replace('T', ' '), list: changesBetween(before, to.seen, days) });
     });

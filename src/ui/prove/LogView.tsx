@@ -19,6 +19,15 @@ import { Heading, Scroll, StateMark } from '../kit/viewParts';
 import { ScanField } from './ScanField';
 import { TesterFields } from './TesterFields';
 
+/** Wire maps that are met most, each in one tap. */
+const QUICK_MAPS = [
+  ['1-2 dark', '- - 3 4 5 6 7 8'],
+  ['3-6 dark', '1 2 - 4 5 - 7 8'],
+  ['4-5 dark', '1 2 3 - - 6 7 8'],
+  ['7-8 dark', '1 2 3 4 5 6 - -'],
+  ['A and B mixed', '3 6 1 4 5 2 7 8'],
+  ['All dark', '- - - - - - - -'],
+] as const;
 const ENDS = { panel: 'panel end', outlet: 'room end' } as const;
 type End = keyof typeof ENDS;
 
@@ -144,10 +153,12 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
   const [map, setMap] = useState('');
   const [split, setSplit] = useState(false);
   const [speed, setSpeed] = useState('');
+  const [loss, setLoss] = useState('');
   const [note, setNote] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const landing = indexJob(job).landingOfRun.get(run.id);
   const tells = tester?.tells ?? 'continuity';
+  const wires = run.carries === 'ethernet' || run.carries === 'telephone';
   const seesSplit = tells === 'wire-map' || tells === 'speed' || tells === 'certified';
   const put = (passed: boolean) => {
     const read = map.trim() === '' ? null : readWireMap(map);
@@ -156,6 +167,9 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
     const mbps = speed.trim() === '' ? null : Number(speed.trim());
     if (mbps !== null && !(Number.isInteger(mbps) && mbps > 0))
       return setWrong('Expected a speed in Mb/s, such as 1000.');
+    const dB = loss.trim() === '' ? null : Number(loss.trim().replace(',', '.'));
+    if (dB !== null && !(Number.isFinite(dB) && dB >= -5 && dB <= 100))
+      return setWrong('Expected the loss in dB, such as 1.2.');
     const record = results.make({
       id: newRowId('result'),
       runId: run.id,
@@ -167,6 +181,7 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
       map: map.trim(),
       splitSeen: seesSplit ? split : null,
       speedMbps: mbps,
+      lossDb: dB,
       note: note.trim(),
       end,
     });
@@ -203,17 +218,32 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
         </Button>
       </div>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-[1.6fr_0.8fr_1.6fr]">
-        <ThumbField
-          label="Wire map, far pins of 1 to 8"
-          value={map}
-          onText={setMap}
-          placeholder="1 2 3 - 5 6 7 8"
-          className="col-span-2 sm:col-span-1"
-        />
-        <ThumbField label="Links at (Mb/s)" value={speed} inputMode="numeric" onText={setSpeed} />
+        {wires && (
+          <ThumbField
+            label="Wire map, far pins of 1 to 8"
+            value={map}
+            onText={setMap}
+            placeholder="1 2 3 - 5 6 7 8"
+            className="col-span-2 sm:col-span-1"
+          />
+        )}
+        {wires && <ThumbField label="Links at (Mb/s)" value={speed} inputMode="numeric" onText={setSpeed} />}
+        {run.carries === 'fibre' && (
+          <ThumbField label="Loss, end to end (dB)" value={loss} inputMode="decimal" onText={setLoss} />
+        )}
         <ThumbField label="Note" value={note} maxLength={300} onText={setNote} />
       </div>
-      {seesSplit && (
+      {wires && (
+        <fieldset className="flex flex-wrap gap-2">
+          <legend className="text-[13px]">What the lamps show, in one tap</legend>
+          {QUICK_MAPS.map(([words, pins]) => (
+            <Button key={words} big aria-pressed={map === pins} onClick={() => setMap(map === pins ? '' : pins)}>
+              {words}
+            </Button>
+          ))}
+        </fieldset>
+      )}
+      {seesSplit && wires && (
         <label className="flex min-h-12 items-center gap-2">
           <input
             type="checkbox"

@@ -39,6 +39,7 @@ function OneResult({ run, result }: { run: Run; result: Result }) {
     figure(result.speedMbps, 'Mb/s'),
     figure(result.volts, 'V'),
     figure(result.watts, 'W'),
+    figure(result.lossDb, 'dB loss'),
     result.limit && `against ${result.limit}`,
     result.marginDb !== null && `least margin ${result.marginDb} dB`,
     result.note,
