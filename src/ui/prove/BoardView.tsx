@@ -178,7 +178,8 @@ function BoardRow({ thing }: { thing: GateThing }) {
   const job = useSession((session) => session.job);
   const { keep, drop } = useRows();
   const select = useSession((session) => session.select);
-  const [why, setWhy] = useState<string | null>(null);
+  const [asking, setAsking] = useState<'eye' | 'accepted' | null>(null);
+  const [why, setWhy] = useState('');
   const [shown, setShown] = useState(false);
   const [by, setBy] = useState(() => actorHere().name);
   const { kind, id, name, state, words, vouch } = thing;
@@ -197,8 +198,10 @@ function BoardRow({ thing }: { thing: GateThing }) {
       }),
     });
   const accept = (): boolean => {
-    const [who, reason] = [by.trim(), (why ?? '').trim()];
-    if (who === '' || reason === '') return false;
+    const [who, reason] = [by.trim(), why.trim()];
+    if (who === '') return false;
+    if (asking === 'eye') return vouchBy('eye', who, reason);
+    if (reason === '') return false;
     return run
       ? keep({
           table: 'acceptances',
@@ -227,8 +230,8 @@ function BoardRow({ thing }: { thing: GateThing }) {
             Tests
           </Button>
         )}
-        {!run && thing.open && by !== '' && (
-          <Button look="quiet" onClick={() => vouchBy('eye', by, '')}>
+        {!run && thing.open && (
+          <Button look="quiet" onClick={() => (by === '' ? setAsking('eye') : vouchBy('eye', by, ''))}>
             Looked at
           </Button>
         )}
@@ -238,18 +241,22 @@ function BoardRow({ thing }: { thing: GateThing }) {
           </Button>
         ) : (
           thing.open && (
-            <Button look="quiet" aria-expanded={why !== null} onClick={() => setWhy(why === null ? '' : null)}>
+            <Button
+              look="quiet"
+              aria-expanded={asking === 'accepted'}
+              onClick={() => setAsking(asking === 'accepted' ? null : 'accepted')}
+            >
               Accept …
             </Button>
           )
         )}
       </div>
-      {why !== null && (
+      {asking !== null && (
         <form
           className="flex flex-wrap items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            if (accept()) setWhy(null);
+            if (accept()) setAsking(null);
           }}
         >
           <label className="grid text-[13px]">
@@ -263,16 +270,16 @@ function BoardRow({ thing }: { thing: GateThing }) {
             />
           </label>
           <label className="grid min-w-48 flex-1 text-[13px]">
-            Why it is handed over so
+            {asking === 'eye' ? 'Note' : 'Why it is handed over so'}
             <input
-              required
+              required={asking === 'accepted'}
               value={why}
               maxLength={300}
               onChange={(event) => setWhy(event.target.value)}
               className={inputLook}
             />
           </label>
-          <Button type="submit">Accept {run ? run.label : 'it'}</Button>
+          <Button type="submit">{asking === 'eye' ? 'It is as planned' : `Accept ${run ? run.label : 'it'}`}</Button>
         </form>
       )}
       {shown && run && <ResultDetails run={run} proof={proofs(job).find((one) => one.run.id === run.id) ?? null} />}
