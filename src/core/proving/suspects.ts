@@ -63,7 +63,7 @@ export function suspectsOf(
   });
   const of = (part: SharedPart['part']) => shared.filter((one) => one.part === part).length;
   return [
-    single('device', `${device} itself`),
+    single('device', `${device.charAt(0).toUpperCase()}${device.slice(1)} itself`),
     single('device-cord', 'The cord from the outlet to the device'),
     single('outlet-jack', `The jack of run ${label} at the outlet`),
     single('cable', `The cable of run ${label}`),
@@ -154,7 +154,7 @@ const TESTS: readonly (Omit<TroubleTest, 'finds'> & { finds: readonly FaultPart[
   },
   {
     id: 'supply',
-    words: 'Measure, with a plug-in meter, whether the outlet that feeds it has volts. Open nothing',
+    words: 'Has the outlet that feeds it volts, by a plug-in meter? Open nothing.',
     yes: 'it has none',
     no: 'it has',
     minutes: 3,

@@ -96,6 +96,13 @@ export function AskSwitchForm({
       </select>
     </label>
   );
+  if (listed.length === 0)
+    return (
+      <p className="text-[13px] text-soft">
+        No real switch is on the list of those that may be asked: whoever starts the program names them in
+        SHELF_SWITCHES, such as 192.168.10.0/24.
+      </p>
+    );
   return (
     <form className="grid gap-2" onSubmit={(event) => void ask(event)} aria-label="Ask a switch">
       <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
@@ -117,7 +124,7 @@ export function AskSwitchForm({
             {field('privKey', 'Its key for hiding', true)}
           </>
         )}
-        <Button type="submit" disabled={formState.isSubmitting || listed.length === 0}>
+        <Button type="submit" disabled={formState.isSubmitting}>
           {formState.isSubmitting ? 'Asking …' : 'Ask it'}
         </Button>
       </div>
@@ -127,9 +134,7 @@ export function AskSwitchForm({
         </p>
       )}
       <p className="text-[13px] text-soft">
-        {listed.length > 0
-          ? `Only read, never set. May be asked: ${listed.join(', ')}. What is typed here is used once and kept nowhere.`
-          : 'No switch is on the list of those that may be asked: whoever starts the program names them in SHELF_SWITCHES, such as 192.168.10.0/24.'}
+        Only read, never set. May be asked: {listed.join(', ')}. What is typed here is used once and kept nowhere.
       </p>
     </form>
   );

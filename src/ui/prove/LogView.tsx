@@ -17,7 +17,7 @@ import { useAnnounce } from '../kit/useAnnounce';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll, StateMark } from '../kit/viewParts';
 import { ScanField } from './ScanField';
-import { TesterFields } from './TesterFields';
+import { TELL_WORDS, TesterFields } from './TesterFields';
 
 /** Wire maps that are met most, each in one tap. */
 const QUICK_MAPS = [
@@ -36,6 +36,7 @@ export function LogView() {
   const job = useSession((session) => session.job);
   const [testerId, setTesterId] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [settingUp, setSettingUp] = useState(Object.keys(job.testers).length === 0);
   const [end, setEnd] = useState<End>('panel');
   const all = end === 'panel' ? inPanelOrder(job, proofs(job)) : inRoomOrder(proofs(job));
   const tester = job.testers[testerId ?? ''] ?? Object.values(job.testers)[0] ?? null;
@@ -44,10 +45,6 @@ export function LogView() {
   const later = open.filter((one) => one !== now);
   return (
     <Scroll label="Log">
-      <div className="grid grid-cols-1 items-start gap-3 sm:grid-cols-3">
-        <AnswerField id="proven-by" />
-        <TesterFields tester={tester} onChoose={setTesterId} />
-      </div>
       <div className="grid grid-cols-1 items-end gap-3 sm:grid-cols-2">
         <fieldset className="flex flex-wrap gap-2">
           <legend className="text-[13px]">I am at the</legend>
@@ -80,6 +77,18 @@ export function LogView() {
       ) : (
         all.length > 0 && <p className="text-base">Every run is proven, or accepted by name.</p>
       )}
+      <details open={settingUp} onToggle={(event) => setSettingUp(event.currentTarget.open)}>
+        <summary className="min-h-12 cursor-pointer py-3 text-[13px]">
+          <b>Tester and what counts</b>{' '}
+          <span className="text-soft">
+            {tester ? `${tester.name}: ${TELL_WORDS[tester.tells]}` : 'no tester is on the list yet: continuity only'}
+          </span>
+        </summary>
+        <div className="grid grid-cols-1 items-start gap-3 pb-2 sm:grid-cols-3">
+          <AnswerField id="proven-by" />
+          <TesterFields tester={tester} onChoose={setTesterId} />
+        </div>
+      </details>
       <JustLogged />
       {later.length > 0 && (
         <section aria-label="Still to be tested">

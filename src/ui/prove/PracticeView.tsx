@@ -60,6 +60,7 @@ export function PracticeView() {
           {done ? 'nothing' : given.faults.length === 1 ? '1' : `${faults.length} of 2`}
         </Figure>
       </Figures>
+      {steps.length > 0 && <Way title="What you did" steps={steps} />}
       {!done && (
         <div className="grid gap-4 lg:grid-cols-2">
           <section aria-label="Tests">
@@ -126,7 +127,6 @@ export function PracticeView() {
           </section>
         </div>
       )}
-      {steps.length > 0 && <Way title="What you did" steps={steps} />}
       {best && (
         <>
           <p role="status" className="max-w-3xl border-2 border-good p-3 font-semibold text-base">

@@ -216,7 +216,7 @@ export function TroubleView() {
                 <span aria-hidden className="h-2.5 rounded-[2px] border border-strong bg-face">
                   <span className="block h-full bg-act" style={{ width: `${Math.max(1, (odds / all) * 100)}%` }} />
                 </span>
-                <b className="text-right font-mono text-xs">{percent(odds, all)}</b>
+                <b className="text-right font-mono text-xs">{odds < all * 0.005 ? '< 1 %' : percent(odds, all)}</b>
               </li>
             ))}
         </ul>
