@@ -1,4 +1,9 @@
-import { expect, test } from '@playwright/test';
+import { rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, expect, test } from '@playwright/test';
+import { toDataURL } from 'qrcode';
+import { CHROMIUM } from '../scripts/lib/browser';
 import { jobOf } from './api';
 import { anotherBrowser, demoText, go, openJobFile, saved, smallJob } from './job';
 
@@ -282,5 +287,39 @@ test('a simulated switch is read twice: what changed is told, and the loom shows
     });
     expect(answer.status()).toBe(422);
     expect((await answer.json()).code).toBe('not-listed');
+  }
+});
+
+test('the camera reads the code of a label, and says so where there is none', async ({ page, baseURL }) => {
+  const id = await openJobFile(page, smallJob('Camera', ['1', '2', '3']));
+  await go(page, `/jobs/${id}/prove`);
+  await page.getByRole('button', { name: 'Scan it with the camera' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'type the label' })).toBeVisible();
+
+  // What a camera would see: the code as a picture, over and over.
+  const code = await toDataURL(`${baseURL}/jobs/${id}/runs?trace=3`, { width: 360, margin: 4 });
+  await page.setContent(`<body style="margin:0;background:#fff"><img style="margin:60px 140px" src="${code}">`);
+  await page.setViewportSize({ width: 640, height: 480 });
+  const frame = await page.screenshot({ type: 'jpeg', quality: 90 });
+  const file = join(tmpdir(), `seen-${id}.mjpeg`);
+  writeFileSync(file, Buffer.concat(Array.from({ length: 10 }, () => frame)));
+  const { executablePath, args } = CHROMIUM;
+  const seeing = await chromium.launch({
+    executablePath,
+    args: [
+      ...args,
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
+      `--use-file-for-fake-video-capture=${file}`,
+    ],
+  });
+  try {
+    const phone = await seeing.newPage();
+    await phone.goto(`${baseURL}/jobs/${id}/prove`);
+    await phone.getByRole('button', { name: 'Scan it with the camera' }).click();
+    await expect(now(phone)).toContainText('Run 3');
+  } finally {
+    await seeing.close();
+    rmSync(file, { force: true });
   }
 });

@@ -80,8 +80,8 @@ ${takeawayList}
                     against it; exit 1 when it cannot be done so
   diagnose JOB.json --seen TEXT|FILE [--json] [-o FILE]
                     the cheapest way to the fault of runs; TEXT is such as "12: slow; 14: dark; 15: sound"
-  walk JOB.json --switch NAME [--fault "exchanged 3 7" …] [-o FILE]
-                    what a simulated switch would answer to a walk over the standard modules
+  walk JOB.json --switch NAME [--fault "exchanged 3 7" …] [--serve PORT] [-o FILE]
+                    what a simulated switch would answer to a walk over the standard modules; or it answers itself
   reconcile JOB.json --switch NAME --walk FILE [--json]
                     the plan against what a switch sees, explained by the fewest causes; exit 1 when they differ
   diff A.json B.json [--json] [-o FILE]

@@ -36,6 +36,7 @@ export function readArguments(args: string[]) {
       switch: { type: 'string' },
       fault: { type: 'string', multiple: true },
       walk: { type: 'string' },
+      serve: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   });

@@ -8,8 +8,10 @@ import { citeSource } from '../core/standards/source';
 import { runsByAddress } from '../core/switching/addresses';
 import { treeSource } from '../core/switching/managementTree';
 import { reconcile } from '../core/switching/reconcile';
+import { writeWalk } from '../core/switching/writeWalk';
 import { refuse } from '../core/text/refusal';
-import { readSwitchFault, simulatedAddress, simulatedWalk } from '../simulators/managedSwitch';
+import { readSwitchFault, simulatedAddress, simulatedValues } from '../simulators/managedSwitch';
+import { startSwitchAgent } from '../simulators/switchAgent';
 import { readText, say, write } from './io';
 import type { Options } from './options';
 
@@ -25,12 +27,31 @@ function switchOf(job: Job, options: Options): Gear {
   );
 }
 
-/** `walk JOB --switch NAME [--fault …]`: what the simulated switch would answer. */
-export function walkOfJob(path: string, options: Options): number {
+const COMMUNITY = 'simulated';
+
+/**
+ * `walk JOB --switch NAME [--fault …]`: what the simulated switch would answer; with `--serve PORT` it answers for itself,
+ * on this machine only, until it is stopped.
+ */
+export async function walkOfJob(path: string, options: Options): Promise<number> {
   const job = readJobFile(readText(path));
-  const faults = (options.fault ?? []).map(readSwitchFault);
-  write(options.out, simulatedWalk(job, switchOf(job, options), faults));
-  say('Simulated: no switch was asked. Its devices have made-up addresses.');
+  const device = switchOf(job, options);
+  const values = simulatedValues(job, device, (options.fault ?? []).map(readSwitchFault));
+  if (options.serve === undefined) {
+    write(options.out, writeWalk(values));
+    say('Simulated: no switch was asked. Its devices have made-up addresses.');
+    return 0;
+  }
+  const port = Number(options.serve);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    return refuse('usage', `--serve: expected a port, or 0 for one that is free, found “${options.serve}”.`);
+  const agent = await startSwitchAgent(values, { port, community: COMMUNITY });
+  write('-', `127.0.0.1:${agent.port}\n`);
+  say(`Simulated: ${device.name} answers by version 2c, community “${COMMUNITY}”. Stop it with Ctrl-C.`);
+  await new Promise<void>((done) => {
+    for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => done());
+  });
+  agent.close();
   return 0;
 }
 
