@@ -242,11 +242,16 @@ async function exportJob(path: string, options: Options): Promise<number> {
   if (!takeaway) return refuse('usage', `--as: expected one of ${TAKEAWAYS.map(({ id }) => id).join(', ')}.`);
   const out = needOut(options);
   const job = readJobFile(readText(path));
-  const { kind, sheet, own, 'code-for': codeFor, by, show } = options;
-  const words = { kind, sheet, own, codeFor, by, show };
+  const { kind, sheet, own, 'code-for': codeFor, by, show, sections } = options;
+  const words = { kind, sheet, own, codeFor, by, show, sections };
   const today =
     options.today === undefined || takeaway.station !== 'build' ? null : readJobFile(readText(options.today));
-  write(out, await makeTakeaway(takeaway.id as TakeawayId, job, given(words), ROOT, today));
+  const about = {
+    version: options.named || 'A state without a name',
+    at: new Date().toISOString(),
+    address: options['code-for'] ?? '',
+  };
+  write(out, await makeTakeaway(takeaway.id as TakeawayId, job, { words: given(words), root: ROOT, today, about }));
   if (takeaway.options.includes('labels')) {
     for (const fault of labelPages(job, readLabelOptions(given({ kind, sheet, own, codeFor }))).faults) say(fault);
   }

@@ -37,6 +37,10 @@ export function readArguments(args: string[]) {
       fault: { type: 'string', multiple: true },
       walk: { type: 'string' },
       serve: { type: 'string' },
+      sections: { type: 'string' },
+      named: { type: 'string' },
+      what: { type: 'string' },
+      where: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   });

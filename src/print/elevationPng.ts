@@ -9,8 +9,12 @@ let ready: Promise<void> | null = null;
 /** Wide enough to read a port, narrow enough to be sent. */
 const MOST_PIXELS = 8000;
 
-/** The elevation as a picture, two pixels a millimetre. @param root folder of the program, where its fonts are */
-export async function elevationPng(job: Job, root: string): Promise<Uint8Array> {
+/**
+ * A drawing as a picture.
+ * @param root folder of the program, where its fonts are
+ * @param widthPx of the picture; at most two pixels a millimetre of the drawing where it is left out
+ */
+export async function svgPng(svg: string, root: string, widthPx?: number): Promise<Uint8Array> {
   ready ??= initWasm(readFileSync(join(root, 'node_modules/@resvg/resvg-wasm/index_bg.wasm')));
   await ready.catch((fault) => {
     // Tried again by the next one who asks.
@@ -18,10 +22,11 @@ export async function elevationPng(job: Job, root: string): Promise<Uint8Array> 
     throw fault;
   });
   // The drawing measures in millimetres; a pixel is the unit here.
-  const svg = elevationSvg(job).replace(/width="([\d.]+)mm" height="([\d.]+)mm"/, 'width="$1" height="$2"');
-  const width = Number(/ width="([\d.]+)"/.exec(svg)?.[1] ?? 1000);
-  const image = new Resvg(svg, {
-    fitTo: { mode: 'zoom', value: Math.min(2, MOST_PIXELS / width) },
+  const plain = svg.replace(/width="([\d.]+)mm" height="([\d.]+)mm"/, 'width="$1" height="$2"');
+  const width = Number(/ width="([\d.]+)"/.exec(plain)?.[1] ?? 1000);
+  const most = Math.min(MOST_PIXELS / width, widthPx === undefined ? 2 : widthPx / width);
+  const image = new Resvg(plain, {
+    fitTo: { mode: 'zoom', value: most },
     font: {
       fontBuffers: [fontFile(root, '400Regular'), fontFile(root, '700Bold')],
       defaultFontFamily: 'JetBrains Mono',
@@ -41,3 +46,6 @@ export async function elevationPng(job: Job, root: string): Promise<Uint8Array> 
     image.free();
   }
 }
+
+/** The elevation as a picture, two pixels a millimetre. */
+export const elevationPng = (job: Job, root: string): Promise<Uint8Array> => svgPng(elevationSvg(job), root);

@@ -1,18 +1,17 @@
 import { faultCards } from '../core/formats/faultCards';
 import type { Job } from '../core/job/job';
-import { refuse } from '../core/text/refusal';
-import { A4, openPdf } from './pdf';
+import { A4, notePage, openPdf } from './pdf';
 
 const MARGIN = 12;
 const GAP = 6;
 const PAD = 4;
 const WIDTH = A4.widthMm - 2 * MARGIN;
 
-/** A card for each run that failed, to cut out and hang at it. @throws Refusal when none failed */
+/** A card for each run that failed, to cut out and hang at it. */
 export function faultCardsPdf(job: Job, root: string): Promise<Buffer> {
   const cards = faultCards(job);
-  if (cards.length === 0) return refuse('no-faults', 'No run has failed its latest test: there are no cards to print.');
   const pdf = openPdf(`Fault cards of ${job.name}`, root);
+  if (cards.length === 0) notePage(pdf, 'No run has failed its latest test.');
   const inner = WIDTH - 2 * PAD;
   let y = Number.POSITIVE_INFINITY;
   for (const { label, where, words, todo, place, tested } of cards) {

@@ -1,5 +1,5 @@
 import type { LabelPages, Mark } from '../core/labels/labelPages';
-import { codeMatrix, QUIET_MODULES } from './codeMatrix';
+import { drawCode } from './codeMatrix';
 import { drawLine, lineWidth, openPdf } from './pdf';
 
 function draw(document: PDFKit.PDFDocument, mark: Mark): void {
@@ -16,15 +16,7 @@ function draw(document: PDFKit.PDFDocument, mark: Mark): void {
     const width = lineWidth(document, mark.text);
     drawLine(document, mark.text, mark.x - width / 2, mark.y - mark.sizeMm * 0.66);
   } else {
-    const rows = codeMatrix(mark.text);
-    const module = mark.sizeMm / (rows.length + 2 * QUIET_MODULES);
-    for (const [y, row] of rows.entries()) {
-      for (const [x, dark] of row.entries()) {
-        if (dark)
-          document.rect(mark.x + (x + QUIET_MODULES) * module, mark.y + (y + QUIET_MODULES) * module, module, module);
-      }
-    }
-    document.fill('#000');
+    drawCode(document, mark.text, mark.x, mark.y, mark.sizeMm);
   }
 }
 

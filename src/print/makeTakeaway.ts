@@ -1,5 +1,6 @@
 import { type BuildPapers, buildPapers } from '../core/build/buildPapers';
 import { outageNotice } from '../core/build/notices';
+import { careIcs } from '../core/formats/careIcs';
 import { cordsCsv } from '../core/formats/cordsCsv';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { faultCards } from '../core/formats/faultCards';
@@ -17,30 +18,49 @@ import type { TakeawayId, TakeawayWords } from '../core/formats/takeaways';
 import { testsCsv } from '../core/formats/testsCsv';
 import { testsJson } from '../core/formats/testsJson';
 import { visitsIcs } from '../core/formats/visitsIcs';
+import type { About, LogLine } from '../core/handover/about';
+import { costCsv, costSections } from '../core/handover/cost';
+import { readPackSections } from '../core/handover/packSections';
 import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { readGathering } from '../core/loom/gatherRuns';
 import { given } from '../core/text/given';
-import { refuse } from '../core/text/refusal';
 import { buildPdf, kitPdf } from './buildPdf';
+import { doorPdf } from './doorPdf';
 import { elevationPng } from './elevationPng';
 import { faultCardsPdf } from './faultCardsPdf';
+import { handoverHtml } from './handoverHtml';
 import { holeCardPdf } from './holeCardPdf';
 import { labelsPdf } from './labelsPdf';
 import { labelsSvg } from './labelsSvg';
 import { loomPdf } from './loomPdf';
+import { packPdf } from './packPdf';
+import { type PackFile, packZip } from './packZip';
+import { notePage, openPdf } from './pdf';
 import { portMapPdf } from './portMapPdf';
 import { powerPdf } from './powerPdf';
+import { sectionsPdf } from './sectionsPdf';
 import { terminationPdf } from './terminationPdf';
 import { testsPdf } from './testsPdf';
 import { wallPdf } from './wallPdf';
 
-/**
- * @param root folder of the program, where its fonts are
- * @param today what stood before the build began; null: nothing
- */
-type Make = (job: Job, words: TakeawayWords, root: string, today: Job | null) => string | Promise<Uint8Array>;
+/** What is taken away is made with. */
+export type Making = {
+  words: TakeawayWords;
+  /** Folder of the program, where its fonts are. */
+  root: string;
+  /** What stood before the build began, for what is about the build; null: nothing. */
+  today: Job | null;
+  /** Of which state of the job it is. */
+  about: About;
+  /** Who did what, latest first, where it is known. */
+  log: readonly LogLine[];
+  /** Files that are kept beside the job, as they are. */
+  files: readonly PackFile[];
+};
+
+type Make = (job: Job, making: Making) => string | Promise<Uint8Array>;
 
 /** Seconds for the order of the cut-over. */
 const ORDER_S = 5;
@@ -50,10 +70,14 @@ const papers = (today: Job | null, job: Job): BuildPapers =>
 const labels = (job: Job, { kind, sheet, own, codeFor, runs }: TakeawayWords) =>
   labelPages(job, readLabelOptions(given({ kind, sheet, own, codeFor, runs })));
 
-/** @throws Refusal when no run failed */
-function failedLabelsPdf(job: Job, words: TakeawayWords, root: string): Promise<Buffer> {
+/** Labels of runs whose latest test failed; where there is none, a page that says so. */
+function failedLabelsPdf(job: Job, { words, root }: Making): Promise<Buffer> {
   const failed = faultCards(job).map(({ runId }) => runId);
-  if (failed.length === 0) refuse('no-faults', 'No run has failed its latest test: there are no labels to print.');
+  if (failed.length === 0) {
+    const pdf = openPdf(`Failed runs of ${job.name}`, root);
+    notePage(pdf, 'No run has failed its latest test.');
+    return pdf.finish();
+  }
   return labelsPdf(labels(job, { ...words, runs: failed.join(',') }), `Failed runs of ${job.name}`, root);
 }
 
@@ -66,46 +90,58 @@ const MAKES: Record<TakeawayId, Make> = {
   'job.json': writeJobFile,
   'runs.csv': runsCsv,
   'pull-sheet.csv': pullSheetCsv,
-  'labels.pdf': (job, words, root) => labelsPdf(labels(job, words), `Labels of ${job.name}`, root),
-  'labels.svg': (job, words) => labelsSvg(labels(job, words), pageOf(words)),
+  'labels.pdf': (job, { words, root }) => labelsPdf(labels(job, words), `Labels of ${job.name}`, root),
+  'labels.svg': (job, { words }) => labelsSvg(labels(job, words), pageOf(words)),
   'elevation.svg': elevationSvg,
-  'elevation.png': (job, _, root) => elevationPng(job, root),
-  'hole-card.pdf': (job, _, root) => holeCardPdf(job, root),
-  'wall.pdf': (job, _, root) => wallPdf(job, root),
-  'termination.pdf': (job, _, root) => terminationPdf(job, root),
+  'elevation.png': (job, { root }) => elevationPng(job, root),
+  'hole-card.pdf': (job, { root }) => holeCardPdf(job, root),
+  'wall.pdf': (job, { root }) => wallPdf(job, root),
+  'termination.pdf': (job, { root }) => terminationPdf(job, root),
   'port-map.csv': portMapCsv,
-  'port-map.pdf': (job, _, root) => portMapPdf(job, root),
-  'port-map.svg': (job, words) => portMapSvg(job, readGathering(given({ by: words.by, show: words.show }))),
-  'loom.pdf': (job, words, root) => loomPdf(job, readGathering(given({ by: words.by, show: words.show })), root),
+  'port-map.pdf': (job, { root }) => portMapPdf(job, root),
+  'port-map.svg': (job, { words }) => portMapSvg(job, readGathering(given({ by: words.by, show: words.show }))),
+  'loom.pdf': (job, { words, root }) => loomPdf(job, readGathering(given({ by: words.by, show: words.show })), root),
   'cords.csv': cordsCsv,
   'port-plan.csv': portPlanCsv,
-  'power.pdf': (job, _, root) => powerPdf(job, root, new Date().toISOString().slice(0, 10)),
+  'power.pdf': (job, { root, about }) => powerPdf(job, root, about.at.slice(0, 10)),
   'outlets.csv': outletsCsv,
   'outlets.svg': outletsSvg,
-  'build.pdf': (job, _, root, today) => buildPdf(job, papers(today, job), root),
-  'kit.csv': (job, _, __, today) => kitCsv(papers(today, job).kit),
-  'kit.pdf': (job, _, root, today) => kitPdf(job, papers(today, job).kit, root),
-  'outage.txt': (job, _, __, today) => outageNotice(job, papers(today, job).plan),
-  'visits.ics': (job, _, __, today) => visitsIcs(job, papers(today, job).plan, new Date().toISOString().slice(0, 16)),
-  'tests.pdf': (job, _, root) => testsPdf(job, root),
-  'fault-cards.pdf': (job, _, root) => faultCardsPdf(job, root),
-  'failed-labels.pdf': (job, words, root) => failedLabelsPdf(job, words, root),
+  'build.pdf': (job, { root, today }) => buildPdf(job, papers(today, job), root),
+  'kit.csv': (job, { today }) => kitCsv(papers(today, job).kit),
+  'kit.pdf': (job, { root, today }) => kitPdf(job, papers(today, job).kit, root),
+  'outage.txt': (job, { today }) => outageNotice(job, papers(today, job).plan),
+  'visits.ics': (job, { today, about }) => visitsIcs(job, papers(today, job).plan, about.at.slice(0, 16)),
+  'tests.pdf': (job, { root }) => testsPdf(job, root),
+  'fault-cards.pdf': (job, { root }) => faultCardsPdf(job, root),
+  'failed-labels.pdf': failedLabelsPdf,
   'tests.json': testsJson,
   'tests.csv': testsCsv,
+  'handover.html': (job, { root, about }) => handoverHtml(job, root, about),
+  'pack.pdf': (job, { words, root, about, log }) => packPdf(job, root, about, log, readPackSections(words.sections)),
+  'pack.zip': packZip,
+  'door.pdf': (job, { root, about }) => doorPdf(job, root, about),
+  'cost.csv': costCsv,
+  'cost.pdf': (job, { root }) => sectionsPdf(`Quotation and account: ${job.name}`, costSections(job), root),
+  'care.ics': (job, { about }) => careIcs(job, about.at),
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,
 };
 
+/** Nothing is known but the job itself. */
+const BARE: Omit<Making, 'root'> = {
+  words: {},
+  today: null,
+  about: { version: 'A state without a name', at: '1970-01-01T00:00:00Z', address: '' },
+  log: [],
+  files: [],
+};
+
 /**
  * Make what is taken away of a job.
- * @param root folder of the program, where its fonts are
- * @param today what stood before the build began, for what is about the build; null: nothing
  * @throws Refusal when the words ask for what it does not have
  */
 export const makeTakeaway = async (
   id: TakeawayId,
   job: Job,
-  words: TakeawayWords,
-  root: string,
-  today: Job | null = null,
-): Promise<string | Uint8Array> => MAKES[id](job, words, root, today);
+  making: Partial<Making> & Pick<Making, 'root'>,
+): Promise<string | Uint8Array> => MAKES[id](job, { ...BARE, ...making });

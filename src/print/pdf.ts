@@ -38,20 +38,24 @@ export type Pdf = {
   /** A new page, measured in millimetres from its top left. */
   page: (widthMm: number, heightMm: number) => void;
   /** One line; `at` is its baseline. Size in millimetres. */
-  text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean) => void;
+  text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean, ink?: string) => void;
   /** Words as they fit into a width, shortened in the middle where they do not. */
   fitted: (words: string, widthMm: number, sizeMm: number, bold?: boolean) => string;
   widthOf: (words: string, sizeMm: number, bold?: boolean) => number;
   /** Words over as many lines as they need. @returns the baseline after the last line */
-  lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number) => number;
+  lines: (words: string, xMm: number, yMm: number, widthMm: number, sizeMm: number, ink?: string) => number;
   /** Height that those lines take. */
   heightOf: (words: string, widthMm: number, sizeMm: number) => number;
   finish: () => Promise<Buffer>;
 };
 
-/** A document in millimetres. @param root folder of the program, where its fonts are */
-export function openPdf(title: string, root: string): Pdf {
-  const document = new PDFDocument({ margin: 0, autoFirstPage: false, info: { Title: title } });
+/**
+ * A document in millimetres.
+ * @param root folder of the program, where its fonts are
+ * @param bufferPages pages are kept until the end, so that what is only known then can be written on them
+ */
+export function openPdf(title: string, root: string, bufferPages = false): Pdf {
+  const document = new PDFDocument({ margin: 0, autoFirstPage: false, bufferPages, info: { Title: title } });
   document.registerFont('plain', fontFile(root, '400Regular'));
   document.registerFont('bold', fontFile(root, '700Bold'));
   const chunks: Buffer[] = [];
@@ -60,11 +64,11 @@ export function openPdf(title: string, root: string): Pdf {
     document.on('end', () => resolve(Buffer.concat(chunks)));
     document.on('error', reject);
   });
-  const text: Pdf['text'] = (words, xMm, yMm, sizeMm, bold = false) => {
+  const text: Pdf['text'] = (words, xMm, yMm, sizeMm, bold = false, ink = '#000') => {
     document
       .font(bold ? 'bold' : 'plain')
       .fontSize(sizeMm)
-      .fillColor('#000');
+      .fillColor(ink);
     drawLine(document, words, xMm, yMm - sizeMm);
   };
   /** Words over lines; a word wider than a line goes over several. */
@@ -106,10 +110,10 @@ export function openPdf(title: string, root: string): Pdf {
       document.font(bold ? 'bold' : 'plain').fontSize(sizeMm);
       return lineWidth(document, words);
     },
-    lines: (words, xMm, yMm, widthMm, sizeMm) => {
+    lines: (words, xMm, yMm, widthMm, sizeMm, ink) => {
       let y = yMm;
       for (const line of wrapped(words, widthMm, sizeMm)) {
-        text(line, xMm, y, sizeMm);
+        text(line, xMm, y, sizeMm, false, ink);
         y += sizeMm * LEADING;
       }
       return y;
@@ -120,4 +124,10 @@ export function openPdf(title: string, root: string): Pdf {
       return done;
     },
   };
+}
+
+/** A page with one remark, where there is nothing else to print. */
+export function notePage(pdf: Pdf, words: string): void {
+  pdf.page(A4.widthMm, A4.heightMm);
+  pdf.lines(words, 14, 24, A4.widthMm - 28, 4);
 }

@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache';
-import type { TakeawayId, TakeawayWords } from '../core/formats/takeaways';
+import type { TakeawayId } from '../core/formats/takeaways';
 import type { Job } from '../core/job/job';
+import type { Making } from '../print/makeTakeaway';
 import { inThread } from './workThread';
 
 const MOST_BYTES = 64 * 1024 * 1024;
@@ -17,20 +18,22 @@ const made = home.goodShelfMade;
 /**
  * What is taken away of a job, made in a thread of its own and kept by what it was made of.
  * @param state of the job: its history and revision
- * @param today what stood before the build began, for what is about the build
  * @throws Refusal when the words ask for what it does not have
  */
-export async function takeAway(
-  id: TakeawayId,
-  job: Job,
-  state: string,
-  words: TakeawayWords,
-  today: Job | null = null,
-): Promise<Body> {
-  const key = JSON.stringify([job.id, state, id, words]);
+export async function takeAway(id: TakeawayId, job: Job, state: string, making: Omit<Making, 'root'>): Promise<Body> {
+  const { words, about, files, log } = making;
+  // By the day: what is due is judged by it. Reasons are written to steps that are there already.
+  const of = [
+    about.version,
+    about.at.slice(0, 10),
+    about.address,
+    files.map(({ name }) => name),
+    log.map(({ why }) => why),
+  ];
+  const key = JSON.stringify([job.id, state, id, words, of]);
   const known = made.get(key);
   if (known !== undefined) return known;
-  const body = await inThread('takeaway', { id, job, words, root: process.cwd(), today });
+  const body = await inThread('takeaway', { id, job, making: { ...making, root: process.cwd() } });
   made.set(key, body);
   return body;
 }

@@ -4,13 +4,15 @@ import { openJobFile } from '../core/formats/jobFile';
 import { sealJob } from '../core/job/sealJob';
 import { clashes } from '../core/job/verify';
 import { Refusal } from '../core/text/refusal';
+import { comparedPdf } from '../print/comparedPdf';
 import { makeTakeaway } from '../print/makeTakeaway';
 import type { Order, Work, WorkAnswer } from './workThread';
 
 /** What is done in a thread of its own, so that nothing large holds up a request. */
 const WORKS: { [W in keyof Work]: (given: Work[W]['given']) => Work[W]['made'] | Promise<Work[W]['made']> } = {
-  takeaway: ({ id, job, words, root, today }) =>
-    makeTakeaway(id, sealJob(job), words, root, today === null ? null : sealJob(today)),
+  compared: ({ before, after, from, to, root }) => comparedPdf(sealJob(before), sealJob(after), from, to, root),
+  takeaway: ({ id, job, making }) =>
+    makeTakeaway(id, sealJob(job), { ...making, today: making.today && sealJob(making.today) }),
   jobFile: ({ text }) => {
     const { job, notes } = openJobFile(text);
     return { job, notes, faults: clashes(job) };

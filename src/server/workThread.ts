@@ -1,16 +1,18 @@
 import { Worker } from 'node:worker_threads';
 import type { Command } from '../core/commands/commands';
-import type { TakeawayId, TakeawayWords } from '../core/formats/takeaways';
+import type { TakeawayId } from '../core/formats/takeaways';
 import type { Change } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import { Refusal } from '../core/text/refusal';
+import type { Making } from '../print/makeTakeaway';
 
 /** What is done in the work thread: what it is given, and what it makes of it. */
 export type Work = {
   takeaway: {
-    given: { id: TakeawayId; job: Job; words: TakeawayWords; root: string; today: Job | null };
+    given: { id: TakeawayId; job: Job; making: Making };
     made: string | Uint8Array;
   };
+  compared: { given: { before: Job; after: Job; from: number; to: number; root: string }; made: Uint8Array };
   jobFile: { given: { text: string }; made: { job: Job; notes: string[]; faults: string[] } };
   batch: { given: { job: Job; commands: Command[] }; made: { label: string; changes: Change[] } };
 };

@@ -15,6 +15,7 @@ import { Migration20261127200000 } from './migrations/Migration20261127200000';
 import { Migration20261127220000 } from './migrations/Migration20261127220000';
 import { Migration20261127230000 } from './migrations/Migration20261127230000';
 import { Migration20261128000000 } from './migrations/Migration20261128000000';
+import { Migration20261128040000 } from './migrations/Migration20261128040000';
 
 export type Store = MikroORM;
 
@@ -34,6 +35,7 @@ const MIGRATIONS = {
   Migration20261127220000,
   Migration20261127230000,
   Migration20261128000000,
+  Migration20261128040000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

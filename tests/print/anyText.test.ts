@@ -64,11 +64,11 @@ function jobOf(texts: string[]) {
 describe('whatever stands in a job, it can be taken away', () => {
   const names = fc.oneof(fc.constantFrom(...HARD), anyText);
   it.each(TAKEAWAYS.map(({ id }) => id))('%s', async (id) => {
-    for (const first of HARD) expect((await makeTakeaway(id, jobOf([first]), {}, root)).length).toBeGreaterThan(0);
+    for (const first of HARD) expect((await makeTakeaway(id, jobOf([first]), { root })).length).toBeGreaterThan(0);
     const texts = fc.array(names, { minLength: 1, maxLength: 12 });
     await fc.assert(
       fc.asyncProperty(texts, async (all) => {
-        expect((await makeTakeaway(id, jobOf(all), {}, root)).length).toBeGreaterThan(0);
+        expect((await makeTakeaway(id, jobOf(all), { root })).length).toBeGreaterThan(0);
       }),
       { numRuns: id === 'elevation.png' ? 5 : 20 },
     );

@@ -242,7 +242,16 @@ describe('visits', () => {
       kitItems: Object.fromEntries(
         made.kit.map(({ item }, at) => [
           `k${at}`,
-          { id: `k${at}`, item, state: 'in-van' as const, due: null, have: null, priceMinor: null, note: '' },
+          {
+            id: `k${at}`,
+            item,
+            state: 'in-van' as const,
+            due: null,
+            have: null,
+            priceMinor: null,
+            paidMinor: null,
+            note: '',
+          },
         ]),
       ),
     };

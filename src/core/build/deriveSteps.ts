@@ -19,6 +19,10 @@ const OWN: ReadonlySet<TableName> = new Set([
   'results',
   'acceptances',
   'addresses',
+  'mends',
+  'partOdds',
+  'vouches',
+  'careItems',
 ]);
 
 /**

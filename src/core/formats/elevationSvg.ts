@@ -102,31 +102,46 @@ function side({ rackName, depthMm, heightMm, items, rearRails }: Elevation): str
   ];
 }
 
-/** Front, rear and side of all racks as one SVG, one user unit a millimetre, so that it prints to scale. */
-export function elevationSvg(job: Job): string {
+type Part = { width: number; lines: string[]; gap?: number };
+
+/** Parts side by side as one SVG, one user unit a millimetre, so that it prints to scale. */
+function sideBySide(job: Job, title: string, partsOfRack: (drawing: Elevation) => Part[]): string {
   const racks = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
   let x = MARGIN + 24;
   const body: string[] = [];
-  const put = (width: number, lines: string[]) => {
-    body.push(`<g transform="translate(${mmText(x)} ${MARGIN})">`, ...lines, '</g>');
-    x += width + GAP;
-  };
   let tallest = 0;
   for (const rack of racks) {
     const drawing = elevation(job, rack);
     tallest = Math.max(tallest, drawing.heightMm);
-    put(drawing.widthMm, face(drawing, 'front'));
-    put(drawing.widthMm, face(drawing, 'rear'));
-    x += 40;
-    put(Math.max(drawing.depthMm, ...drawing.items.map((item) => item.backMm)) + 40, side(drawing));
+    for (const { width, lines, gap = 0 } of partsOfRack(drawing)) {
+      x += gap;
+      body.push(`<g transform="translate(${mmText(x)} ${MARGIN})">`, ...lines, '</g>');
+      x += width + GAP;
+    }
   }
   const [width, height] = [Math.max(200, x), MARGIN * 2 + tallest];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${mmText(width)}mm" height="${mmText(height)}mm" viewBox="0 0 ${mmText(width)} ${mmText(height)}" font-family="sans-serif" fill="#222">`,
-    `<title>${escapeXml(job.name)}: cabinet elevation</title>`,
+    `<title>${escapeXml(`${job.name}: ${title}`)}</title>`,
     `<rect width="100%" height="100%" fill="#fff"/>`,
     ...body,
     '</svg>',
     '',
   ].join('\n');
 }
+
+/** Front, rear and side of all racks. */
+export const elevationSvg = (job: Job): string =>
+  sideBySide(job, 'cabinet elevation', (drawing) => [
+    { width: drawing.widthMm, lines: face(drawing, 'front') },
+    { width: drawing.widthMm, lines: face(drawing, 'rear') },
+    {
+      gap: 40,
+      width: Math.max(drawing.depthMm, ...drawing.items.map((item) => item.backMm)) + 40,
+      lines: side(drawing),
+    },
+  ]);
+
+/** The fronts of all racks. */
+export const frontSvg = (job: Job): string =>
+  sideBySide(job, 'cabinet from the front', (drawing) => [{ width: drawing.widthMm, lines: face(drawing, 'front') }]);

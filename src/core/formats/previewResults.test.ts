@@ -14,7 +14,7 @@ const job = apply(bench({ 1: { speedMbps: 1000 }, 2: {} }), {
     { table: 'testers', record: testers.make({ id: 't', name: 'Wire tester', serial: 'W-204', tells: 'wire-map' }) },
   ],
 });
-const given = { testerId: null, tells: 'continuity', by: 'Kim', fileId: 'file-1' } as const;
+const given = { testerId: null, tells: 'continuity', by: 'Kim', file: 'file-1' } as const;
 const read = (text: string, of = job) => {
   const table = readCsvTable(text, RESULTS_TABLE);
   return previewResults(of, table, guessResultColumns(table.header), given, counter('result'));
@@ -35,7 +35,7 @@ describe('a tester’s file', () => {
       pair12M: 31.4,
       speedMbps: 1000,
       by: 'Kim',
-      fileId: 'file-1',
+      file: 'file-1',
     });
     expect(rows[1]?.result).toMatchObject({ passed: false, map: '1 2 3 - 5 6 7 8' });
   });

@@ -68,7 +68,7 @@ export function previewResults(
   job: Job,
   table: CsvTable,
   map: ResultColumnMap,
-  given: Pick<Result, 'testerId' | 'tells' | 'by' | 'fileId'>,
+  given: Pick<Result, 'testerId' | 'tells' | 'by' | 'file'>,
   newId: () => string,
 ): ResultsPreview {
   const { runByLabel } = indexJob(job);
@@ -137,7 +137,7 @@ export function previewResults(
       end: take('end', readEnd) ?? '',
       limit: at('limit'),
       note: at('note'),
-      fileId: given.fileId,
+      file: given.file,
     });
     if (!made.success) faults.push({ field: 'row', found: label, expected: issueWords(made.error).join('; ') });
     const result = made.success && faults.length === 0 ? made.data : null;

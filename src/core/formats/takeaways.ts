@@ -10,11 +10,13 @@ export const TAKEAWAY_TYPES = {
   dot: 'text/vnd.graphviz; charset=utf-8',
   txt: 'text/plain; charset=utf-8',
   ics: 'text/calendar; charset=utf-8',
+  html: 'text/html; charset=utf-8',
+  zip: 'application/zip',
 } as const;
 export type TakeawayKind = keyof typeof TAKEAWAY_TYPES;
 
 /** What one that can be made in several ways asks for. */
-export type TakeawayOption = 'labels' | 'gathering';
+export type TakeawayOption = 'labels' | 'gathering' | 'sections';
 
 export type Takeaway = {
   /** Name of the file, behind the name of the job; the ending is its kind. */
@@ -233,6 +235,55 @@ export const TAKEAWAYS = [
     options: [],
   },
   {
+    id: 'pack.pdf',
+    words: 'The pack on paper',
+    about: 'Everything that is handed over, with contents and page numbers.',
+    station: 'handover',
+    options: ['sections'],
+  },
+  {
+    id: 'handover.html',
+    words: 'Where does this go?',
+    about: 'One file for any phone or computer: search, every path, drawings. No network needed.',
+    station: 'handover',
+    options: [],
+  },
+  {
+    id: 'pack.zip',
+    words: 'The pack as open files',
+    about: 'Job, lists, drawings and test files with their sums; reads back into an equal job.',
+    station: 'handover',
+    options: [],
+  },
+  {
+    id: 'door.pdf',
+    words: 'Door sheet',
+    about: 'Front and port map on one page, for the door of the cabinet.',
+    station: 'handover',
+    options: [],
+  },
+  {
+    id: 'care.ics',
+    words: 'Dates of care',
+    about: 'What is to be looked after, for a calendar.',
+    station: 'handover',
+    options: [],
+  },
+  {
+    id: 'cost.csv',
+    words: 'Quotation and account',
+    about: 'Parts and hours, planned and real, a line each.',
+    station: 'handover',
+    options: [],
+  },
+  {
+    id: 'cost.pdf',
+    words: 'Quotation and account on paper',
+    about: 'Parts and hours, planned and real.',
+    station: 'handover',
+    options: [],
+  },
+  {
     id: 'patch.graphml',
     words: 'Wiring as GraphML',
     about: 'Devices, ports and links for graph programs.',
@@ -261,9 +312,9 @@ export function takeawayKindWords(id: TakeawayId): string {
 
 /** How one is to be made, in words as an address or a command line gives them; what is left out is as usual. */
 export type TakeawayWords = Partial<
-  Record<'kind' | 'sheet' | 'own' | 'codeFor' | 'runs' | 'page' | 'by' | 'show', string>
+  Record<'kind' | 'sheet' | 'own' | 'codeFor' | 'runs' | 'page' | 'by' | 'show' | 'sections', string>
 >;
-export const TAKEAWAY_WORDS = ['kind', 'sheet', 'own', 'codeFor', 'runs', 'page', 'by', 'show'] as const;
+export const TAKEAWAY_WORDS = ['kind', 'sheet', 'own', 'codeFor', 'runs', 'page', 'by', 'show', 'sections'] as const;
 
 /** A file name made of the job's name, safe on every system: `Café Nord` gives `cafe-nord-runs.csv`. */
 export function takeawayFileName(jobName: string, id: string): string {

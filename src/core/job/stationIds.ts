@@ -1,5 +1,5 @@
 /** The stations that work, in the order of the job. */
-export const STATIONS = ['survey', 'runs', 'stack', 'land', 'patch', 'power', 'build', 'prove'] as const;
+export const STATIONS = ['survey', 'runs', 'stack', 'land', 'patch', 'power', 'build', 'prove', 'handover'] as const;
 export type StationId = (typeof STATIONS)[number];
 export const STATION_NAMES: Record<StationId, string> = {
   survey: 'Survey',
@@ -10,4 +10,5 @@ export const STATION_NAMES: Record<StationId, string> = {
   power: 'Power',
   build: 'Build',
   prove: 'Prove',
+  handover: 'Hand over',
 };

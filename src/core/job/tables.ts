@@ -5,6 +5,7 @@ import { allowances } from '../records/allowance';
 import { answers } from '../records/answer';
 import { boxes } from '../records/box';
 import { cableKinds } from '../records/cableKind';
+import { careItems } from '../records/careItem';
 import { circuits } from '../records/circuit';
 import { contacts } from '../records/contact';
 import { cords } from '../records/cord';
@@ -95,6 +96,7 @@ export const TABLES = {
   mends,
   partOdds,
   vouches,
+  careItems,
 } as const;
 
 export type TableName = keyof typeof TABLES;

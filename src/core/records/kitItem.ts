@@ -13,6 +13,10 @@ export const KitItem = z
     due: day.nullable().default(null).describe('when what is ordered comes'),
     have: amount(0, 1_000_000).nullable().default(null).describe('so much is there already'),
     priceMinor: whole(0, 1_000_000_000).nullable().default(null).describe('of one pack; null: not known'),
+    paidMinor: whole(0, 1_000_000_000)
+      .nullable()
+      .default(null)
+      .describe('for all of it, as it was paid; null: not known'),
     note: line(200).default(''),
   })
   .meta({ id: 'KitItem' });

@@ -36,7 +36,7 @@ export const Result = z
     lossDb: amount(-5, 100).nullable().default(null).describe('of fibre, end to end'),
     limit: line(80).default('').describe('what a certification was held against, as its tester names it'),
     marginDb: amount(-100, 100).nullable().default(null).describe('least margin of a certification'),
-    fileId: Id.nullable().default(null).describe('the file of its tester, kept as it is'),
+    file: Id.nullable().default(null).describe('the file of its tester, kept as it is'),
   })
   .meta({ id: 'Result' });
 export type Result = z.infer<typeof Result>;

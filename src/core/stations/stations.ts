@@ -3,6 +3,7 @@ import { indexJob, type JobIndex } from '../job/jobIndex';
 import type { StationId } from '../job/stationIds';
 import { findSnags } from '../snags/findSnags';
 import { build } from './build';
+import { handover } from './handover';
 import { land } from './land';
 import { patch } from './patch';
 import { power } from './power';
@@ -13,7 +14,7 @@ import type { Station } from './station';
 import { survey } from './survey';
 
 /** The stations in the order of the work. Adding one touches its file, this list, and `job/stationIds`. */
-export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power, build, prove];
+export const STATION_LIST: readonly Station[] = [survey, runs, stack, land, patch, power, build, prove, handover];
 
 export const stationOf = (id: StationId): Station => STATION_LIST.find((one) => one.id === id) ?? survey;
 

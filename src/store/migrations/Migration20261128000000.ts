@@ -10,7 +10,7 @@ const RESULT = [
   'add column "end" text not null default \'\'',
   ...['skew_ns', 'volts', 'watts', 'loss_db', 'margin_db'].map((column) => `add column ${column} double precision`),
   'add column "limit" text not null default \'\'',
-  'add column file_id text',
+  'add column file text',
 ];
 
 /** Faults found, odds changed, what somebody stands for; files of testers and of switches, and values by frequency. */
@@ -35,7 +35,7 @@ export class Migration20261128000000 extends Migration {
   override down(): void {
     for (const table of ['result_value', 'kept_file', 'vouch', 'part_odds', 'mend'])
       this.addSql(`drop table ${table};`);
-    for (const column of ['"end"', 'skew_ns', 'volts', 'watts', 'loss_db', 'margin_db', '"limit"', 'file_id'])
+    for (const column of ['"end"', 'skew_ns', 'volts', 'watts', 'loss_db', 'margin_db', '"limit"', 'file'])
       this.addSql(`alter table result drop column ${column};`);
   }
 }

@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import type { StationId } from '@/core/job/stationIds';
 import { build } from '../build/station';
+import { handover } from '../handover/station';
 import type { StationViews } from '../kit/stationViews';
 import { land } from '../land/station';
 import { patch } from '../patch/station';
@@ -19,5 +20,9 @@ export const STATION_VIEWS: Record<StationId, StationViews & { load: () => Promi
   patch: { ...patch, load: () => import('../patch/PatchStation').then((module) => module.PatchStation) },
   build: { ...build, load: () => import('../build/BuildStation').then((module) => module.BuildStation) },
   prove: { ...prove, load: () => import('../prove/ProveStation').then((module) => module.ProveStation) },
+  handover: {
+    ...handover,
+    load: () => import('../handover/HandoverStation').then((module) => module.HandoverStation),
+  },
   power: { ...power, load: () => import('../power/PowerStation').then((module) => module.PowerStation) },
 };

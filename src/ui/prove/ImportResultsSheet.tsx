@@ -70,7 +70,7 @@ function Preview({ given, tester, onClose }: { given: Given; tester: Tester | nu
       testerId: tester?.id ?? null,
       tells: tester?.tells ?? ('continuity' as const),
       by: actorHere().name,
-      fileId,
+      file: fileId,
     };
     return previewResults(job, table, map, about, () => `${fileId.replace('file', 'result')}-${count++}`);
   }, [job, table, map, tester, fileId]);

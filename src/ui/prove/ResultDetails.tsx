@@ -60,8 +60,8 @@ function OneResult({ run, result }: { run: Run; result: Result }) {
             .join(' · ')}
         </span>
         <span className="text-soft">{facts.join(' · ')}</span>
-        {result.fileId && (
-          <FileLink look="quiet" href={keptFilePath(job.id, result.fileId)}>
+        {result.file && (
+          <FileLink look="quiet" href={keptFilePath(job.id, result.file)}>
             File of the tester
           </FileLink>
         )}

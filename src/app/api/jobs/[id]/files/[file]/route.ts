@@ -9,6 +9,7 @@ import {
 } from '@/core/formats/takeaways';
 import { refuse } from '@/core/text/refusal';
 import { answer } from '@/server/answer';
+import { beside } from '@/server/beside';
 import { readKept } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
 import { jobAtRevision } from '@/server/pastJobs';
@@ -30,14 +31,13 @@ export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/f
       return value === null || word === 'codeFor' ? [] : [[word, value]];
     });
     if (searchParams.get('code') === '1') given.push(['codeFor', `${origin}/jobs/${id}/runs?trace=`]);
-    const from = takeawayOf(file)?.station === 'build' ? cutoverOf(job).todayRevision : null;
-    const body = await takeAway(
-      file as TakeawayId,
-      job,
-      `${point.history} ${point.revision}`,
-      Object.fromEntries(given),
-      from === null ? null : await jobAtRevision(store, id, from),
-    );
+    const { station } = takeawayOf(file) ?? { station: null };
+    const from = station === 'build' ? cutoverOf(job).todayRevision : null;
+    const body = await takeAway(file as TakeawayId, job, `${point.history} ${point.revision}`, {
+      words: Object.fromEntries(given),
+      today: from === null ? null : await jobAtRevision(store, id, from),
+      ...(await beside(store, job, point.revision, file, `${origin}/jobs/${id}`)),
+    });
     const shown = searchParams.get('as') === 'inline' ? 'inline' : 'attachment';
     // A spreadsheet takes letters with accents for what they are only behind this mark.
     const marked = kindOfTakeaway(file) === 'csv' ? `\uFEFF${body}` : body;

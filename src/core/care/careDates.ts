@@ -1,0 +1,80 @@
+import type { Job } from '../job/job';
+import { indexJob } from '../job/jobIndex';
+import { lifeAt } from '../power/batteryRuntime';
+import { commonPractice, published, type Source } from '../standards/source';
+import { addDays, addYears } from '../text/days';
+
+export type CareDate = {
+  id: string;
+  what: string;
+  /** Null: not known, because it is not known when it was done last. */
+  due: string | null;
+  /** What it is reckoned from. */
+  why: string;
+  source: Source | null;
+  overdue: boolean;
+  kind: 'battery' | 'calibration' | 'item';
+};
+
+const TESTER_YEARS = 1;
+const DAYS_A_MONTH = 365.25 / 12;
+export const calibrationSource = published('ANSI/TIA-1152: yearly calibration');
+/** Everything as it is, at the 25 °C that its life is told for. */
+const LIFE_AT_C = 25;
+
+const afterMonths = (day: string, months: number): string => addDays(day, Math.round(months * DAYS_A_MONTH));
+
+/** What is to be looked after and when, soonest first, what is not known at the end. @param today such as 2026-11-27 */
+export function careDates(job: Job, today: string): CareDate[] {
+  const dates: Omit<CareDate, 'overdue'>[] = [];
+  for (const gear of indexJob(job).gearInOrder) {
+    if (!gear.battery) continue;
+    const { madeOn, chemistry } = gear.battery;
+    const years = lifeAt(chemistry, LIFE_AT_C);
+    dates.push({
+      id: `battery ${gear.id}`,
+      what: `New battery for ${gear.name}`,
+      due: madeOn === null ? null : addYears(madeOn, years),
+      why:
+        madeOn === null
+          ? 'When its blocks were made is not known.'
+          : `Made on ${madeOn}; ${years} years for its kind at ${LIFE_AT_C} °C, fewer where it is warmer.`,
+      source: commonPractice,
+      kind: 'battery',
+    });
+  }
+  for (const tester of Object.values(job.testers))
+    dates.push({
+      id: `tester ${tester.id}`,
+      what: `Calibrate ${tester.name}${tester.serial ? ` (${tester.serial})` : ''}`,
+      due: tester.calibratedOn === null ? null : addYears(tester.calibratedOn, TESTER_YEARS),
+      why:
+        tester.calibratedOn === null ? 'When it was calibrated is not known.' : `Calibrated on ${tester.calibratedOn}.`,
+      source: calibrationSource,
+      kind: 'calibration',
+    });
+  for (const { id, what, gearId, everyMonths, lastOn, dueOn, note } of Object.values(job.careItems)) {
+    const gear = job.gear[gearId ?? ''];
+    const every = everyMonths === null ? null : `Every ${everyMonths === 1 ? 'month' : `${everyMonths} months`}`;
+    dates.push({
+      id,
+      what: gear ? `${what}: ${gear.name}` : what,
+      due: dueOn ?? (everyMonths !== null && lastOn !== null ? afterMonths(lastOn, everyMonths) : null),
+      why: [every, lastOn && `last on ${lastOn}`, note].filter(Boolean).join(', ') || 'When it is due is not known.',
+      source: null,
+      kind: 'item',
+    });
+  }
+  return dates
+    .map((one) => ({ ...one, overdue: one.due !== null && one.due < today }))
+    .sort((a, b) => (a.due ?? '9999').localeCompare(b.due ?? '9999') || a.what.localeCompare(b.what));
+}
+
+/** Care that is usual, to be added where it applies. Months by rule of thumb (filters 3 to 6 months, restores yearly). */
+export const USUAL_CARE: readonly { what: string; everyMonths: number; source: Source }[] = [
+  { what: 'Clean or change the filters', everyMonths: 6, source: commonPractice },
+  { what: 'Look at the fans, listen to them, and blow out the dust', everyMonths: 12, source: commonPractice },
+  { what: 'Test the battery under load', everyMonths: 6, source: commonPractice },
+  { what: 'Restore the settings from their backup, to see that it works', everyMonths: 12, source: commonPractice },
+  { what: 'Trip the residual-current device by its button', everyMonths: 6, source: commonPractice },
+];

@@ -1,0 +1,35 @@
+import type { Job } from '../job/job';
+import { gateOf } from '../proving/gate';
+import { findSnags } from '../snags/findSnags';
+import { openByItself } from '../survey/openPoints';
+import { counted } from '../text/counted';
+
+export type OpenThing = { words: string; more: string };
+
+/** What is open when a job is handed over: points to settle, what is not proven, and snags. */
+export function openThings(job: Job): OpenThing[] {
+  const gate = gateOf(job).filter(({ open }) => open);
+  const runs = gate.filter(({ kind }) => kind === 'run');
+  const others = gate.filter(({ kind }) => kind !== 'run');
+  const named = (list: typeof gate) =>
+    list
+      .slice(0, 40)
+      .map(({ name }) => name)
+      .join(', ') + (list.length > 40 ? ` and ${list.length - 40} more` : '');
+  return [
+    ...Object.values(job.openPoints)
+      .filter(({ done }) => !done)
+      .map(({ words }) => ({ words, more: '' })),
+    ...openByItself(job).map((words) => ({ words, more: '' })),
+    ...(runs.length > 0 ? [{ words: `${counted(runs.length, 'run')} not proven.`, more: named(runs) }] : []),
+    ...(others.length > 0
+      ? [
+          {
+            words: `${counted(others.length, 'cord, uplink or feed', 'cords, uplinks and feeds')} that nobody stands for.`,
+            more: named(others),
+          },
+        ]
+      : []),
+    ...findSnags(job).map(({ what, why }) => ({ words: what, more: why })),
+  ];
+}
