@@ -15,6 +15,7 @@ const config: NextConfig = {
     'pdfkit',
     '@resvg/resvg-wasm',
     'net-snmp',
+    'esbuild',
   ],
   // Each route has a limit of its own and says so in words; here nothing is cut off below the largest of them.
   experimental: { proxyClientMaxBodySize: '96mb' },

@@ -38,6 +38,12 @@ need_snmp() {
   [ -x /usr/sbin/snmpd ] || install_package snmpd
 }
 
+# Programs of others that our files are held against: archives, PDF.
+need_readers() {
+  command -v unzip >/dev/null || install_package unzip
+  command -v pdftotext >/dev/null || install_package poppler-utils
+}
+
 need_modules() {
   local sum; sum=$(sha256sum package-lock.json | cut -d' ' -f1)
   [ "$(cat node_modules/.installed 2>/dev/null || true)" = "$sum" ] && return

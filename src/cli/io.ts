@@ -5,7 +5,7 @@ import type { Options } from './options';
 
 export const say = (text: string) => process.stderr.write(`${text}\n`);
 
-function read(path: string): Uint8Array {
+export function readBytes(path: string): Uint8Array {
   try {
     return readFileSync(path === '-' ? 0 : path);
   } catch (fault) {
@@ -15,7 +15,7 @@ function read(path: string): Uint8Array {
   }
 }
 
-export const readText = (path: string) => decodeText(read(path)).text;
+export const readText = (path: string) => decodeText(readBytes(path)).text;
 
 /** Written beside and then renamed, so that a file is never half-written. */
 export function write(path: string | undefined, text: string | Uint8Array): void {

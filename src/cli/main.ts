@@ -6,6 +6,7 @@ import { isSchool, SCHOOLS, wishOf } from '../core/arrange/arrangeWish';
 import { applyCommands } from '../core/commands/apply';
 import type { Command } from '../core/commands/commands';
 import { readCsvTable } from '../core/formats/csvTable';
+import { decodeText } from '../core/formats/decodeText';
 import { readGearFile } from '../core/formats/gearFile';
 import { issueWords, parseJson, readJobFile, writeJobFile } from '../core/formats/jobFile';
 import { faultWords, importCommand, previewRuns } from '../core/formats/previewRuns';
@@ -32,12 +33,14 @@ import { given } from '../core/text/given';
 import { Refusal, refuse } from '../core/text/refusal';
 import { formatLength } from '../core/units/length';
 import { makeTakeaway } from '../print/makeTakeaway';
+import { jobInPack, looksLikePack } from '../print/readPack';
 import { cutoverOfJobs } from './buildJob';
 import { diagnoseOfJob } from './diagnoseJob';
 import { diffFiles } from './diffFiles';
-import { needOut, readText, say, write } from './io';
+import { needOut, readBytes, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
+import { addToJob, verifyPack } from './packJob';
 import { plugJob, powerOfJob } from './powerJob';
 import { reckonEntry } from './reckonEntry';
 import { reconcileJob, walkOfJob } from './switchJob';
@@ -60,7 +63,7 @@ ${takeawayList}
                     labels take --kind wrap|flag|tape|faceplate|strip|mains|outlets, --sheet NAME or --own MEASURES (mm: page
                     width, height, columns, rows, label width, height, left, top, gap across, gap down),
                     and --code-for URL, which the label is added to; what is about the build takes --today FILE, the
-                    job as it stands
+                    job as it stands; --named WORDS says of which version it is, --sections what pack.pdf holds
   buy JOB.json [--seconds N] [--seed N] -o JOB.json
                     plan which run is cut from which box of cable
   arrange JOB.json [--school sandwich|managers|entry] [--seconds N] [--seed N] [-o JOB.json]
@@ -84,6 +87,9 @@ ${takeawayList}
                     what a simulated switch would answer to a walk over the standard modules; or it answers itself
   reconcile JOB.json --switch NAME --walk FILE [--json]
                     the plan against what a switch sees, explained by the fewest causes; exit 1 when they differ
+  add JOB.json --what DEVICE --where ROOM [--json] [-o JOB.json]
+                    ways to bring one more device into a room: run, ports, cord, watts, minutes; exit 1 when there is none
+  verify PACK.zip   whether every file of a pack is as it was; exit 1 when one is not
   diff A.json B.json [--json] [-o FILE]
                     what differs between two jobs, in words, or as changes and commands; exit 1 when they differ
   solve cables|cutover|diagnose|layout|patch|tails INSTANCE.json [--seconds N] [--seed N] [-o FILE]
@@ -103,6 +109,11 @@ const ROOT = resolve(import.meta.dirname, '../..');
 
 function importRuns(path: string, options: Options): number {
   const out = needOut(options);
+  const bytes = readBytes(path);
+  if (looksLikePack(bytes)) {
+    write(out, writeJobFile(readJobFile(jobInPack(bytes))));
+    return 0;
+  }
   const units = options.units ?? 'metric';
   if (units !== 'metric' && units !== 'imperial') return refuse('usage', '--units: expected metric or imperial.');
   const rules = RULE_SETS.find((one) => one === (options.rules ?? 'other'));
@@ -116,7 +127,7 @@ function importRuns(path: string, options: Options): number {
   }
   const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units, rules }), commands).job;
 
-  const table = readCsvTable(readText(path));
+  const table = readCsvTable(decodeText(bytes).text);
   const map = guessColumns(table.header, units);
   if (table.above > 0) say(`${path}: ${counted(table.above, 'line')} above the header left out`);
   for (const [at, heading] of table.header.entries())
@@ -301,12 +312,14 @@ export async function main(args: string[]): Promise<number> {
       diagnose: diagnoseOfJob,
       walk: walkOfJob,
       reconcile: reconcileJob,
+      add: addToJob,
+      verify: verifyPack,
     };
     const run = Object.hasOwn(verbs, verb) ? verbs[verb] : undefined;
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diagnose, walk, reconcile, diff, reckon, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diagnose, walk, reconcile, add, verify, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

@@ -148,6 +148,11 @@ function fromHash(): void {
 
 field.addEventListener('input', show);
 addEventListener('hashchange', fromHash);
+// A link to what the address says already changes nothing of it.
+document.addEventListener('click', (event) => {
+  const link = (event.target as Element | null)?.closest('a[href^="#"]');
+  if (link?.getAttribute('href') === location.hash) fromHash();
+});
 document.getElementById('print')?.addEventListener('click', () => print());
 
 const made = document.getElementById('made');

@@ -19,12 +19,10 @@ import type { About } from '../core/handover/about';
 import type { Job } from '../core/job/job';
 import { readGathering } from '../core/loom/gatherRuns';
 import { handoverHtml } from './handoverHtml';
+import { JOB_IN_PACK, MANIFEST } from './packNames';
 
 /** A file that is kept beside a job, as it is. */
 export type PackFile = { name: string; bytes: Uint8Array };
-
-export const MANIFEST = 'manifest.json';
-export const JOB_IN_PACK = 'job.json';
 
 /** A name that every system takes, each once. */
 function freeName(name: string, taken: ReadonlySet<string>): string {
@@ -32,6 +30,7 @@ function freeName(name: string, taken: ReadonlySet<string>): string {
     name
       .normalize('NFC')
       .replace(/[^\p{L}\p{N}. _-]+/gu, '_')
+      .replace(/\.{2,}/g, '.')
       .replace(/^[. ]+/, '_')
       .slice(0, 100) || 'file';
   if (!taken.has(plain.toLowerCase())) return plain;

@@ -3,7 +3,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
 import { refuse } from '../core/text/refusal';
-import { JOB_IN_PACK, MANIFEST } from './packZip';
+import { JOB_IN_PACK, MANIFEST } from './packNames';
 
 /** What is unpacked at most, all files together: an archive can claim to hold more than any disk. */
 const MOST_BYTES = 512 * 1024 * 1024;

@@ -20,19 +20,23 @@ export const MOST_BYTES = { file: 64 * 1024 * 1024, step: 32 * 1024 * 1024, smal
 const tooLarge = (most: number): never =>
   refuse('too-large', `Expected at most ${Math.round(most / 1024 / 1024) || 1} MB.`);
 
-/** Text of a request. What is over the limit is not read to its end. @throws Refusal */
-export async function readBody(request: Request, most: number): Promise<string> {
+/** Octets of a request. What is over the limit is not read to its end. @throws Refusal */
+export async function readBytes(request: Request, most: number): Promise<Uint8Array> {
   if (Number(request.headers.get('content-length') ?? 0) > most) tooLarge(most);
-  const decoder = new TextDecoder('utf-8', { fatal: true });
-  let text = '';
-  let bytes = 0;
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of request.body ?? []) {
+    size += chunk.byteLength;
+    if (size > most) tooLarge(most);
+    chunks.push(chunk);
+  }
+  return new Uint8Array(Buffer.concat(chunks));
+}
+
+/** Text of a request. @throws Refusal */
+export async function readBody(request: Request, most: number): Promise<string> {
   try {
-    for await (const chunk of request.body ?? []) {
-      bytes += chunk.byteLength;
-      if (bytes > most) tooLarge(most);
-      text += decoder.decode(chunk, { stream: true });
-    }
-    return text + decoder.decode();
+    return new TextDecoder('utf-8', { fatal: true }).decode(await readBytes(request, most));
   } catch (fault) {
     if (fault instanceof TypeError) refuse('bad-request', 'The request is not text in UTF-8.');
     throw fault;

@@ -3,7 +3,9 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { z } from 'zod';
 import { applyCommands, describeCommands } from '../core/commands/apply';
 import { NewJob, startJob } from '../core/commands/newJob';
-import { openJobFile } from '../core/formats/jobFile';
+import { decodeText } from '../core/formats/decodeText';
+import { openJobFile, writeJobFile } from '../core/formats/jobFile';
+import { jobFromPortMap } from '../core/handover/jobFromPortMap';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import { headOf, type Job } from '../core/job/job';
 import type { JobListing } from '../core/job/jobListing';
@@ -12,6 +14,7 @@ import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
 import type { Batch, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
 import { samePoint } from '../core/wire/wire';
+import { jobInPack, looksLikePack } from '../print/readPack';
 import {
   type Head,
   insertJob,
@@ -104,6 +107,23 @@ const sizeOf = (commands: Batch['commands']): number =>
     const lists = Object.values(command).filter(Array.isArray);
     return sum + Math.max(1, ...lists.map((list) => list.length));
   }, 0);
+
+/**
+ * Keep a job from what a pack, a job file or a port map holds.
+ * @throws Refusal when it is none of them, or holds what the store cannot keep
+ */
+export async function takeInFile(
+  store: Store,
+  bytes: Uint8Array,
+  name: string,
+): Promise<{ id: string; renewed: boolean; notes: string[] }> {
+  if (looksLikePack(bytes)) return takeInJob(store, jobInPack(bytes));
+  const { text } = decodeText(bytes);
+  if (/^\s*[{[]/.test(text)) return takeInJob(store, text);
+  const { job, notes } = jobFromPortMap(text, { id: randomUUID(), name });
+  const taken = await takeInJob(store, writeJobFile(job));
+  return { ...taken, notes: [...notes, ...taken.notes] };
+}
 
 /**
  * Keep a job read from its file. A job whose id is here already comes in as a job of its own.

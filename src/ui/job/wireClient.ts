@@ -14,12 +14,20 @@ async function ask(
   url: string,
   { method = 'GET', body, longestMs = LONGEST_MS }: Asking,
 ): Promise<[Response, unknown]> {
-  const text = body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body);
+  const plain = body === undefined || typeof body === 'string' || body instanceof Uint8Array;
+  const text = plain ? (body as string | Uint8Array | undefined) : JSON.stringify(body);
   try {
     const response = await ((method === 'GET' && earlyAnswer(url)) ||
       fetch(url, {
         method,
-        ...(text === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: text }),
+        ...(text === undefined
+          ? {}
+          : {
+              headers: {
+                'content-type': typeof text === 'string' ? 'application/json' : 'application/octet-stream',
+              },
+              body: text as BodyInit,
+            }),
         // On its way even when the window closes right after.
         keepalive: text !== undefined && text.length < MOST_KEPT_ALIVE,
         signal: AbortSignal.timeout(longestMs),

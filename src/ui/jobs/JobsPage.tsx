@@ -34,7 +34,9 @@ export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: Remov
   };
   const takeIn = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const taken = await ask('/api/jobs/file', TakenIn, await chosen.text());
+    const name = encodeURIComponent(chosen.name.replace(/\.[^.]*$/, ''));
+    const bytes = new Uint8Array(await chosen.arrayBuffer());
+    const taken = await ask(`/api/jobs/file?name=${name}`, TakenIn, bytes);
     if (!taken) return;
     if (taken.renewed) toast.info('A job with this id was here already: this one came in as a job of its own.');
     for (const note of taken.notes) toast.info(note, { duration: 15_000 });
@@ -66,9 +68,9 @@ export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: Remov
         <input
           ref={file}
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,.csv,application/json,application/zip,text/csv"
           className="sr-only"
-          aria-label="Job file"
+          aria-label="Job file, pack or port map"
           tabIndex={-1}
           onChange={(event) => {
             void takeIn(event.target.files?.[0]);
@@ -76,7 +78,7 @@ export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: Remov
           }}
         />
         <Button onClick={() => file.current?.click()}>
-          <FolderInput size={16} aria-hidden /> Open a job file
+          <FolderInput size={16} aria-hidden /> Open a job or a pack
         </Button>
         <Link
           href="/new"
