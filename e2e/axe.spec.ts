@@ -156,6 +156,10 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     name: `prove ${view}`,
     path: `/jobs/quillback/prove/${view}`,
   })),
+  ...['', 'more', 'built', 'care', 'cost', 'log'].map((view) => ({
+    name: `hand over ${view}`,
+    path: `/jobs/quillback/handover/${view}`,
+  })),
   {
     name: 'find',
     path: '/jobs/quillback/land',

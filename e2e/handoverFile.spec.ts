@@ -132,7 +132,7 @@ test('a hostile job gives a safe file', async ({ browser }) => {
     apply(
       bench({
         1: { room: hostile.slice(0, 60), outlet: '"><b>', device: hostile.slice(0, 80), notes: hostile },
-        2: { room: '\u202e->', device: '${alert(1)}', network: '<i>&amp;' },
+        2: { room: '\u202e->', device: '{{alert(1)}}', network: '<i>&amp;' },
       }),
       {
         type: 'editRuns',

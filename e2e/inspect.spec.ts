@@ -102,11 +102,11 @@ const INSPECT = `(() => {
 })()`;
 
 /** Every view of every station; a station that comes is in it by itself. */
-/** Each view is looked at with the tidy job and with the one of long names; the others have what they are there for. */
+/** Every view is looked at with the job of long names; the tidy ones have what they are there for. */
 const LOOKED_AT: Record<(typeof JOBS)[number], RegExp> = {
-  quillback: /^(?!build|prove)/,
+  quillback: /^(survey|runs|stack|land|patch)/,
   marrowby: /^(survey|runs|land)/,
-  tarnbrook: /^(stack|patch|power)/,
+  tarnbrook: /^(stack|power)/,
   schnuerlbach: /./,
   ostermoor: /^(build|prove)/,
 };

@@ -160,13 +160,11 @@ const days = Math.floor((Date.now() - new Date(made?.dataset.at ?? '').getTime()
 if (made && Number.isFinite(days)) {
   const age =
     days < 1
-      ? 'made today'
-      : days === 1
-        ? 'one day old'
-        : days < 60
-          ? `${days} days old`
-          : `${Math.floor(days / 30.4)} months old`;
-  put('b', ` It is ${age}.${days > 365 ? ' Ask whether there is a newer one.' : ''}`, made, days > 365 ? 'warn' : '');
+      ? 'It was made today.'
+      : days < 60
+        ? `It is ${days === 1 ? 'one day' : `${days} days`} old.`
+        : `It is ${Math.floor(days / 30.4)} months old.`;
+  put('b', ` ${age}${days > 365 ? ' Ask whether there is a newer one.' : ''}`, made, days > 365 ? 'warn' : '');
 }
 show();
 fromHash();

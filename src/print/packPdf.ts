@@ -3,6 +3,7 @@ import { floorPlanSvgs } from '../core/formats/floorPlanSvg';
 import type { About, LogLine } from '../core/handover/about';
 import { type PackSectionId, packSections } from '../core/handover/packSections';
 import type { Job } from '../core/job/job';
+import { answerOf } from '../core/site/answers';
 import { svgPng } from './elevationPng';
 import { A4, openPdf, type Pdf, POINTS_PER_MM } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
@@ -54,6 +55,8 @@ export async function packPdf(
 function drawContents(pdf: Pdf, job: Job, about: About, contents: readonly { title: string; page: number }[]): void {
   let y = pdf.lines(job.name, MARGIN, 40, WIDTH, 9) + 4;
   y = pdf.lines('Hand-over of the network cabinet', MARGIN, y, WIDTH, 5) + 6;
+  const firm = answerOf(job, 'firm').trim();
+  if (firm) y = pdf.lines(`By ${firm}`, MARGIN, y, WIDTH, 4) + 3;
   y = pdf.lines(`${about.version}. Made on ${about.at.slice(0, 10)}.`, MARGIN, y, WIDTH, 3.6) + 10;
   pdf.text('Contents', MARGIN, y, 5, true);
   y += 9;

@@ -6,6 +6,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { listCords } from '../patching/cordList';
 import { gateOf } from '../proving/gate';
+import { answerOf } from '../site/answers';
 import { citeSource } from '../standards/source';
 import { stationStates } from '../stations/stations';
 import { cautionsFor } from '../survey/cautions';
@@ -165,9 +166,10 @@ function summary(job: Job): SheetSection[] {
         open.length === 0
           ? 'Every run, cord, uplink and feed is proven or accepted by name.'
           : `${open.length} of ${gate.length} runs, cords, uplinks and feeds are not proven: see What is open.`,
-        'Passwords and keys are not in this pack. Kept: ______________________________',
+        `Passwords and keys are not in this pack. They are kept: ${answerOf(job, 'keys-kept').trim() || '______________________________'}`,
       ],
     ),
+    ...peopleSheet(job),
     sheet(
       'Handed over',
       [],
@@ -176,6 +178,24 @@ function summary(job: Job): SheetSection[] {
         'By  ______________________________   on  ________________',
         'To  ______________________________   on  ________________',
       ],
+    ),
+  ];
+}
+
+/** Whom to ask or to call. */
+function peopleSheet(job: Job): SheetSection[] {
+  const people = Object.values(job.contacts);
+  if (people.length === 0) return [];
+  return [
+    sheet(
+      'People',
+      [
+        { head: 'Who', share: 2 },
+        { head: 'As', share: 1.2 },
+        { head: 'Telephone', share: 1.6 },
+        { head: 'Note', share: 3 },
+      ],
+      people.map(({ name, role, phone, note }) => [name, role, phone, note]),
     ),
   ];
 }

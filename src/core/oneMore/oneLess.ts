@@ -3,7 +3,6 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
-import { answerOf } from '../site/answers';
 
 export type Less = { commands: Command[]; words: string[]; minutes: number };
 
@@ -49,7 +48,3 @@ export function oneLess(job: Job, run: Run, cable: 'stays' | 'goes'): Less {
     minutes: MINUTES.unplug,
   };
 }
-
-/** Whether an hour of work has a price. */
-export const minutesInMoney = (job: Job, minutes: number): number =>
-  (minutes / 60) * Number(answerOf(job, 'cost-hour'));

@@ -4,6 +4,7 @@ import type { Run } from '../records/run';
 import { WISH_KINDS } from '../records/wish';
 import { OUTLET_RULES } from '../survey/outletRules';
 import { DEVICE_WORDS } from '../text/deviceWords';
+import { groupBy } from '../text/groupBy';
 import { refuse } from '../text/refusal';
 
 /** What is wanted once more, and where. */
@@ -90,14 +91,22 @@ export function roomsOf(job: Job): RoomName[] {
   return [...rooms.values()];
 }
 
-/** A label that nobody has: the last one in order, counted on. */
+/** A label that nobody has: of the form that most labels have, counted on. */
 export function nextLabel(job: Job): string {
   const { runByLabel, runsInOrder } = indexJob(job);
-  const last = runsInOrder.at(-1)?.label ?? '0';
-  const found = /^(.*?)(\d+)(\D*)$/.exec(last);
-  const [head, digits, tail] = found ? [found[1] ?? '', found[2] ?? '', found[3] ?? ''] : [`${last}-`, '0', ''];
-  for (let count = Number(digits.slice(-9)) + 1; ; count++) {
-    const label = `${head}${String(count).padStart(digits.length, '0')}${tail}`.slice(0, 40);
+  const forms = groupBy(
+    runsInOrder.flatMap(({ label }) => {
+      const found = /^(.*?)(\d{1,9})(\D*)$/.exec(label);
+      return found ? [{ head: found[1] ?? '', digits: found[2] ?? '', tail: found[3] ?? '' }] : [];
+    }),
+    ({ head, digits, tail }) => `${head}\u001f${digits.startsWith('0') ? digits.length : ''}\u001f${tail}`,
+  );
+  const [most] = [...forms.values()].sort((a, b) => b.length - a.length);
+  const { head, tail } = most?.[0] ?? { head: '', tail: '' };
+  const width = Math.max(1, ...(most ?? []).map(({ digits }) => (digits.startsWith('0') ? digits.length : 1)));
+  const last = Math.max(0, ...(most ?? []).map(({ digits }) => Number(digits)));
+  for (let count = last + 1; ; count++) {
+    const label = `${head}${String(count).padStart(width, '0')}${tail}`.slice(0, 40);
     if (!runByLabel.has(sameKey(label))) return label;
   }
 }

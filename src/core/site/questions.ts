@@ -21,6 +21,7 @@ export const QUESTION_GROUPS = [
   'Landing',
   'Patching and cords',
   'Proving',
+  'Handing over',
 ] as const;
 export type QuestionGroup = (typeof QUESTION_GROUPS)[number];
 
@@ -527,6 +528,22 @@ export const QUESTIONS = {
     initial: '1A',
     changes: 'a computation',
     whatFor: 'Labels of the TIA-606 form begin with it.',
+  },
+  firm: {
+    kind: 'words',
+    group: 'Handing over',
+    words: 'The firm that hands over',
+    initial: '',
+    changes: 'the record',
+    whatFor: 'Stands on the pack and on the quotation.',
+  },
+  'keys-kept': {
+    kind: 'words',
+    group: 'Handing over',
+    words: 'Where passwords and keys are kept',
+    initial: '',
+    changes: 'the record',
+    whatFor: 'The pack says where they are; they are never in it.',
   },
   currency: {
     kind: 'words',

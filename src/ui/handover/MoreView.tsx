@@ -5,7 +5,7 @@ import { oneLess } from '@/core/oneMore/oneLess';
 import { slipLines } from '@/core/oneMore/slip';
 import { type Way, waysFor } from '@/core/oneMore/ways';
 import { WHAT_IFS, type WhatIfId, whatIf } from '@/core/oneMore/whatIf';
-import { ONE_MORE, type OneMoreWish, roomsOf, wishFor } from '@/core/oneMore/wish';
+import { ONE_MORE, type OneMoreWish, roomsOf, sparesIn, wishFor } from '@/core/oneMore/wish';
 import { moneyOf } from '@/core/site/money';
 import { formatMinutes } from '@/core/units/minutes';
 import { useSession } from '../job/session';
@@ -65,7 +65,16 @@ function More() {
   const [what, setWhat] = useState<string>('camera');
   const [where, setWhere] = useState<string | null>(null);
   const [changes, setChanges] = useState<Partial<OneMoreWish>>({});
-  const place = where ?? rooms[0]?.value ?? '';
+  // The room to begin with is one that has a run to spare.
+  const spare = useMemo(
+    () =>
+      rooms.find(
+        ({ value }) =>
+          sparesIn(job, attempt(() => wishFor(job, what, value)).value ?? { floor: '', room: '' }).length > 0,
+      ),
+    [job, rooms, what],
+  );
+  const place = where ?? (spare ?? rooms[0])?.value ?? '';
   const base = useMemo(() => (place === '' ? null : attempt(() => wishFor(job, what, place))), [job, what, place]);
   if (rooms.length === 0) return <p>No room is known yet: plan one in Survey, or give a run its room.</p>;
   const wish = base?.value ? { ...base.value, ...changes } : null;
@@ -75,7 +84,7 @@ function More() {
   };
   return (
     <>
-      <div className="grid items-start gap-3 sm:grid-cols-3 lg:grid-cols-6">
+      <div className="grid items-start gap-3 sm:grid-cols-2 lg:grid-cols-4">
         <CommitSelect
           label="What"
           value={(ONE_MORE as readonly string[]).includes(what) ? what : 'other'}

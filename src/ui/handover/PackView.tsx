@@ -3,6 +3,7 @@ import { PACK_SECTIONS, type PackSectionId, USUAL_SECTIONS } from '@/core/handov
 import { GATE_KINDS, gateOf } from '@/core/proving/gate';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
+import { AnswerField } from '../kit/AnswerField';
 import { JobLink } from '../kit/JobLink';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
 
@@ -65,6 +66,10 @@ export function PackView() {
       </div>
       <section aria-label="On paper" className="grid gap-2">
         <Heading>On paper</Heading>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <AnswerField id="firm" />
+          <AnswerField id="keys-kept" />
+        </div>
         <fieldset className="grid gap-x-6 sm:grid-cols-2 lg:grid-cols-3">
           <legend className="text-[13px] text-soft">What is in it. Passwords and keys never are.</legend>
           {PACK_SECTIONS.map(({ id, words }) => (
