@@ -4,6 +4,7 @@ import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { bareJob, plannedJob } from '../scripts/lib/benchJob';
+import { patchGraphMl } from '../src/core/formats/patchGraph';
 import { pathLines } from '../src/core/handover/pathLine';
 import { emptyJob, type Job } from '../src/core/job/job';
 import { indexJob } from '../src/core/job/jobIndex';
@@ -182,4 +183,26 @@ test('400 runs take at most a megabyte, 5,000 are searched within 50 ms', async 
   });
   expect(ms).toBeLessThan(50);
   await many.page.context().close();
+});
+
+test('the wiring as GraphML is read by another’s parser', async ({ page }) => {
+  const job = tarnbrook();
+  const counts = await page.evaluate((text) => {
+    const graph = new DOMParser().parseFromString(text, 'application/xml');
+    const ids = new Set([...graph.querySelectorAll('node')].map((node) => node.id));
+    const ends = [...graph.querySelectorAll('edge')].flatMap((edge) => [
+      edge.getAttribute('source') ?? '',
+      edge.getAttribute('target') ?? '',
+    ]);
+    return {
+      broken: graph.querySelector('parsererror') !== null,
+      nodes: ids.size,
+      edges: ends.length / 2,
+      loose: ends.filter((end) => !ids.has(end)).length,
+    };
+  }, patchGraphMl(job));
+  expect(counts.broken).toBe(false);
+  expect(counts.loose).toBe(0);
+  expect(counts.nodes).toBeGreaterThan(Object.keys(job.gear).length - 1);
+  expect(counts.edges).toBeGreaterThanOrEqual(Object.keys(job.cords).length);
 });

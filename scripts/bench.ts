@@ -18,6 +18,7 @@ import { migrate, openStore } from '../src/store/openStore';
 import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { benchBuild } from './lib/benchBuild';
 import { dragFrames, threeCabinets } from './lib/benchDrag';
+import { benchHandover } from './lib/benchHandover';
 import { bareJob, benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
 import { type LoomFrames, loomFrames } from './lib/benchLoom';
@@ -327,6 +328,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   power: () => benchPower(note, miss),
   build: () => benchBuild(note, miss),
   prove: () => benchProve(note, miss),
+  handover: () => benchHandover(note, miss),
   patching: () => benchPatching(note, miss),
   boxes,
   application,

@@ -29,11 +29,6 @@ const VIEWS: View[] = [
   },
   { name: 'capacity', path: job('survey/capacity') },
   {
-    name: 'pathways',
-    path: job('runs/pathways'),
-    prepare: (page) => page.getByRole('button', { name: /^Corridor hooks/ }).click(),
-  },
-  {
     name: 'labels',
     path: job('runs/labels'),
     prepare: (page) => page.getByLabel('A code to scan, which opens the trace').check(),
@@ -106,27 +101,20 @@ const VIEWS: View[] = [
     prepare: (page) => page.getByRole('article', { name: 'The step now' }).waitFor(),
   },
   {
-    name: 'versions',
-    path: job('patch'),
+    name: 'compare',
+    path: '/jobs/tarnbrook/prove/compare',
     prepare: async (page) => {
-      const history = page.getByRole('button', { name: 'Changes and versions' });
-      const versions = page.getByRole('tab', { name: 'Versions' });
-      await history.click();
-      await versions.click();
-      await page.getByLabel('Name for how it is now').fill('As tendered');
-      await page.getByRole('button', { name: 'Keep this version' }).click();
-      await page.getByRole('button', { name: 'Open', exact: true }).waitFor();
-      await page.keyboard.press('Escape');
-      await page.getByRole('button', { name: 'Patch the rest' }).click();
-      await page.getByRole('button', { name: /^Patch \d+ runs$/ }).click();
-      await history.click();
-      await versions.click();
-      const from = page.getByLabel('From', { exact: true });
-      const tendered = await from.locator('option', { hasText: 'As tendered' }).getAttribute('value');
-      await from.selectOption(tendered ?? '');
-      await page.getByRole('button', { name: 'Compare them' }).click();
-      await page.getByRole('region', { name: 'In words' }).waitFor();
+      await page.getByLabel('Switch', { exact: true }).selectOption({ label: 'New switch' });
+      await page.getByLabel('Simulated switch, with').selectOption('mixed');
+      await page.getByRole('button', { name: 'Ask the simulated switch' }).click();
+      await page.getByRole('region', { name: 'Causes' }).waitFor();
+      await page.getByText('Every port of').click();
     },
+  },
+  {
+    name: 'one-more',
+    path: '/jobs/quillback/handover/more',
+    prepare: (page) => page.getByRole('region', { name: 'Ways' }).getByRole('article').first().waitFor(),
   },
   {
     name: 'trace-on-a-phone',

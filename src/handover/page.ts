@@ -30,6 +30,7 @@ const lines: Line[] = [...(table.tBodies[0]?.rows ?? [])].map((row) => {
       of('panel'),
       of('switch'),
       of('network'),
+      of('cabinet'),
     ].map(asked),
   };
 });
@@ -49,7 +50,7 @@ function typed(text: string): string {
 function find(text: string): Line[] {
   const query = asked(typed(text));
   if (query === '') return [];
-  for (let key = 0; key < 10; key++) {
+  for (let key = 0; key < 11; key++) {
     const exact = lines.filter((line) => line.keys[key] === query);
     if (exact.length > 0) return exact;
   }
@@ -74,6 +75,7 @@ const PARTS: readonly [string, readonly string[]][] = [
   ['Run', ['label']],
   ['Where', ['floor', 'room', 'outlet']],
   ['Device', ['device']],
+  ['Cabinet', ['cabinet']],
   ['Panel and port', ['panel', 'panel port']],
   ['Cord', ['cord']],
   ['Switch and port', ['switch', 'switch port']],

@@ -58,7 +58,7 @@ export async function listJobs(em: EntityManager, removed = false): Promise<JobL
   for (const { updatedAt, ...head } of heads) {
     const { id, name } = head;
     const cabinet = emptyJob(head as unknown as JobHead);
-    await readTables(em, cabinet, ['racks', 'gear', 'placements']);
+    await readTables(em, cabinet, ['racks', 'gear', 'placements', 'testers', 'careItems']);
     listings.push({
       id,
       name,

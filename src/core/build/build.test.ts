@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, ostermoor, tarnbrook } from '../../../tests/support/jobs';
 import { powered } from '../../../tests/support/powered';
+import { servicesOf } from '../depends/services';
 import { kitCsv } from '../formats/kitCsv';
 import { visitsIcs } from '../formats/visitsIcs';
 import { applyChanges, diffJobs, invert } from '../job/change';
@@ -10,6 +11,7 @@ import { indexJob } from '../job/jobIndex';
 import { patchCommands } from '../patching/patchCommands';
 import { planPatching } from '../patching/planPatching';
 import { holeCard } from '../rack/holes';
+import { upHours } from '../records/upHours';
 import { toPull } from '../runs/cablePlan';
 import { otherwise, tickCommands } from './asBuilt';
 import { buildPapers } from './buildPapers';
@@ -18,6 +20,7 @@ import { deriveSteps } from './deriveSteps';
 import { isThere } from './kit';
 import { outageNotice } from './notices';
 import { jobAfter } from './play';
+import { serviceParts } from './serviceWays';
 
 const limits = () => ({ seed: 1, now: () => performance.now(), untilMs: performance.now() + 20_000 });
 const [today, plan] = [ostermoor('today'), ostermoor('plan')];
@@ -188,10 +191,39 @@ describe('the order', () => {
     expect(papers.plan.order.lets[0]).toEqual({
       words: 'Let 1 device stand out of the cabinet at once.',
       parkLimit: 1,
+      stopgap: null,
     });
     expect(papers.findings.map(({ id }) => id)).toContain('no-order');
     const one = buildPlan(today, { ...none, cutovers: { cutover: { ...cutoverOf(plan), parkLimit: 1 } } }, limits());
     expect(one.order).toMatchObject({ parked: 1, proven: true });
+
+    // A help of the hour is a step with its part, and lets it be done too.
+    const help = papers.plan.order.lets.find(({ stopgap }) => stopgap?.frees === 'place')?.stopgap;
+    if (!help) throw new Error('a help');
+    const helped: Job = { ...none, stopgaps: { h: { id: 'h', ...help, words: '' } } };
+    const with1 = buildPapers(today, helped, limits());
+    expect(with1.plan.order.cost).not.toBeNull();
+    const keys = with1.plan.planned.map(({ key }) => key);
+    expect(keys.indexOf('help-in-h')).toBeLessThan(keys.indexOf(help.step));
+    expect(keys.indexOf('help-out-h')).toBeGreaterThan(keys.indexOf(help.step));
+    expect(with1.kit.map(({ item }) => item)).toContain('Table or shelf for the time being');
+  });
+
+  it('goes by what somebody says that a service needs, and does not need', () => {
+    const { parts } = made.plan;
+    const service = servicesOf(indexJob(today)).find(
+      ({ needs, name }) => needs.flat().length > 0 && parts.some((part) => part.service === name),
+    );
+    if (!service) throw new Error('a service');
+    const said = {
+      ...upHours.make({ id: 'u', service: service.name }),
+      without: service.needs.flat().map(({ id }) => id),
+    };
+    const less = serviceParts(today, plan, made.plan.steps, new Map(), [said]);
+    const steps = (of: typeof parts) =>
+      of.filter((part) => part.service === service.name).flatMap(({ ways }) => ways.flat().map(({ step }) => step))
+        .length;
+    expect(steps(less)).toBeLessThan(steps(parts));
   });
 });
 
@@ -223,6 +255,8 @@ describe('visits', () => {
       from: '22:00',
       to: '06:00',
       mostMin: null,
+      alsoNeeds: [] as string[],
+      without: [] as string[],
     } as const;
     expect(mustBeUp(hours, '2026-12-07T21:00', '2026-12-07T21:59')).toBe(false);
     expect(mustBeUp(hours, '2026-12-07T21:30', '2026-12-07T22:30')).toBe(true);

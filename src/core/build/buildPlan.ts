@@ -12,6 +12,7 @@ import { type Entry, firstMinutes, type Ordered, orderSteps } from './orderSteps
 import { type Pace, pacesOf } from './pace';
 import { type ServicePart, serviceParts } from './serviceWays';
 import { type Stage, stagesOf } from './stages';
+import { stopgapSteps, withStopgaps } from './stopgapSteps';
 import { lastMomentMin, rangeOf, unitMinutes, withBreaks } from './timing';
 
 /** A step in its place: when, how long, what is dark meanwhile. */
@@ -119,10 +120,13 @@ export function buildPlan(today: Job | null, plan: Job, limits: SearchLimits): B
   const over = (key: string) => tickOf.get(key)?.state === 'done' || tickOf.get(key)?.state === 'skipped';
   const left = deriveSteps(present, plan).filter(({ id }) => !over(id));
   // What was up when the build began counts, also where a step has taken it down meanwhile.
-  const parts = serviceParts(today ?? present, plan, left, weightsOf(plan));
+  const parts = serviceParts(today ?? present, plan, left, weightsOf(plan), Object.values(plan.upHours));
   const pins = Object.values(plan.orderPins);
-  const order = orderSteps(plan, left, parts, cutover, pins, limits);
-  const freeCost = pins.length === 0 ? null : orderSteps(plan, left, parts, cutover, [], limits).cost;
+  const stopgaps = Object.values(plan.stopgaps);
+  steps.push(...stopgaps.flatMap((one) => stopgapSteps(one, steps)));
+  const found = orderSteps(plan, left, parts, cutover, pins, limits, stopgaps);
+  const order = { ...found, entries: withStopgaps(found.entries, stopgaps, over) };
+  const freeCost = pins.length === 0 ? null : orderSteps(plan, left, parts, cutover, [], limits, stopgaps).cost;
   const stages = stagesOf(order.entries, parts);
   const firstMin = (step: BuildStep) => firstMinutes(step, 'move', cutover.hands);
   const paces = pacesOf(steps, Object.values(plan.ticks), firstMin, cutover.learning);

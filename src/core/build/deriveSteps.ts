@@ -23,6 +23,7 @@ const OWN: ReadonlySet<TableName> = new Set([
   'partOdds',
   'vouches',
   'careItems',
+  'stopgaps',
 ]);
 
 /**

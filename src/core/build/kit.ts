@@ -54,6 +54,7 @@ export function kitOf(plan: Job, steps: readonly BuildStep[]): KitLine[] {
     ...cordNeeds(plan, steps),
     ...smallParts(plan, steps),
     ...tools(plan, steps),
+    ...stopgapNeeds(steps),
   ];
   const status = new Map(Object.values(plan.kitItems).map((row) => [row.item, row]));
   const sparePercent = Object.values(plan.cutovers)[0]?.sparePercent ?? 10;
@@ -92,6 +93,12 @@ export function kitOf(plan: Job, steps: readonly BuildStep[]): KitLine[] {
     };
   });
 }
+
+/** What helps of the hour take along. */
+const stopgapNeeds = (steps: readonly BuildStep[]): Need[] =>
+  steps
+    .filter(({ pace, turn }) => pace === 'stopgap' && turn === 'in')
+    .flatMap(({ id, parts }) => parts.map((item) => ({ item, count: 1, step: id })));
 
 /** As few packs as hold them, of the smallest size that one of would do, else of the largest. */
 function packsOf(item: string, count: number, unit: KitLine['unit']): KitLine['packs'] {

@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { Cutover } from '../records/cutover';
+import type { Stopgap } from '../records/stopgap';
 import { components } from '../solve/components';
 import type { SearchLimits } from '../solve/limits';
 import {
@@ -39,8 +40,8 @@ export type Entry = {
   phase: 'before' | 'cutover' | 'after';
 };
 
-/** A single change that would let it be done. `parkLimit`: so many may then stand out; null: it is a change of the plan or a part. */
-export type Let = { words: string; parkLimit: number | null };
+/** A single change that would let it be done: so many more may stand out, or a help of the hour. */
+export type Let = { words: string; parkLimit: number | null; stopgap: Pick<Stopgap, 'step' | 'frees'> | null };
 
 export type Ordered = {
   entries: Entry[];
@@ -94,6 +95,7 @@ export function orderSteps(
   cutover: Pick<Cutover, 'parkLimit' | 'hands'>,
   pins: readonly { first: string; next: string }[],
   limits: SearchLimits,
+  stopgaps: readonly Stopgap[] = [],
 ): Ordered {
   const pinned = withPins(steps, pins);
   const inside = touching(pinned, parts);
@@ -107,7 +109,7 @@ export function orderSteps(
     inTradeOrder(list).map((step) => ({ step, action: wholeAction(step), phase }));
   const solved = groups.map((group, at) => {
     const bundles = bundled(group);
-    const problem = problemOf(job, bundles, parts, cutover);
+    const problem = helped(problemOf(job, bundles, parts, cutover), bundles, stopgaps);
     // What time there is, is shared by those that are still to be solved.
     const now = limits.now();
     const own = { ...limits, untilMs: now + (limits.untilMs - now) / (groups.length - at) };
@@ -351,27 +353,58 @@ function problemOf(
   };
 }
 
+/** A thing with what a help of the hour makes free for it. */
+const freed = (thing: Thing, frees: Stopgap['frees']): Thing => ({
+  ...thing,
+  ...(frees === 'park' ? { canPark: true } : {}),
+  ...(frees === 'place' ? { oldInWay: noThings() } : {}),
+  ...(frees === 'clear' ? { takeClear: noThings() } : {}),
+  ...(frees === 'take' ? { takeNeeds: noThings() } : {}),
+  ...(frees === 'put' ? { putNeeds: noThings() } : {}),
+});
+
+function helped(
+  problem: SequencingProblem,
+  bundles: readonly Bundle[],
+  stopgaps: readonly Stopgap[],
+): SequencingProblem {
+  if (stopgaps.length === 0) return problem;
+  return {
+    ...problem,
+    things: problem.things.map((thing, at) =>
+      stopgaps
+        .filter(({ step }) => bundles[at]?.steps.some(({ id }) => id === step))
+        .reduce((now, { frees }) => freed(now, frees), thing),
+    ),
+  };
+}
+
 /** Single changes after which there is an order. */
 function whatLets(problem: SequencingProblem, bundles: readonly Bundle[], limits: SearchLimits): Let[] {
   const can = (changed: SequencingProblem) => sequence({ ...changed, services: [] }, limits).steps !== null;
   const lets: Let[] = [];
-  const add = (words: string, parkLimit: number | null = null) => lets.push({ words, parkLimit });
+  const add = (words: string, parkLimit: number | null, stopgap: Let['stopgap']) =>
+    lets.push({ words, parkLimit, stopgap });
   if (can({ ...problem, parkLimit: problem.parkLimit + 1 }))
-    add(`Let ${counted(problem.parkLimit + 1, 'device')} stand out of the cabinet at once.`, problem.parkLimit + 1);
+    add(
+      `Let ${counted(problem.parkLimit + 1, 'device')} stand out of the cabinet at once.`,
+      problem.parkLimit + 1,
+      null,
+    );
   problem.things.forEach((thing, at) => {
-    const name = bundles[at]?.steps[0]?.words ?? '';
-    const changed = (fields: Partial<Thing>): SequencingProblem => ({
-      ...problem,
-      things: problem.things.map((one, slot) => (slot === at ? { ...one, ...fields } : one)),
-    });
-    if (!thing.canPark && thing.kind === STAYS && can(changed({ canPark: true })))
-      add(`${name}: let it be taken out and set aside first.`);
-    if (thing.oldInWay.lo !== 0 || thing.oldInWay.hi !== 0)
-      if (can(changed({ oldInWay: noThings() })))
-        add(`${name}: a free place for it, one that nothing stands in today.`);
-    for (const needs of ['takeClear', 'takeNeeds', 'putNeeds'] as const)
-      if ((thing[needs].lo !== 0 || thing[needs].hi !== 0) && can(changed({ [needs]: noThings() })))
-        add(`${name}: a temporary cord or device, so that it need not wait for the others.`);
+    const first = bundles[at]?.steps[0];
+    if (!first) return;
+    const help = (frees: Stopgap['frees'], words: string) => {
+      const things = problem.things.map((one, slot) => (slot === at ? freed(one, frees) : one));
+      if (can({ ...problem, things })) add(`${first.words}: ${words}`, null, { step: first.id, frees });
+    };
+    const holds = ({ lo, hi }: Thing['takeNeeds']) => lo !== 0 || hi !== 0;
+    if (!thing.canPark && thing.kind === STAYS) help('park', 'let it be taken out and set aside first.');
+    if (holds(thing.oldInWay)) help('place', 'a place for it for the time being, one that nothing stands in today.');
+    const temporary = 'a temporary cord or device, so that it need not wait for the others.';
+    if (holds(thing.takeClear)) help('clear', temporary);
+    if (holds(thing.takeNeeds)) help('take', temporary);
+    if (holds(thing.putNeeds)) help('put', temporary);
   });
   return lets.slice(0, 6);
 }

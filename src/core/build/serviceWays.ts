@@ -4,6 +4,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
+import type { UpHours } from '../records/upHours';
 import type { BuildStep } from './buildStep';
 import { stepId } from './stepParts';
 
@@ -27,6 +28,7 @@ export function serviceParts(
   is: Job,
   steps: readonly BuildStep[],
   weights: ReadonlyMap<string, number> = new Map(),
+  hours: readonly UpHours[] = [],
 ): ServicePart[] {
   const byId = new Map(steps.map((step) => [step.id, step]));
   const paths = pathsBetween(was, is, byId);
@@ -41,7 +43,7 @@ export function serviceParts(
     const there = parts.get(key);
     parts.set(key, { service, weight: (there?.weight ?? 0) + weight, ways: least });
   };
-  for (const service of servicesOf(indexJob(was))) {
+  for (const service of servicesOf(indexJob(was)).map((one) => asSaid(was, one, hours))) {
     const weight = weights.get(service.name) ?? serviceWeight(service.name);
     if (service.runs.length > 0) {
       const share = weight / service.runs.length;
@@ -49,6 +51,18 @@ export function serviceParts(
     } else if (service.needs.length > 0) add(service.name, weight, needWays(was, byId, paths, service));
   }
   return [...parts.values()];
+}
+
+/** A service with what somebody says that it needs beside, and does not need. */
+function asSaid(was: Job, service: Service, hours: readonly UpHours[]): Service {
+  const said = hours.find((one) => one.service.toLowerCase() === service.name.toLowerCase());
+  if (!said) return service;
+  const without = new Set(said.without);
+  const needs = service.needs
+    .map((list) => list.filter(({ id }) => !without.has(id)))
+    .filter((list) => list.length > 0);
+  const beside = said.alsoNeeds.flatMap((id) => was.gear[id] ?? []).map((gear) => [gear]);
+  return { ...service, needs: [...needs, ...beside] };
 }
 
 type Steps = ReadonlyMap<string, BuildStep>;

@@ -2,6 +2,7 @@ import { portMap } from '../formats/portMap';
 import type { Job } from '../job/job';
 import { indexJob, sameKey } from '../job/jobIndex';
 import { proofOf } from '../proving/proof';
+import { standOf } from '../rack/stand';
 import { powerWords } from '../trace/traceRun';
 
 /** What the hand-over says of one run, or of one device that is cabled inside the cabinet. What is empty is not so. */
@@ -11,6 +12,7 @@ export const PATH_COLUMNS = [
   'room',
   'outlet',
   'device',
+  'cabinet',
   'panel',
   'panel port',
   'cord',
@@ -26,7 +28,10 @@ export type PathLine = Record<(typeof PATH_COLUMNS)[number], string>;
 
 /** A line for each run in label order, then for each device inside the cabinet. */
 export function pathLines(job: Job): PathLine[] {
-  const { runByLabel } = indexJob(job);
+  const { runByLabel, gearInOrder } = indexJob(job);
+  const cabinets = new Map(
+    gearInOrder.map(({ id, name }) => [name, job.racks[standOf(job, id)?.rackId ?? '']?.name ?? '']),
+  );
   return portMap(job).map((row) => {
     const run = row.label === '' ? undefined : runByLabel.get(sameKey(row.label));
     const metres = (text: string) => (text === '' ? '' : `${text} m`);
@@ -36,6 +41,7 @@ export function pathLines(job: Job): PathLine[] {
       room: row.room,
       outlet: row.outlet,
       device: row.device,
+      cabinet: cabinets.get(row.panel || row.switch) ?? '',
       panel: row.panel,
       'panel port': row.panel_port,
       cord:

@@ -9,6 +9,6 @@ export type JobListing = {
   runs: number;
   landed: number;
   patched: number;
-  /** Racks, gear and placements only, for the drawing. */
+  /** Racks, gear and placements only, for the drawing; testers and dates of care, for what is overdue. */
   cabinet: Job;
 };

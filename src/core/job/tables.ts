@@ -35,6 +35,7 @@ import { results } from '../records/result';
 import { rooms } from '../records/room';
 import { runs } from '../records/run';
 import { shelvings } from '../records/shelving';
+import { stopgaps } from '../records/stopgap';
 import { streams } from '../records/stream';
 import type { TableOf } from '../records/table';
 import { terminations } from '../records/termination';
@@ -97,6 +98,7 @@ export const TABLES = {
   partOdds,
   vouches,
   careItems,
+  stopgaps,
 } as const;
 
 export type TableName = keyof typeof TABLES;

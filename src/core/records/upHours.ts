@@ -14,6 +14,8 @@ export const UpHours = z
     days: z.enum(SERVICE_DAYS).default('every'),
     from: hour.nullable().default(null).describe('must be up from; null: it may go at any time'),
     to: hour.nullable().default(null),
+    alsoNeeds: z.array(Id).max(40).default([]).describe('devices that it needs beside those that were derived'),
+    without: z.array(Id).max(40).default([]).describe('derived devices that it does not need'),
     mostMin: whole(0, 10_000).nullable().default(null).describe('may be down so long; null: nobody said'),
   })
   .meta({ id: 'UpHours' });

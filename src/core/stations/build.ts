@@ -5,7 +5,7 @@ export const build: Station = {
   id: 'build',
   name: STATION_NAMES.build,
   about: 'from today’s cabinet to the new one, in which order, with what',
-  tables: ['cutovers', 'visits', 'upHours', 'ticks', 'orderPins', 'kitItems'],
+  tables: ['cutovers', 'visits', 'upHours', 'ticks', 'orderPins', 'stopgaps', 'kitItems'],
   progress: ({ job }) => {
     const ticks = Object.values(job.ticks);
     return [ticks.filter(({ state }) => state === 'done').length, ticks.length];

@@ -79,7 +79,7 @@ describe('stations', () => {
       const answered = apply(of, ...answers);
       return stationStates(answered.runs['run-16'] ? apply(answered, slow) : answered).map((one) => one.state);
     };
-    expect(state(quillback())).toEqual(['snags', 'settled', ...Array(6).fill('untouched')]);
+    expect(state(quillback())).toEqual(['snags', 'settled', ...Array(7).fill('untouched')]);
     expect(state(apply(job, { type: 'liftGear', gearIds: ['ups'] }))).toEqual([
       'snags',
       'settled',
@@ -88,6 +88,7 @@ describe('stations', () => {
       'under way',
       // No wall outlet is known that strips and battery units could be plugged into.
       'snags',
+      'untouched',
       'untouched',
       'untouched',
     ]);

@@ -76,7 +76,7 @@ function Lines({ title, lines }: { title: string; lines: readonly KitLine[] }) {
           return (
             <li
               key={line.item}
-              className="grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b py-1 sm:grid-cols-[minmax(0,2fr)_7rem_minmax(0,1fr)_8rem_8.5rem_6rem]"
+              className="grid grid-cols-2 items-center gap-x-3 gap-y-1 border-b py-1 sm:grid-cols-[minmax(0,2fr)_6rem_minmax(0,1fr)_4.5rem_8rem_8.5rem_6rem]"
             >
               <span className="col-span-2 min-w-0 sm:col-span-1">
                 <span aria-hidden className={there ? 'text-good' : 'font-bold text-bite'}>
@@ -97,6 +97,14 @@ function Lines({ title, lines }: { title: string; lines: readonly KitLine[] }) {
               <span className="text-soft">
                 {line.kind === 'tool' ? '' : `${line.packs.count} × ${line.packs.words}`}
               </span>
+              <NumberField
+                label={`So much of ${line.item} is there`}
+                hideLabel
+                empty
+                placeholder="have"
+                value={record.have}
+                onCommit={(have) => change({ have })}
+              />
               <CommitSelect
                 label={`Where ${line.item} is`}
                 hideLabel

@@ -1,7 +1,7 @@
 import { Pin } from 'lucide-react';
 import type { BuildPapers } from '@/core/build/buildPapers';
 import { Button } from '../kit/Button';
-import { useRows } from '../kit/useRows';
+import { newRowId, useRows } from '../kit/useRows';
 import { Heading } from '../kit/viewParts';
 import { useBuild } from './useBuild';
 
@@ -16,7 +16,7 @@ export function Lets({ plan }: { plan: BuildPapers['plan'] }) {
         <p className="text-[13px]">No single change was found that lets it be done: park more, or plan other places.</p>
       ) : (
         <ul className="text-[13px]">
-          {order.lets.map(({ words, parkLimit }) => (
+          {order.lets.map(({ words, parkLimit, stopgap }) => (
             <li key={words} className="flex flex-wrap items-center gap-2 border-b py-1">
               <span className="min-w-0 flex-1">{words}</span>
               {parkLimit !== null && (
@@ -24,10 +24,45 @@ export function Lets({ plan }: { plan: BuildPapers['plan'] }) {
                   Let {parkLimit} stand out
                 </Button>
               )}
+              {stopgap !== null && (
+                <Button
+                  onClick={() =>
+                    keep({
+                      table: 'stopgaps',
+                      record: { id: newRowId('help'), ...stopgap, words: words.slice(0, 300) },
+                    })
+                  }
+                >
+                  Take it as a step
+                </Button>
+              )}
             </li>
           ))}
         </ul>
       )}
+    </section>
+  );
+}
+
+/** Helps of the hour that were taken, each to be given up. */
+export function Helps() {
+  const { job } = useBuild();
+  const { drop } = useRows();
+  const helps = Object.values(job.stopgaps);
+  if (helps.length === 0) return null;
+  return (
+    <section aria-label="Helps of the hour">
+      <Heading>Helps of the hour</Heading>
+      <ul className="text-[13px]">
+        {helps.map(({ id, words }) => (
+          <li key={id} className="flex items-center gap-2 border-b py-0.5">
+            <span className="min-w-0 flex-1">{words}</span>
+            <Button look="quiet" onClick={() => drop('stopgaps', id)}>
+              Give it up
+            </Button>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

@@ -8,7 +8,7 @@ import { GradeMark } from '../kit/GradeMark';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
-import { Lets, Pins } from './OrderChoices';
+import { Helps, Lets, Pins } from './OrderChoices';
 import { Alternatives, Paces } from './OrderFigures';
 import { StepList } from './StepList';
 import { TimeLanes } from './TimeLanes';
@@ -85,6 +85,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
       )}
       {order.cost === null && <Lets plan={plan} />}
       <Pins plan={plan} />
+      <Helps />
       <TimeLanes plan={plan} />
       {plan.visits.map((visit) => (
         <section key={visit.visit.id} aria-label={visit.visit.name}>

@@ -7,6 +7,7 @@ import { servicesOf } from '@/core/depends/services';
 import { serviceWeight } from '@/core/depends/singlePoints';
 import { indexJob } from '@/core/job/jobIndex';
 import { CUTOVER_SCHOOLS, type Cutover } from '@/core/records/cutover';
+import type { Gear } from '@/core/records/gear';
 import { SERVICE_DAYS, type UpHours, upHours } from '@/core/records/upHours';
 import { type Visit, visits } from '@/core/records/visit';
 import { VersionsAnswer } from '@/core/wire/wire';
@@ -233,7 +234,8 @@ function Visits() {
 function Services() {
   const job = useSession((session) => session.job);
   const { keep } = useRows();
-  const names = servicesOf(indexJob(job)).map(({ name }) => name);
+  const services = servicesOf(indexJob(job));
+  const names = services.map(({ name }) => name);
   const rows = Object.values(job.upHours);
   return (
     <section aria-label="Services" className="grid gap-2">
@@ -294,9 +296,72 @@ function Services() {
               value={record.weight}
               onCommit={(weight) => change({ weight })}
             />
+            <Needs
+              service={service}
+              derived={services.find(({ name }) => name === service)?.needs.flat() ?? []}
+              record={record}
+              onChange={change}
+            />
           </fieldset>
         );
       })}
     </section>
+  );
+}
+
+/** What a service goes over: the devices that were derived, what it needs beside, and what it does not need. */
+function Needs({
+  service,
+  derived,
+  record,
+  onChange,
+}: {
+  service: string;
+  derived: readonly Gear[];
+  record: UpHours;
+  onChange: (changes: Partial<UpHours>) => boolean;
+}) {
+  const job = useSession((session) => session.job);
+  const all = indexJob(job).gearInOrder;
+  const own = [...new Map(derived.map((gear) => [gear.id, gear])).values()];
+  const beside = record.alsoNeeds.flatMap((id) => job.gear[id] ?? []);
+  const free = all.filter(({ id }) => !own.some((one) => one.id === id) && !record.alsoNeeds.includes(id));
+  return (
+    <div className="col-span-full flex flex-wrap items-center gap-x-4 gap-y-1 text-[13px]">
+      <span className="text-soft">It needs</span>
+      {own.length === 0 && beside.length === 0 && <span>nothing beside its runs, their cords and switches</span>}
+      {own.map(({ id, name }) => (
+        <label key={id} className="flex min-h-6 items-center gap-1">
+          <input
+            type="checkbox"
+            className="size-4 accent-act"
+            checked={!record.without.includes(id)}
+            onChange={(event) =>
+              onChange({
+                without: event.target.checked ? record.without.filter((one) => one !== id) : [...record.without, id],
+              })
+            }
+          />
+          {name}
+        </label>
+      ))}
+      {beside.map(({ id, name }) => (
+        <Button
+          key={id}
+          look="quiet"
+          onClick={() => onChange({ alsoNeeds: record.alsoNeeds.filter((one) => one !== id) })}
+        >
+          {name}: take out
+        </Button>
+      ))}
+      <CommitSelect
+        label={`${service} needs as well`}
+        hideLabel
+        className="w-48"
+        value=""
+        options={[{ value: '', words: 'and as well …' }, ...free.map(({ id, name }) => ({ value: id, words: name }))]}
+        onCommit={(id) => id !== '' && onChange({ alsoNeeds: [...record.alsoNeeds, id] })}
+      />
+    </div>
   );
 }

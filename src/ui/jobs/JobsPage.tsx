@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import type { z } from 'zod';
+import { careDates } from '@/core/care/careDates';
 import type { JobListing } from '@/core/job/jobListing';
 import { freeUnits } from '@/core/rack/units';
 import { counted } from '@/core/text/counted';
@@ -15,6 +16,7 @@ import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { formatDay } from '../kit/dates';
 import { ThemeButton } from '../kit/theme';
+import { todayHere } from '../kit/today';
 
 type RemovedJob = Pick<JobListing, 'id' | 'name' | 'updatedAt'>;
 
@@ -127,6 +129,7 @@ function Bin({ removed, onPutBack }: { removed: RemovedJob[]; onPutBack: (job: R
 
 function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
   const [rack] = Object.values(job.cabinet.racks);
+  const overdue = careDates(job.cabinet, todayHere()).filter((one) => one.overdue);
   const free = rack ? freeUnits(rack, Object.values(job.cabinet.placements), job.cabinet.gear).length : 0;
   return (
     <li className="flex gap-4 rounded-md border border-strong bg-sheet p-4">
@@ -149,6 +152,15 @@ function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
               <dt>Cabinet</dt>
               <dd className="text-ink">
                 {rack.units}U, {counted(free, 'unit')} free
+              </dd>
+            </>
+          )}
+          {overdue.length > 0 && (
+            <>
+              <dt className="font-bold text-wont">Overdue</dt>
+              <dd className="text-ink" suppressHydrationWarning>
+                {overdue[0]?.what}
+                {overdue.length > 1 && `, and ${overdue.length - 1} more`}
               </dd>
             </>
           )}

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { readSeen } from '@/core/formats/seenCsv';
 import { indexJob } from '@/core/job/jobIndex';
+import { openPoints } from '@/core/records/openPoint';
 import { isSwitching } from '@/core/records/ports';
 import { citeSource } from '@/core/standards/source';
 import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '@/core/switching/addresses';
@@ -93,6 +94,13 @@ export function CompareView() {
       </Scroll>
     );
   const now = parsed.find(({ id }) => id === device.id) ?? null;
+  const openWords = new Set(
+    found?.causes
+      .map(({ words }) => words)
+      .filter((words) =>
+        Object.values(job.openPoints).some((point) => !point.done && point.words.startsWith(words.slice(0, 200))),
+      ),
+  );
   const simulated = parsed.some((one) => one.simulated);
   const take = (text: string, made = false) => {
     setWrong(null);
@@ -221,6 +229,22 @@ export function CompareView() {
                       <b>{cause.words}</b> {cause.mend}
                       {cause.explains > 1 && <span className="text-soft"> Explains {cause.explains} findings.</span>}
                     </span>
+                    {!openWords.has(cause.words) && (
+                      <Button
+                        look="quiet"
+                        onClick={() =>
+                          keep({
+                            table: 'openPoints',
+                            record: openPoints.make({
+                              id: newRowId('open'),
+                              words: `${cause.words} ${cause.mend}`.slice(0, 300),
+                            }),
+                          })
+                        }
+                      >
+                        To be done
+                      </Button>
+                    )}
                     {commands.length > 0 && (
                       <Button
                         onClick={() => {
@@ -239,7 +263,7 @@ export function CompareView() {
                 {found.proven
                   ? 'No fewer causes explain what was found.'
                   : 'Fewer may explain it: what is in a port with nobody known may have been moved there from one that is down.'}{' '}
-                A cord that is put where it is planned is work of Build: leave the plan as it is, and change the cord.
+                A cord that is to be put where it is planned is work: “To be done” puts it among the open points.
               </p>
             )}
             {shown.length > 0 && !simulated && (
