@@ -156,7 +156,7 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     name: `prove ${view}`,
     path: `/jobs/quillback/prove/${view}`,
   })),
-  ...['', 'more', 'built', 'care', 'cost', 'log'].map((view) => ({
+  ...['', 'more', 'built', 'photographs', 'care', 'cost', 'log'].map((view) => ({
     name: `hand over ${view}`,
     path: `/jobs/quillback/handover/${view}`,
   })),

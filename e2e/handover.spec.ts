@@ -131,3 +131,52 @@ test('care is added, done and overdue; reasons are said later; cost is asked and
   expect(paper.headers()['content-type']).toContain('pdf');
   expect((await request.get(`/api/jobs/${id}/compared?from=0&to=9999`)).status()).toBe(404);
 });
+
+test('a photograph is made small, freed of its place, shown with its run, and in the pack', async ({
+  page,
+  request,
+}) => {
+  const id = await openJobFile(page, smallJob('Pictures', ['1', '2']));
+  // A picture as a camera gives it: with remarks that say where it was taken.
+  const plain = await page.screenshot({ type: 'jpeg' });
+  const remark = Buffer.from('Exif\0\0 GPS 51.5 N 0.1 W');
+  const segment = Buffer.concat([Buffer.from([0xff, 0xe1, 0, remark.length + 2]), remark]);
+  const picture = Buffer.concat([plain.subarray(0, 2), segment, plain.subarray(2)]);
+  expect(picture.includes('GPS 51.5')).toBe(true);
+
+  await go(page, `/jobs/${id}/prove/board`);
+  const row = page.getByRole('region', { name: 'What is open', exact: true }).getByRole('listitem').first();
+  await row.getByRole('button', { name: 'Tests' }).click();
+  await row
+    .getByLabel('Photograph of run 1')
+    .setInputFiles({ name: 'DSC01.jpg', mimeType: 'image/jpeg', buffer: picture });
+  await expect(row.getByRole('img', { name: /^run 1 / })).toBeVisible();
+  const kept = await (await request.get(`/api/jobs/${id}/kept`)).json();
+  expect(kept).toHaveLength(2);
+  for (const { id: file } of kept) {
+    const body = await (await request.get(`/api/jobs/${id}/kept/${file}`)).body();
+    expect(body.includes('GPS')).toBe(false);
+    expect(body.subarray(0, 2)).toEqual(Buffer.from([0xff, 0xd8]));
+  }
+  const html = await (await request.get(`/api/jobs/${id}/files/handover.html`)).text();
+  expect(html).toContain('data:image/jpeg;base64,');
+  expect(html).not.toContain('GPS 51.5');
+  await go(page, `/jobs/${id}/handover/photographs`);
+  await expect(page.getByRole('region', { name: 'Of runs, devices and steps' }).getByRole('img')).toHaveCount(1);
+
+  // What comes past the browser is held to the same, and what is no picture is refused.
+  const send = (bytes: Buffer) =>
+    request.post(`/api/jobs/${id}/kept`, {
+      data: { id: 'photo-x', kind: 'photo', about: '', name: 'x', by: '', base64: bytes.toString('base64') },
+    });
+  expect((await send(picture)).ok()).toBe(true);
+  expect((await (await request.get(`/api/jobs/${id}/kept/photo-x`)).body()).includes('GPS')).toBe(false);
+  const refused = await send(Buffer.from('<svg onload=alert(1)>'));
+  expect(refused.status()).toBe(422);
+  expect((await refused.json()).message).toContain('expected a picture as JPEG');
+  await page
+    .getByRole('region', { name: 'Of runs, devices and steps' })
+    .getByRole('button', { name: /^Take run 1/ })
+    .click();
+  await expect(page.getByRole('region', { name: 'Of runs, devices and steps' })).toHaveCount(0);
+});

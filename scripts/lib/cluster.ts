@@ -29,7 +29,7 @@ export type Cluster = {
 const root = resolve(import.meta.dirname, '../..');
 const isRoot = process.getuid?.() === 0;
 
-function binFolder(): string {
+export function binFolder(): string {
   const home = '/usr/lib/postgresql';
   const versions = existsSync(home) ? readdirSync(home).sort((a, b) => Number(b) - Number(a)) : [];
   const found = versions

@@ -101,6 +101,10 @@ function showOne({ cells }: Line): void {
     list.append(pair);
   }
   trace.replaceChildren(list);
+  const label = cells.get('label') ?? '';
+  if (label === '') return;
+  for (const figure of document.querySelectorAll<HTMLElement>('#photographs figure'))
+    if (figure.dataset.run === label) trace.append(figure.cloneNode(true));
 }
 
 const hashOf = ({ cells }: Line): string =>

@@ -13,6 +13,7 @@ import { citeSource } from '../core/standards/source';
 import { cautionsFor } from '../core/survey/cautions';
 import { counted } from '../core/text/counted';
 import { escapeXml } from '../core/text/escapeXml';
+import type { PackFile } from './packNames';
 
 const made = new Map<string, { script: string; style: string }>();
 
@@ -41,12 +42,33 @@ const list = (items: readonly string[], none: string): string =>
 const drawing = (name: string, svg: string): string =>
   `<h3>${escapeXml(name)}</h3><div class="drawing" role="img" aria-label="${escapeXml(name)}">${svg.replace(/(<svg[^>]*?) width="[^"]*" height="[^"]*"/, '$1')}</div>`;
 
+/** Most that small photographs take of the file, octets. */
+const MOST_PHOTOGRAPHS = 6 * 1024 * 1024;
+
+/** Small photographs with what they are of; those of a run are shown with its path. */
+function album(job: Job, photographs: readonly PackFile[]): string {
+  if (photographs.length === 0) return '';
+  let room = MOST_PHOTOGRAPHS;
+  const shown = photographs.filter(({ bytes }) => {
+    room -= bytes.byteLength;
+    return room >= 0;
+  });
+  const figures = shown.map(({ name, about, bytes }) => {
+    const of = job.runs[about]?.label ?? '';
+    const what = of !== '' ? `Run ${of}` : (job.gear[about]?.name ?? '');
+    const words = [what, name.replace(/\.jpe?g$/i, '')].filter(Boolean).join(': ');
+    return `<figure data-run="${escapeXml(of)}"><img alt="${escapeXml(words)}" src="data:image/jpeg;base64,${Buffer.from(bytes).toString('base64')}"><figcaption>${escapeXml(words)}</figcaption></figure>`;
+  });
+  const left = photographs.length - shown.length;
+  return `<section id="photographs"><h2>Photographs</h2><div class="album">${figures.join('')}</div>${left > 0 ? `<p class="soft">and ${left} more, in the pack</p>` : ''}</section>`;
+}
+
 /**
  * The hand-over as one file for any browser, without network, server or installation: search, the whole path of every run,
  * drawings, cautions, open points, dates of care. Without scripts the port map is still there.
  * @param root folder of the program, where script and style of the file are
  */
-export function handoverHtml(job: Job, root: string, about: About): string {
+export function handoverHtml(job: Job, root: string, about: About, photographs: readonly PackFile[] = []): string {
   const { script, style } = partsOf(root);
   const lines = pathLines(job);
   const cell = (text: string, column: string, label: string): string =>
@@ -82,7 +104,7 @@ export function handoverHtml(job: Job, root: string, about: About): string {
 <section id="map"><h2>Port map</h2><div class="wide" tabindex="0" role="group" aria-label="Port map, scrolls"><table id="port-map"><thead><tr>${PATH_COLUMNS.map((column) => `<th scope="col" data-column="${column}">${column}</th>`).join('')}</tr></thead><tbody>
 ${rows}
 </tbody></table></div></section>
-<section id="drawings"><h2>Drawings</h2>${Object.keys(job.racks).length > 0 ? drawing('Cabinet, front, rear and side', elevationSvg(job)) : ''}${floorPlanSvgs(
+${album(job, photographs)}<section id="drawings"><h2>Drawings</h2>${Object.keys(job.racks).length > 0 ? drawing('Cabinet, front, rear and side', elevationSvg(job)) : ''}${floorPlanSvgs(
     job,
   )
     .map(({ name: floor, svg }) => drawing(`Plan of ${floor}`, svg))

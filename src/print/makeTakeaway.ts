@@ -35,8 +35,9 @@ import { holeCardPdf } from './holeCardPdf';
 import { labelsPdf } from './labelsPdf';
 import { labelsSvg } from './labelsSvg';
 import { loomPdf } from './loomPdf';
+import type { PackFile } from './packNames';
 import { packPdf } from './packPdf';
-import { type PackFile, packZip } from './packZip';
+import { packZip } from './packZip';
 import { notePage, openPdf } from './pdf';
 import { portMapPdf } from './portMapPdf';
 import { powerPdf } from './powerPdf';
@@ -58,6 +59,8 @@ export type Making = {
   log: readonly LogLine[];
   /** Files that are kept beside the job, as they are. */
   files: readonly PackFile[];
+  /** Small photographs, for the file that answers. */
+  small: readonly PackFile[];
 };
 
 type Make = (job: Job, making: Making) => string | Promise<Uint8Array>;
@@ -116,7 +119,7 @@ const MAKES: Record<TakeawayId, Make> = {
   'failed-labels.pdf': failedLabelsPdf,
   'tests.json': testsJson,
   'tests.csv': testsCsv,
-  'handover.html': (job, { root, about }) => handoverHtml(job, root, about),
+  'handover.html': (job, { root, about, small }) => handoverHtml(job, root, about, small),
   'pack.pdf': (job, { words, root, about, log }) => packPdf(job, root, about, log, readPackSections(words.sections)),
   'pack.zip': packZip,
   'door.pdf': (job, { root, about }) => doorPdf(job, root, about),
@@ -134,6 +137,7 @@ const BARE: Omit<Making, 'root'> = {
   about: { version: 'A state without a name', at: '1970-01-01T00:00:00Z', address: '' },
   log: [],
   files: [],
+  small: [],
 };
 
 /**

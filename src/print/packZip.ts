@@ -19,10 +19,7 @@ import type { About } from '../core/handover/about';
 import type { Job } from '../core/job/job';
 import { readGathering } from '../core/loom/gatherRuns';
 import { handoverHtml } from './handoverHtml';
-import { JOB_IN_PACK, MANIFEST } from './packNames';
-
-/** A file that is kept beside a job, as it is. */
-export type PackFile = { name: string; bytes: Uint8Array };
+import { JOB_IN_PACK, MANIFEST, type PackFile } from './packNames';
 
 /** A name that every system takes, each once. */
 function freeName(name: string, taken: ReadonlySet<string>): string {
@@ -44,11 +41,11 @@ function freeName(name: string, taken: ReadonlySet<string>): string {
 /** Everything of a job as open files, in one archive with a manifest of sizes and sums. */
 export async function packZip(
   job: Job,
-  { root, about, files }: { root: string; about: About; files: readonly PackFile[] },
+  { root, about, files, small }: { root: string; about: About; files: readonly PackFile[]; small: readonly PackFile[] },
 ): Promise<Uint8Array> {
   const texts: Record<string, string> = {
     [JOB_IN_PACK]: writeJobFile(job),
-    'handover.html': handoverHtml(job, root, about),
+    'handover.html': handoverHtml(job, root, about, small),
     'lists/runs.csv': runsCsv(job),
     'lists/port-map.csv': portMapCsv(job),
     'lists/cords.csv': cordsCsv(job),
@@ -70,15 +67,20 @@ export async function packZip(
     taken.add(free.toLowerCase());
     texts[`drawings/${free}`] = svg;
   }
-  texts['README.txt'] = readme(job, about, files.length);
+  texts['README.txt'] = readme(
+    job,
+    about,
+    files.filter(({ kind }) => kind !== 'photo').length,
+    files.filter(({ kind }) => kind === 'photo').length,
+  );
   const all: Record<string, Uint8Array> = Object.fromEntries(
     Object.entries(texts).map(([name, text]) => [name, strToU8(text)]),
   );
   taken.clear();
-  for (const { name, bytes } of files) {
-    const free = freeName(name, taken);
+  for (const { name, bytes, kind } of files) {
+    const free = freeName(kind === 'photo' && !/\.jpe?g$/i.test(name) ? `${name}.jpg` : name, taken);
     taken.add(free.toLowerCase());
-    all[`tests/${free}`] = bytes;
+    all[`${kind === 'photo' ? 'photographs' : 'tests'}/${free}`] = bytes;
   }
   all[MANIFEST] = strToU8(writeManifest(all, job, about));
   // The same bytes from the same job: the time within is that of the state, not of the clock.
@@ -100,7 +102,7 @@ function writeManifest(all: Readonly<Record<string, Uint8Array>>, job: Job, abou
   return `${JSON.stringify({ format: 'good-shelf-pack', version: 1, job: job.name, state: about.version, at: about.at, files }, null, 2)}\n`;
 }
 
-const readme = (job: Job, about: About, tests: number): string =>
+const readme = (job: Job, about: About, tests: number, photographs: number): string =>
   [
     job.name,
     `${about.version}, ${about.at.slice(0, 10)}`,
@@ -109,6 +111,7 @@ const readme = (job: Job, about: About, tests: number): string =>
     'job.json        the whole job; Good Shelf starts from it again.',
     'lists/          the same as tables, for any spreadsheet; dates of care for a calendar.',
     'drawings/       cabinet, floors, outlets and wiring; open formats.',
+    ...(photographs > 0 ? ['photographs/    photographs of runs, gear and steps, without place data.'] : []),
     ...(tests > 0 ? ['tests/          files of testers and readings of switches, as they were given.'] : []),
     'manifest.json   size and SHA-256 sum of each file.',
     '',

@@ -1,6 +1,7 @@
 import type { About, LogLine } from '../core/handover/about';
 import type { Job } from '../core/job/job';
-import type { PackFile } from '../print/packZip';
+import { SMALL } from '../core/wire/kept';
+import type { PackFile } from '../print/packNames';
 import { listKeptFiles, readKeptFile } from '../store/keptFiles';
 import type { Store } from '../store/openStore';
 import { logOf } from './changeLog';
@@ -15,9 +16,9 @@ export async function beside(
   revision: number,
   file: string,
   address: string,
-): Promise<{ about: About; log: LogLine[]; files: PackFile[] }> {
+): Promise<{ about: About; log: LogLine[]; files: PackFile[]; small: PackFile[] }> {
   const about = { version: '', at: new Date().toISOString(), address };
-  if (!/^(pack|handover|door)\./.test(file)) return { about, log: [], files: [] };
+  if (!/^(pack|handover|door)\./.test(file)) return { about, log: [], files: [], small: [] };
   const { versions } = await versionsOf(store, job.id);
   const last = versions.find((one) => one.revision <= revision);
   const version = !last
@@ -26,13 +27,15 @@ export async function beside(
       ? `Version “${last.name}”`
       : `${revision - last.revision} steps after version “${last.name}”`;
   const files: PackFile[] = [];
-  if (file === 'pack.zip') {
+  const small: PackFile[] = [];
+  if (file === 'pack.zip' || file === 'handover.html') {
     const em = store.em.fork();
-    for (const { id, name } of await listKeptFiles(em, job.id)) {
-      const kept = await readKeptFile(em, job.id, id);
-      if (kept) files.push({ name, bytes: new Uint8Array(kept.body) });
+    for (const { id, name, kind, about: of } of await listKeptFiles(em, job.id)) {
+      const into = kind === 'photo' && id.endsWith(SMALL) ? small : file === 'pack.zip' ? files : null;
+      const kept = into && (await readKeptFile(em, job.id, id));
+      if (kept) into.push({ name, kind, about: of, bytes: new Uint8Array(kept.body) });
     }
   }
   const log = file === 'pack.pdf' ? await logOf(store, job.id, MOST_LOG) : [];
-  return { about: { ...about, version }, log, files };
+  return { about: { ...about, version }, log, files, small };
 }

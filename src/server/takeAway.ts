@@ -21,13 +21,13 @@ const made = home.goodShelfMade;
  * @throws Refusal when the words ask for what it does not have
  */
 export async function takeAway(id: TakeawayId, job: Job, state: string, making: Omit<Making, 'root'>): Promise<Body> {
-  const { words, about, files, log } = making;
+  const { words, about, files, small, log } = making;
   // By the day: what is due is judged by it. Reasons are written to steps that are there already.
   const of = [
     about.version,
     about.at.slice(0, 10),
     about.address,
-    files.map(({ name }) => name),
+    [...files, ...small].map(({ name, about: what }) => `${what} ${name}`),
     log.map(({ why }) => why),
   ];
   const key = JSON.stringify([job.id, state, id, words, of]);

@@ -1,11 +1,15 @@
 import { createHash } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { KeptFile, NewKeptFile } from '../core/wire/kept';
+import { type KeptFile, type NewKeptFile, SMALL } from '../core/wire/kept';
 import { runSql } from './runSql';
 
 /** Keep a file once: the same id again changes nothing. */
-export async function insertKeptFile(em: EntityManager, jobId: string, file: NewKeptFile): Promise<void> {
-  const body = Buffer.from(file.base64, 'base64');
+export async function insertKeptFile(
+  em: EntityManager,
+  jobId: string,
+  file: Omit<NewKeptFile, 'base64'>,
+  body: Buffer,
+): Promise<void> {
   const sha256 = createHash('sha256').update(body).digest('hex');
   const { id, kind, about, name, by } = file;
   await runSql(
@@ -29,9 +33,9 @@ export async function readKeptFile(
   em: EntityManager,
   jobId: string,
   id: string,
-): Promise<{ name: string; body: Buffer } | null> {
-  const [row] = await em.execute<{ name: string; body: Buffer }[]>(
-    'select name, body from kept_file where job_id = ? and id = ?',
+): Promise<{ name: string; kind: string; body: Buffer } | null> {
+  const [row] = await em.execute<{ name: string; kind: string; body: Buffer }[]>(
+    'select name, kind, body from kept_file where job_id = ? and id = ?',
     [jobId, id],
   );
   return row ?? null;
@@ -67,3 +71,7 @@ export const findsElsewhere = (em: EntityManager, exceptJob: string) =>
       where mend.job_id <> ? and job.removed_at is null group by symptom, part`,
     [exceptJob],
   );
+
+/** Take a file away, and the small one of a photograph with it. */
+export const deleteKeptFile = (em: EntityManager, jobId: string, id: string): Promise<void> =>
+  runSql(em, 'delete from kept_file where job_id = ? and id in (?, ?)', [jobId, id, `${id}${SMALL}`]);

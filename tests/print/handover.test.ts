@@ -42,8 +42,19 @@ describe('the pack as open files', () => {
   let zip: Uint8Array;
   const job = powered();
   const files = [
-    { name: 'Tests of Monday.csv', bytes: new TextEncoder().encode('label,passed\n1,pass\n') },
-    { name: '../../etc/Tests of Monday.csv', bytes: new Uint8Array([1, 2, 3]) },
+    {
+      name: 'Tests of Monday.csv',
+      kind: 'tester' as const,
+      about: '',
+      bytes: new TextEncoder().encode('label,passed\n1,pass\n'),
+    },
+    { name: '../../etc/Tests of Monday.csv', kind: 'walk' as const, about: '', bytes: new Uint8Array([1, 2, 3]) },
+    {
+      name: 'before',
+      kind: 'photo' as const,
+      about: Object.keys(job.runs)[0] ?? '',
+      bytes: new Uint8Array([0xff, 0xd8, 1]),
+    },
   ];
   beforeAll(async () => {
     zip = await bytesOf('pack.zip', job, { root, files });
@@ -64,6 +75,7 @@ describe('the pack as open files', () => {
     // Nothing leaves its folder, whatever a file was called.
     expect(manifest.files.every(({ name }: { name: string }) => !name.includes('..'))).toBe(true);
     expect(existsSync(join(out, 'tests/Tests of Monday.csv'))).toBe(true);
+    expect(existsSync(join(out, 'photographs/before.jpg'))).toBe(true);
   });
 
   it('reads back into an equal job', () => {

@@ -1,13 +1,15 @@
 import { z } from 'zod';
 
-export const KEPT_KINDS = ['tester', 'walk'] as const;
+/** Of a photograph a small one is kept too, for lists and for the file that answers: its id ends so. */
+export const SMALL = '-small';
+export const KEPT_KINDS = ['tester', 'walk', 'photo'] as const;
 
-/** A file that is kept as it is beside a job: of a tester, or what a switch said at one time. */
+/** A file that is kept beside a job: of a tester, what a switch said at one time, a photograph. */
 export const NewKeptFile = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/),
   kind: z.enum(KEPT_KINDS),
   /** Id of what it is of: of a walk the switch. */
-  about: z.string().max(64).default(''),
+  about: z.string().max(140).default(''),
   name: z
     .string()
     .trim()

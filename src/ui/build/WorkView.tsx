@@ -10,6 +10,7 @@ import { actorHere } from '../job/actor';
 import { useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { nowHere } from '../kit/nowHere';
+import { Photographs } from '../kit/Photographs';
 import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { Heading, Scroll } from '../kit/viewParts';
@@ -194,6 +195,7 @@ function StepCard({
       {step.who === 'electrician' && (
         <p className="font-semibold text-bite">For a licensed electrician, by local code. Do not do this yourself.</p>
       )}
+      <Photographs about={step.id} of={step.words.slice(0, 90)} />
       {step.photograph && action !== 'fetch' && (
         <label className="flex min-h-12 items-center gap-2 border border-strong px-3">
           <input

@@ -8,6 +8,7 @@ import { ChangeLogView } from './ChangeLogView';
 import { CostView } from './CostView';
 import { MoreView } from './MoreView';
 import { PackView } from './PackView';
+import { PhotographsView } from './PhotographsView';
 import { handover } from './station';
 
 /** Hand over: the pack, and what keeps it true afterwards. */
@@ -19,6 +20,7 @@ export function HandoverStation() {
       {view === 'pack' && <PackView />}
       {view === 'more' && <MoreView />}
       {view === 'built' && <BuiltView />}
+      {view === 'photographs' && <PhotographsView />}
       {view === 'care' && <CareView />}
       {view === 'cost' && <CostView />}
       {view === 'log' && <ChangeLogView />}

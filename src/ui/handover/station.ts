@@ -5,6 +5,7 @@ export const handover: StationViews = {
     { id: 'pack', name: 'The pack' },
     { id: 'more', name: 'One more' },
     { id: 'built', name: 'As built' },
+    { id: 'photographs', name: 'Photographs' },
     { id: 'care', name: 'Care' },
     { id: 'cost', name: 'Cost' },
     { id: 'log', name: 'Change log' },

@@ -7,10 +7,10 @@ import type { KeptFile } from '@/core/wire/kept';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
+import { keepFile, keptFilePath, keptFilesOf, keptText, toBase64 } from '../kit/keptFiles';
 import { nowHere } from '../kit/nowHere';
 import { newRowId } from '../kit/useRows';
 import { Heading } from '../kit/viewParts';
-import { keepFile, keptFilePath, keptFilesOf, keptText, toBase64 } from './keptFiles';
 
 export type SeenNow = { text: string; seen: readonly SeenPort[]; simulated: boolean };
 

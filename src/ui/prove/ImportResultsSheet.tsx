@@ -16,10 +16,10 @@ import { useSession } from '../job/session';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
+import { keepFile, keepValues, toBase64 } from '../kit/keptFiles';
 import { keepMapping, keptMapping } from '../kit/keptMapping';
 import { Sheet } from '../kit/Sheet';
 import { newRowId } from '../kit/useRows';
-import { keepFile, keepValues, toBase64 } from './keptFiles';
 
 type Given = { name: string; bytes: Uint8Array };
 const SHOWN = 100;

@@ -6,9 +6,10 @@ import type { Result } from '@/core/records/result';
 import type { Run } from '@/core/records/run';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
+import { keptFilePath, valuesOf } from '../kit/keptFiles';
+import { Photographs } from '../kit/Photographs';
 import { StateMark } from '../kit/viewParts';
 import { FoundBefore } from './FoundBefore';
-import { keptFilePath, valuesOf } from './keptFiles';
 import { SweepChart } from './SweepChart';
 
 /** Every result of a run, latest first; values by frequency are read when they are looked at. */
@@ -21,6 +22,7 @@ export function ResultDetails({ run, proof }: { run: Run; proof: Proof | null })
         <OneResult key={result.id} run={run} result={result} />
       ))}
       <FoundBefore run={run} />
+      <Photographs about={run.id} of={`run ${run.label}`} />
     </div>
   );
 }

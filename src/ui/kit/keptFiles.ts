@@ -45,3 +45,9 @@ export async function keepValues(
 }
 
 export const valuesOf = (jobId: string, resultId: string) => askServer(url(jobId, `results/${resultId}`), ResultValues);
+
+export const picturePath = (jobId: string, id: string): string => `${keptFilePath(jobId, id)}?as=picture`;
+
+/** Take a photograph away again. */
+export const forgetFile = (jobId: string, id: string) =>
+  askServer(keptFilePath(jobId, id), KeptFiles, { method: 'DELETE' });

@@ -1,0 +1,24 @@
+import { statSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { backupTo } from './lib/backup';
+import { openDatabases } from './lib/database';
+
+/** `bin/backup FILE`: the whole database of the demo, or of DATABASE_URL, while it runs. */
+async function main(): Promise<void> {
+  const [file, ...more] = process.argv.slice(2);
+  if (file === undefined || more.length > 0) throw new Error('Expected one file: bin/backup FILE.');
+  const given = process.env.DATABASE_URL;
+  const databases = await openDatabases('demo');
+  try {
+    const sums = await backupTo(given ?? (await databases.ensure('good_shelf')), resolve(file));
+    const kb = Math.ceil(statSync(file).size / 1024);
+    console.log(`${file}: ${sums.job?.rows ?? 0} jobs, ${kb} KB; the sums of its tables are in ${file}.sums.`);
+  } finally {
+    databases.stop();
+  }
+}
+
+main().catch((fault: Error) => {
+  console.error(fault.message);
+  process.exitCode = 1;
+});

@@ -1,0 +1,94 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Client } from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { backupTo, differences, restoreFrom, sumsOf } from '../../scripts/lib/backup';
+import { createJob, getJobs, takeInJob } from '../../src/server/jobs';
+import { keepFile } from '../../src/server/keptFiles';
+import { openStore, type Store } from '../../src/store/openStore';
+import { demoText } from '../support/jobs';
+import { freshStore } from './freshStore';
+
+let store: Store;
+let url: string;
+const folder = mkdtempSync(join(tmpdir(), 'backup-'));
+const file = join(folder, 'all.backup');
+/** An empty database beside the one under test. */
+async function emptyBeside(name: string): Promise<string> {
+  const other = new URL(url);
+  const database = `${other.pathname.slice(1)}_${name}`;
+  await store.em.fork().getConnection().execute(`create database "${database}"`);
+  other.pathname = `/${database}`;
+  return other.toString();
+}
+
+beforeAll(async () => {
+  ({ store, url } = await freshStore('backup'));
+  const { id } = await takeInJob(store, demoText('tarnbrook-job.json'));
+  await keepFile(store, id, {
+    id: 'f',
+    kind: 'tester',
+    about: '',
+    name: 'a.csv',
+    by: '',
+    base64: Buffer.from('label\n').toString('base64'),
+  });
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+describe('a backup', () => {
+  it('holds the database as it stands at one moment, while others write', async () => {
+    const writing = (async () => {
+      for (let count = 0; count < 5; count++)
+        await createJob(store, { name: `While ${count}`, units: 'metric', rackUnits: 12, rackDepthMm: 600, gear: [] });
+    })();
+    const sums = await backupTo(url, file);
+    await writing;
+    expect(sums.run?.rows).toBe(60);
+    expect(sums.kept_file?.rows).toBe(1);
+
+    const empty = await emptyBeside('again');
+    const { compared } = await restoreFrom(empty, file);
+    expect(compared).toBe(true);
+    const again = await openStore(empty);
+    try {
+      const names = (await getJobs(again)).map(({ name }) => name);
+      expect(names).toContain('Tarnbrook Survey Office');
+      expect(names.length).toBe(sums.job?.rows);
+    } finally {
+      await again.close(true);
+    }
+  });
+
+  it('is not put where something is, and nothing is lost there', async () => {
+    await expect(restoreFrom(url, file)).rejects.toThrow('The database is not empty');
+    expect((await getJobs(store)).length).toBe(6);
+    await expect(restoreFrom(url, join(folder, 'nowhere'))).rejects.toThrow('there is no such file');
+  });
+
+  it('that is broken, or not what its sums say, is not taken for whole', async () => {
+    const broken = join(folder, 'broken.backup');
+    const bytes = readFileSync(file);
+    writeFileSync(broken, bytes.subarray(0, bytes.length - 400));
+    await expect(restoreFrom(await emptyBeside('broken'), broken)).rejects.toThrow('pg_restore');
+    const other = join(folder, 'other.backup');
+    writeFileSync(other, bytes);
+    const sums = JSON.parse(readFileSync(`${file}.sums`, 'utf8'));
+    writeFileSync(`${other}.sums`, JSON.stringify({ ...sums, run: { rows: 60, sum: 'another' } }));
+    await expect(restoreFrom(await emptyBeside('other'), other)).rejects.toThrow('run has 60 rows that are not the 60');
+  });
+
+  it('sums are of the rows, whatever their order', async () => {
+    const client = new Client({ connectionString: url });
+    await client.connect();
+    try {
+      const before = await sumsOf(client);
+      expect(differences(before, await sumsOf(client))).toEqual([]);
+      await client.query(`update run set notes = 'otherwise' where id = (select id from run limit 1)`);
+      expect(differences(before, await sumsOf(client))).toEqual(['run has 60 rows that are not the 60 of the backup.']);
+    } finally {
+      await client.end();
+    }
+  });
+});
