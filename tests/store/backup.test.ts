@@ -14,13 +14,18 @@ let store: Store;
 let url: string;
 const folder = mkdtempSync(join(tmpdir(), 'backup-'));
 const file = join(folder, 'all.backup');
-/** An empty database beside the one under test. */
-async function emptyBeside(name: string): Promise<string> {
+/** Work with an empty database beside the one under test. */
+async function beside(name: string, work: (url: string) => Promise<void>): Promise<void> {
   const other = new URL(url);
   const database = `${other.pathname.slice(1)}_${name}`;
-  await store.em.fork().getConnection().execute(`create database "${database}"`);
+  const sql = (text: string) => store.em.fork().getConnection().execute(text);
+  await sql(`create database "${database}"`);
   other.pathname = `/${database}`;
-  return other.toString();
+  try {
+    await work(other.toString());
+  } finally {
+    await sql(`drop database "${database}" with (force)`);
+  }
 }
 
 beforeAll(async () => {
@@ -48,17 +53,17 @@ describe('a backup', () => {
     expect(sums.run?.rows).toBe(60);
     expect(sums.kept_file?.rows).toBe(1);
 
-    const empty = await emptyBeside('again');
-    const { compared } = await restoreFrom(empty, file);
-    expect(compared).toBe(true);
-    const again = await openStore(empty);
-    try {
-      const names = (await getJobs(again)).map(({ name }) => name);
-      expect(names).toContain('Tarnbrook Survey Office');
-      expect(names.length).toBe(sums.job?.rows);
-    } finally {
-      await again.close(true);
-    }
+    await beside('again', async (empty) => {
+      expect((await restoreFrom(empty, file)).compared).toBe(true);
+      const again = await openStore(empty);
+      try {
+        const names = (await getJobs(again)).map(({ name }) => name);
+        expect(names).toContain('Tarnbrook Survey Office');
+        expect(names.length).toBe(sums.job?.rows);
+      } finally {
+        await again.close(true);
+      }
+    });
   });
 
   it('is not put where something is, and nothing is lost there', async () => {
@@ -71,12 +76,14 @@ describe('a backup', () => {
     const broken = join(folder, 'broken.backup');
     const bytes = readFileSync(file);
     writeFileSync(broken, bytes.subarray(0, bytes.length - 400));
-    await expect(restoreFrom(await emptyBeside('broken'), broken)).rejects.toThrow('pg_restore');
+    await beside('broken', (empty) => expect(restoreFrom(empty, broken)).rejects.toThrow('pg_restore'));
     const other = join(folder, 'other.backup');
     writeFileSync(other, bytes);
     const sums = JSON.parse(readFileSync(`${file}.sums`, 'utf8'));
     writeFileSync(`${other}.sums`, JSON.stringify({ ...sums, run: { rows: 60, sum: 'another' } }));
-    await expect(restoreFrom(await emptyBeside('other'), other)).rejects.toThrow('run has 60 rows that are not the 60');
+    await beside('other', (empty) =>
+      expect(restoreFrom(empty, other)).rejects.toThrow('run has 60 rows that are not the 60'),
+    );
   });
 
   it('sums are of the rows, whatever their order', async () => {
