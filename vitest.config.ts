@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { tsconfigPaths: true },
   test: {
+    // One worker more than the package takes on two cores: files wait for clocks and databases, not for each other.
+    maxWorkers: 2,
     projects: [
       {
         extends: true,

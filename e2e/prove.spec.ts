@@ -69,6 +69,7 @@ test('results of two people come together', async ({ page, request, browser }) =
   const other = await anotherBrowser(browser);
   await go(page, `/jobs/${id}/prove`);
   await go(other, `/jobs/${id}/prove`);
+  for (const phone of [page, other]) await expect(now(phone)).toBeVisible();
   // Both in the cellar: what they log waits, and comes together when they are back.
   for (const phone of [page, other]) await phone.context().setOffline(true);
   await page.getByRole('button', { name: 'Pass' }).click();

@@ -20,6 +20,7 @@ import type { Job } from '../core/job/job';
 import { readGathering } from '../core/loom/gatherRuns';
 import { handoverHtml } from './handoverHtml';
 import { JOB_IN_PACK, MANIFEST, type PackFile } from './packNames';
+import { sealed } from './packSeal';
 
 /** A name that every system takes, each once. */
 function freeName(name: string, taken: ReadonlySet<string>): string {
@@ -88,7 +89,7 @@ export async function packZip(
   const entries: Zippable = Object.fromEntries(
     Object.entries(all).map(([name, bytes]) => [name, [bytes, { mtime, level: 6 }]]),
   );
-  return zipSync(entries);
+  return sealed(zipSync(entries));
 }
 
 function writeManifest(all: Readonly<Record<string, Uint8Array>>, job: Job, about: About): string {

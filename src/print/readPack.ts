@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
 import { refuse } from '../core/text/refusal';
 import { JOB_IN_PACK, MANIFEST } from './packNames';
+import { sealBroken } from './packSeal';
 
 /** What is unpacked at most, all files together: an archive can claim to hold more than any disk. */
 const MOST_BYTES = 512 * 1024 * 1024;
@@ -77,6 +78,8 @@ export function readPack(bytes: Uint8Array): Pack {
   }
   for (const name of Object.keys(all))
     if (!named.has(name) && !name.endsWith('/')) faults.push(`${name} is not in the manifest.`);
+  if (faults.length === 0 && sealBroken(bytes))
+    faults.push('The archive itself was changed: the sum at its end is not that of its bytes.');
   return { files: new Map(Object.entries(all)), manifest, faults };
 }
 

@@ -19,6 +19,7 @@ import { type BuildPlan, buildPlan, cutoverOf, mustBeUp } from './buildPlan';
 import { deriveSteps } from './deriveSteps';
 import { isThere } from './kit';
 import { outageNotice } from './notices';
+import { inTradeOrder } from './orderSteps';
 import { jobAfter } from './play';
 import { serviceParts } from './serviceWays';
 
@@ -153,7 +154,7 @@ describe('the order', () => {
       ...plan,
       orderPins: { p: { id: 'p', first: 'gear-storage', next: 'gear-shelf' } },
     };
-    const { order, freeCost, planned } = buildPlan(today, pinned, { ...limits(), untilMs: performance.now() + 1500 });
+    const { order, freeCost, planned } = buildPlan(today, pinned, { ...limits(), untilMs: performance.now() + 6000 });
     const keys = planned.map(({ key }) => key);
     if (order.cost === null) expect(order.lets.length).toBeGreaterThan(0);
     else {
@@ -224,6 +225,25 @@ describe('the order', () => {
       of.filter((part) => part.service === service.name).flatMap(({ ways }) => ways.flat().map(({ step }) => step))
         .length;
     expect(steps(less)).toBeLessThan(steps(parts));
+  });
+});
+
+describe('work before and after the cut-over', () => {
+  it('goes to each place once a trade, and does not cross the house for nothing', () => {
+    const steps = deriveSteps(null, powered());
+    const spot = ({ at, place }: (typeof steps)[number]) => (at === 'desk' ? 'desk' : `${at} ${place}`);
+    const changes = (list: typeof steps) =>
+      list.filter((step, slot) => slot > 0 && spot(step) !== spot(list[slot - 1] ?? step)).length;
+    const ordered = inTradeOrder(steps);
+    expect(new Set(ordered)).toEqual(new Set(steps));
+    for (const kind of ['pull', 'land', 'test'] as const) {
+      const some = ordered.filter((step) => step.kind === kind);
+      const spots = new Set(some.map(spot)).size;
+      if (some.every((step) => step.takeNeeds.length + step.putNeeds.length === 0))
+        expect(changes(some)).toBe(Math.max(0, spots - 1));
+    }
+    const byLabel = [...steps].sort((a, b) => a.kind.localeCompare(b.kind) || a.words.localeCompare(b.words));
+    expect(changes(ordered)).toBeLessThanOrEqual(changes(byLabel));
   });
 });
 

@@ -19,6 +19,7 @@ import {
 import { sequence } from '../solve/sequencing/sequence';
 import { counted } from '../text/counted';
 import { groupBy } from '../text/groupBy';
+import { naturalOrder } from '../text/naturalOrder';
 import type { BuildStep } from './buildStep';
 import type { ServicePart } from './serviceWays';
 
@@ -225,9 +226,20 @@ function after(steps: readonly BuildStep[], inside: ReadonlySet<string>): Set<st
   return later;
 }
 
-/** Steps by rank, each behind what it needs. */
-function inTradeOrder(steps: readonly BuildStep[]): BuildStep[] {
-  const waiting = [...steps].sort((a, b) => rankOf(a) - rankOf(b));
+/** Where one stands for a step: a room, a cabinet, or the desk. */
+const spotOf = ({ at, place }: BuildStep): string => (at === 'desk' ? 'desk' : `${at} ${place}`);
+
+/**
+ * Steps by rank, each behind what it needs. Within a rank each place is gone to once, and the next rank begins where the last one
+ * ended: forth in one, back in the next.
+ */
+export function inTradeOrder(steps: readonly BuildStep[]): BuildStep[] {
+  const spots = new Map([...new Set(steps.map(spotOf))].sort(naturalOrder).map((spot, at) => [spot, at]));
+  const turns = new Map(
+    [...new Set(steps.map(rankOf))].sort((a, b) => a - b).map((rank, at) => [rank, at % 2 === 0 ? 1 : -1]),
+  );
+  const along = (step: BuildStep) => (turns.get(rankOf(step)) ?? 1) * (spots.get(spotOf(step)) ?? 0);
+  const waiting = [...steps].sort((a, b) => rankOf(a) - rankOf(b) || along(a) - along(b));
   const left = new Set(waiting.map(({ id }) => id));
   const done: BuildStep[] = [];
   while (waiting.length > 0) {
