@@ -99,7 +99,11 @@ export function Alternatives() {
                   <td className="pr-5 font-mono">{formatMinutes(one.workMin)}</td>
                   <td className="pr-5 font-mono">{formatMinutes(one.darkMin)}</td>
                   <td className="pr-5 font-mono">
-                    {one.cost === null ? 'no order' : `${one.cost.toFixed(0)}${one.proven ? '' : ' (not proven)'}`}
+                    {one.cost === null
+                      ? one.proven
+                        ? 'no order'
+                        : 'none found in time'
+                      : `${one.cost.toFixed(0)}${one.proven ? '' : ' (not proven)'}`}
                   </td>
                   <td className="pr-5 font-mono">{one.visits}</td>
                   <td className="pr-5 font-mono">{formatMinutes(one.unplacedMin)}</td>

@@ -43,7 +43,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
           </Figure>
           <Figure name="Dark, weighted minutes">
             {order.cost === null ? (
-              <span className="text-wont">no order</span>
+              <span className="text-wont">{order.proven ? 'no order' : 'none found in time'}</span>
             ) : (
               <>
                 {order.cost.toFixed(0)}{' '}
@@ -56,7 +56,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
           {plan.freeCost !== null && (
             <Figure name="Pins cost">
               {order.cost === null ? (
-                <span className="text-wont">no order with them</span>
+                <span className="text-wont">{order.proven ? 'no order with them' : 'none found in time'}</span>
               ) : (
                 Math.max(0, order.cost - plan.freeCost).toFixed(0)
               )}
