@@ -10,6 +10,20 @@ test('a job removed from the list can be put back', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'To be removed' })).toBeVisible();
 });
 
+test('a job is found by the label of a run, and that is said', async ({ page }) => {
+  await openJobFile(page, smallJob('To be found', ['1', 'ZQ-77']));
+  await page.getByRole('link', { name: 'Good Shelf' }).click();
+  await page.getByLabel('Search all jobs').fill('zq-7');
+  await page.getByRole('button', { name: 'Search' }).click();
+  await expect(page.getByText('1 job with “zq-7”')).toBeVisible();
+  await expect(page.getByRole('main').getByRole('listitem')).toHaveText(/To be found.*Run ZQ-77/);
+  await page.getByLabel('Search all jobs').fill('zq-79');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/^No job has “zq-79” in its name/)).toBeVisible();
+  await page.getByRole('link', { name: 'Show all', exact: true }).click();
+  await expect(page.getByRole('link', { name: 'To be found' })).toBeVisible();
+});
+
 test('a list dropped on Runs opens the import, and what is here already is updated by label', async ({ page }) => {
   await openJobFile(page, smallJob('Dropping', ['1', '2']));
   const data = await page.evaluateHandle(() => {

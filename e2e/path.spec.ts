@@ -14,6 +14,8 @@ async function download(page: Page, name: RegExp) {
 
 test('the list shows the demo job with its cabinet', async ({ page }) => {
   await page.goto('/');
+  await page.getByLabel('Search all jobs').fill('quillback vet');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'Quillback Veterinary Surgery' })).toBeVisible();
   await expect(page.getByRole('img', { name: 'Wall cabinet: 11 devices in 18 units' })).toBeVisible();
 });

@@ -14,18 +14,26 @@ import { arrangeRuns, PLAIN_VIEW } from '../src/core/schedule/scheduleView';
 import { findSnags } from '../src/core/snags/findSnags';
 import { assign } from '../src/core/solve/assignment';
 import { takeInJob } from '../src/server/jobs';
-import { migrate, openStore } from '../src/store/openStore';
+import { migrate, openStore, type Store } from '../src/store/openStore';
 import { cablesInstance, cablesLp } from '../tests/support/cables';
 import { benchBuild } from './lib/benchBuild';
 import { dragFrames, threeCabinets } from './lib/benchDrag';
 import { benchHandover } from './lib/benchHandover';
 import { bareJob, benchCabinet, benchCsv, benchPlan } from './lib/benchJob';
 import { benchLayouts } from './lib/benchLayouts';
+import { benchList } from './lib/benchList';
 import { type LoomFrames, loomFrames } from './lib/benchLoom';
 import { benchPatching } from './lib/benchPatching';
 import { benchPower } from './lib/benchPower';
 import { benchProve } from './lib/benchProve';
-import { benchAcknowledged, benchCommands, benchHistory, benchHoldUps, benchOpening } from './lib/benchServer';
+import {
+  benchAcknowledged,
+  benchCommands,
+  benchHistory,
+  benchHoldUps,
+  benchOpening,
+  type Note,
+} from './lib/benchServer';
 import { openBrowser } from './lib/browser';
 import { ensureBuild, root } from './lib/build';
 import { openDatabases } from './lib/database';
@@ -284,13 +292,13 @@ async function loom(address: string, id: string) {
   }
 }
 
-async function history() {
+async function inStore(measure: (note: Note, store: Store) => Promise<void>) {
   const databases = await openDatabases('test');
-  const name = `good_shelf_history_${process.pid}`;
+  const name = `good_shelf_store_${process.pid}`;
   try {
     const store = await openStore(await databases.ensure(name));
     await migrate(store);
-    await benchHistory(note, store);
+    await measure(note, store);
     await store.close(true);
   } finally {
     await databases.drop(name);
@@ -332,7 +340,8 @@ const PARTS: Record<string, () => Promise<void>> = {
   patching: () => benchPatching(note, miss),
   boxes,
   application,
-  history,
+  history: () => inStore(benchHistory),
+  list: () => inStore(benchList),
   start: demoStart,
 };
 const asked = process.argv.slice(2);

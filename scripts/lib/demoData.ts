@@ -9,7 +9,7 @@ export async function prepareDatabase(url: string, fresh: boolean): Promise<void
   try {
     if (fresh) await store.getMigrator().down({ to: 0 });
     await migrate(store);
-    if ((await getJobs(store)).length > 0) return;
+    if ((await getJobs(store)).count > 0) return;
     await addUntidyDemo(store);
     await addTracingDemo(store);
     await addPatchingDemo(store);

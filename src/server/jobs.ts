@@ -8,7 +8,7 @@ import { openJobFile, writeJobFile } from '../core/formats/jobFile';
 import { jobFromPortMap } from '../core/handover/jobFromPortMap';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import { headOf, type Job } from '../core/job/job';
-import type { JobListing } from '../core/job/jobListing';
+import { type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
@@ -20,6 +20,7 @@ import {
   insertJob,
   jobExists,
   listJobs,
+  listRemoved,
   readHead,
   setRemoved,
   updateHead,
@@ -49,9 +50,14 @@ const MOST_MISSED = 500;
 
 const CONSISTENT = { isolationLevel: 'repeatable read' as never, readOnly: true };
 
-/** All jobs, or those in the bin. */
-export async function getJobs(store: Store, removed = false): Promise<JobListing[]> {
-  return listJobs(store.em.fork(), removed);
+/** A page of the jobs, by words that they have. */
+export async function getJobs(store: Store, asked: Partial<JobsAsked> = {}): Promise<JobPage> {
+  return listJobs(store.em.fork(), JobsAsked.parse(asked));
+}
+
+/** The jobs in the bin. */
+export async function getRemoved(store: Store): Promise<RemovedJob[]> {
+  return listRemoved(store.em.fork());
 }
 
 async function openAt(store: Store, em: EntityManager, head: Head, actor: Actor): Promise<OpenJob> {

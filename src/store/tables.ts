@@ -54,19 +54,14 @@ export async function writeRecords(em: EntityManager, table: TableName, records:
   await runSql(em, WRITES[table], [JSON.stringify(rows)]);
 }
 
-/** Each table as one value of JSON, its rows in the order of their ids. */
-const readOne = (table: TableName): string => {
+/** A table of one job as one value of JSON, its rows in the order of their ids. @param of the job's id, as SQL */
+const readOne = (table: TableName, of: string): string => {
   const columns = Object.keys(tableOf(table).schema.shape).map((field) => `"${columnName(field)}" as "${field}"`);
   return `(select coalesce(json_agg(one), '[]')::text from (select ${columns.join(', ')} from "${tableOf(table).row}"
-    where job_id = ? order by id collate "C") as one) as "${table}"`;
+    where job_id = ${of} order by id collate "C") as one) as "${table}"`;
 };
 
-/** Read tables of a job into it, in one question. The database writes them as JSON: nothing else is as quick. */
-export async function readTables(em: EntityManager, job: Job, tables: readonly TableName[]): Promise<void> {
-  const [row] = await em.execute<Record<string, string>[]>(
-    `select ${tables.map(readOne).join(', ')}`,
-    tables.map(() => job.id),
-  );
+function takeTables(job: Job, tables: readonly TableName[], row: Readonly<Record<string, string>> | undefined): void {
   for (const table of tables) {
     const records = rowsOf(job, table);
     const { shape } = tableOf(table).schema;
@@ -76,4 +71,39 @@ export async function readTables(em: EntityManager, job: Job, tables: readonly T
       records[record.id] = record;
     }
   }
+}
+
+/** Read tables of a job into it, in one question. The database writes them as JSON: nothing else is as quick. */
+export async function readTables(em: EntityManager, job: Job, tables: readonly TableName[]): Promise<void> {
+  const [row] = await em.execute<Record<string, string>[]>(
+    `select ${tables.map((table) => readOne(table, '?')).join(', ')}`,
+    tables.map(() => job.id),
+  );
+  takeTables(job, tables, row);
+}
+
+/** Read some tables of many jobs into them, and how many records others have, in one question for all. */
+export async function readTablesOfMany<Counted extends TableName>(
+  em: EntityManager,
+  jobs: readonly Job[],
+  tables: readonly TableName[],
+  counted: readonly Counted[],
+): Promise<Map<string, Record<Counted, number>>> {
+  const counts = counted.map(
+    (table) => `(select count(*)::int from "${tableOf(table).row}" where job_id = job.id) as "count ${table}"`,
+  );
+  const rows = await em.execute<Record<string, string>[]>(
+    `select job.id, ${[...tables.map((table) => readOne(table, 'job.id')), ...counts].join(', ')}
+      from json_array_elements_text(?::json) as job(id)`,
+    [JSON.stringify(jobs.map(({ id }) => id))],
+  );
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  for (const job of jobs) takeTables(job, tables, byId.get(job.id));
+  return new Map(
+    jobs.map(({ id }) => {
+      const row = byId.get(id);
+      const numbers = counted.map((table) => [table, Number(row?.[`count ${table}`] ?? 0)] as const);
+      return [id, Object.fromEntries(numbers) as Record<Counted, number>];
+    }),
+  );
 }

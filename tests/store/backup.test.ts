@@ -57,7 +57,7 @@ describe('a backup', () => {
       expect((await restoreFrom(empty, file)).compared).toBe(true);
       const again = await openStore(empty);
       try {
-        const names = (await getJobs(again)).map(({ name }) => name);
+        const names = (await getJobs(again)).jobs.map(({ name }) => name);
         expect(names).toContain('Tarnbrook Survey Office');
         expect(names.length).toBe(sums.job?.rows);
       } finally {
@@ -68,7 +68,7 @@ describe('a backup', () => {
 
   it('is not put where something is, and nothing is lost there', async () => {
     await expect(restoreFrom(url, file)).rejects.toThrow('The database is not empty');
-    expect((await getJobs(store)).length).toBe(6);
+    expect((await getJobs(store)).count).toBe(6);
     await expect(restoreFrom(url, join(folder, 'nowhere'))).rejects.toThrow('there is no such file');
   });
 

@@ -5,7 +5,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { Command } from '../../src/core/commands/commands';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import { gearLibrary } from '../../src/core/gear/library';
-import type { Job } from '../../src/core/job/job';
+import { emptyJob, type Job } from '../../src/core/job/job';
 import { planJob } from '../../src/core/plans/planJob';
 import { CableKind } from '../../src/core/records/cableKind';
 import type { Point } from '../../src/core/wire/wire';
@@ -14,6 +14,7 @@ import {
   catchUp,
   createJob,
   getJobs,
+  getRemoved,
   openJob,
   readKept,
   removeJob,
@@ -84,7 +85,7 @@ describe('a job in the store', () => {
     const job = planJob(quillback()).job;
     const id = await keep(job);
     expect((await jobOf(id)).job).toEqual({ ...job, id });
-    const [listed] = (await getJobs(store)).filter((one) => one.id === id);
+    const [listed] = (await getJobs(store)).jobs.filter((one) => one.id === id);
     expect(listed).toMatchObject({
       runs: 40,
       landed: 40,
@@ -145,8 +146,8 @@ describe('a job in the store', () => {
     const id = await keep(bench());
     await removeJob(store, id, true);
     expect(await openJob(store, me, id)).toBeNull();
-    expect((await getJobs(store, true)).some((job) => job.id === id)).toBe(true);
-    expect((await getJobs(store)).some((job) => job.id === id)).toBe(false);
+    expect((await getRemoved(store)).some((job) => job.id === id)).toBe(true);
+    expect((await getJobs(store)).jobs.some((job) => job.id === id)).toBe(false);
     await removeJob(store, id, false);
     expect((await jobOf(id)).revision).toBe(0);
     await expect(removeJob(store, 'nobody', true)).rejects.toThrow('no such job');
@@ -163,9 +164,9 @@ describe('a job in the store', () => {
   it('is turned away whole when it holds clashes', async () => {
     const file = JSON.parse(writeJobFile(bench({ 1: {}, 2: {} })));
     file.runs[1].label = '1';
-    const before = (await getJobs(store)).length;
+    const before = (await getJobs(store)).count;
     await expect(takeInJob(store, JSON.stringify(file))).rejects.toThrow('2 runs share the label 1');
-    expect((await getJobs(store)).length).toBe(before);
+    expect((await getJobs(store)).count).toBe(before);
   });
 });
 
@@ -450,6 +451,52 @@ describe('the database guards itself', () => {
   ])('against %s', (_, text, constraint) => guarded(text, constraint));
 });
 
+describe('the list of jobs', () => {
+  let other: Store;
+  beforeAll(async () => {
+    ({ store: other } = await freshStore('listed'));
+    for (let n = 1; n <= 50; n += 1)
+      await takeInJob(other, writeJobFile(emptyJob({ id: `list-${n}`, name: `Site ${n}` })));
+    await takeInJob(other, writeJobFile({ ...quillback(), id: 'list-q', name: 'Ärztehaus 100 % – Übergabe' }));
+  });
+
+  it('comes in pages, last changed first, each job on one of them', async () => {
+    const pages = [1, 2, 3].map((page) => getJobs(other, { page }));
+    const all = (await Promise.all(pages)).flatMap(({ jobs }) => jobs);
+    expect(new Set(all.map(({ id }) => id)).size).toBe(51);
+    expect(all.map(({ updatedAt }) => updatedAt)).toEqual(
+      all
+        .map(({ updatedAt }) => updatedAt)
+        .sort()
+        .reverse(),
+    );
+    expect(await getJobs(other, { page: 99 })).toMatchObject({ count: 51, page: 3, pages: 3 });
+    expect((await getJobs(other, { page: 0 })).page).toBe(1);
+  });
+
+  it('is searched by name, label, room, device and gear, in letters of any size', async () => {
+    const found = async (words: string) => (await getJobs(other, { words })).jobs.map(({ name }) => name);
+    const whole = ['Ärztehaus 100 % – Übergabe'];
+    expect(await found('ärzteHAUS')).toEqual(whole);
+    expect(await found('Site 50')).toEqual(['Site 50']);
+    // No sign means more than itself.
+    expect(await found('%')).toEqual(whole);
+    expect(await found('_')).toEqual([]);
+    expect(await found('?')).toEqual([]);
+    expect(await found('nowhere to be found')).toEqual([]);
+    expect((await getJobs(other, { words: 'a\0b' })).count).toBe(51);
+    const job = quillback();
+    const run = Object.values(job.runs).find(({ room, device }) => room !== '' && device !== '');
+    const gear = Object.values(job.gear)[0];
+    for (const words of [run?.room, run?.device, gear?.name])
+      expect(await found((words ?? '').toUpperCase())).toEqual(whole);
+    const [hit] = (await getJobs(other, { words: run?.room ?? '' })).jobs;
+    expect(hit?.hit).toMatchObject({ at: expect.arrayContaining([run?.room]) });
+    const [named] = (await getJobs(other, { words: 'übergabe' })).jobs;
+    expect(named?.hit).toBeNull();
+  });
+});
+
 it('migrates down to nothing and up again', async () => {
   const { store: other } = await freshStore('migrations');
   await other.getMigrator().down({ to: 0 });
@@ -457,5 +504,5 @@ it('migrates down to nothing and up again', async () => {
     await sql(`select 1 from information_schema.tables where table_schema = 'public' and table_name = 'run'`, other),
   ).toEqual([]);
   await migrate(other);
-  expect(await getJobs(other)).toEqual([]);
+  expect((await getJobs(other)).count).toBe(0);
 });

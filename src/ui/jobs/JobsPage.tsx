@@ -1,13 +1,13 @@
 'use client';
 
-import { FilePlus2, FolderInput } from 'lucide-react';
+import { FilePlus2, FolderInput, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
 import { toast } from 'sonner';
 import type { z } from 'zod';
 import { careDates } from '@/core/care/careDates';
-import type { JobListing } from '@/core/job/jobListing';
+import { JOBS_A_PAGE, type JobListing, type JobPage, type RemovedJob } from '@/core/job/jobListing';
 import { freeUnits } from '@/core/rack/units';
 import { counted } from '@/core/text/counted';
 import { Created, RemovedAnswer, TakenIn } from '@/core/wire/wire';
@@ -18,10 +18,9 @@ import { formatDay } from '../kit/dates';
 import { ThemeButton } from '../kit/theme';
 import { todayHere } from '../kit/today';
 
-type RemovedJob = Pick<JobListing, 'id' | 'name' | 'updatedAt'>;
-
 /** The list of jobs, each with a small drawing of its cabinet. */
-export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: RemovedJob[] }) {
+export function JobsPage({ list, words, removed }: { list: JobPage; words: string; removed: RemovedJob[] }) {
+  const { jobs, count } = list;
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
 
@@ -89,7 +88,15 @@ export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: Remov
           <FilePlus2 size={16} aria-hidden /> New job
         </Link>
       </header>
-      {jobs.length === 0 ? (
+      {(words !== '' || count > FEW) && <SearchJobs words={words} count={count} />}
+      {jobs.length === 0 && words !== '' ? (
+        <p className="mt-6 text-lg">
+          No job has “{words}” in its name, in a run’s label, room, outlet or device, or in its gear.{' '}
+          <Link href="/" className="underline">
+            Show all jobs
+          </Link>
+        </p>
+      ) : jobs.length === 0 ? (
         <div className="mt-10 grid max-w-md gap-4 text-lg">
           <p>No jobs yet. Start one with New job, open a job file, or look around in the demo first.</p>
           <div>
@@ -103,8 +110,65 @@ export function JobsPage({ jobs, removed }: { jobs: JobListing[]; removed: Remov
           ))}
         </ul>
       )}
+      {list.pages > 1 && <Pages list={list} words={words} />}
       {removed.length > 0 && <Bin removed={removed} onPutBack={putBack} />}
     </main>
+  );
+}
+
+/** So many are looked through at once without a search. */
+const FEW = 4;
+
+function SearchJobs({ words, count }: { words: string; count: number }) {
+  return (
+    <search>
+      <form action="/" className="mt-4 flex flex-wrap items-center gap-2">
+        <input
+          key={words}
+          type="search"
+          name="words"
+          defaultValue={words}
+          maxLength={80}
+          aria-label="Search all jobs"
+          placeholder="Name, label, room or device"
+          className="min-h-9 w-full max-w-md rounded-[3px] border border-strong bg-sheet px-2"
+        />
+        <Button type="submit">
+          <Search size={16} aria-hidden /> Search
+        </Button>
+        <span role="status" className="text-soft">
+          {words === '' ? counted(count, 'job') : `${counted(count, 'job')} with “${words}”`}
+        </span>
+        {words !== '' && (
+          <Link href="/" className="inline-flex min-h-8 items-center underline">
+            Show all
+          </Link>
+        )}
+      </form>
+    </search>
+  );
+}
+
+function Pages({ list, words }: { list: JobPage; words: string }) {
+  const { page, pages, count } = list;
+  const to = (at: number) => `/?${new URLSearchParams({ ...(words === '' ? {} : { words }), page: String(at) })}`;
+  const link = 'inline-flex min-h-8 items-center underline';
+  return (
+    <nav aria-label="Pages" className="mt-5 flex flex-wrap items-center gap-4 border-t pt-3">
+      {page > 1 && (
+        <Link href={to(page - 1)} className={link}>
+          Jobs changed later
+        </Link>
+      )}
+      <span className="text-soft">
+        {(page - 1) * JOBS_A_PAGE + 1} to {Math.min(count, page * JOBS_A_PAGE)} of {count}
+      </span>
+      {page < pages && (
+        <Link href={to(page + 1)} className={link}>
+          Jobs changed earlier
+        </Link>
+      )}
+    </nav>
   );
 }
 
@@ -140,6 +204,18 @@ function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
             {job.name}
           </Link>
         </h2>
+        {job.hit && (
+          <p className="mt-1 text-[13px]">
+            {'run' in job.hit ? (
+              <>
+                Run <span className="font-mono">{job.hit.run}</span>
+                {job.hit.at.length > 0 && `: ${job.hit.at.join(', ')}`}
+              </>
+            ) : (
+              `Gear: ${job.hit.gear}`
+            )}
+          </p>
+        )}
         <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 text-soft">
           <dt>Runs</dt>
           <dd className="text-ink">{job.runs}</dd>
