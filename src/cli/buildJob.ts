@@ -31,7 +31,9 @@ export function cutoverOfJobs(todayPath: string, planPath: string, options: Opti
     say(
       `${plan.planned.length} steps, ${formatMinutes(range.least)} to ${formatMinutes(range.most)}; ${
         order.cost === null
-          ? 'no order'
+          ? order.proven
+            ? 'no order'
+            : 'no order was found in the time'
           : `${order.cost.toFixed(1)} weighted minutes dark (${order.proven ? 'proven least' : `least possible ${order.bound.toFixed(1)}`})`
       }`,
     );
