@@ -1,6 +1,7 @@
 import type { Stopgap } from '../records/stopgap';
 import type { BuildStep } from './buildStep';
 import type { Entry } from './orderSteps';
+import { plain } from './stepParts';
 
 /** What is taken along for each help, and minutes to set it up and to take it away. Rules of thumb, no source. */
 const HELPS: Record<Stopgap['frees'], { part: string | null; minutes: number; words: string }> = {
@@ -16,36 +17,21 @@ export function stopgapSteps({ id, step, frees }: Stopgap, steps: readonly Build
   const { part, minutes, words } = HELPS[frees];
   const of = steps.find((one) => one.id === step);
   if (part === null || !of) return [];
-  const plain: BuildStep = {
+  const set = plain({
     id: `help-in-${id}`,
     kind: 'cord',
     turn: 'in',
     words: `Set up ${words} for: ${of.words}`,
     at: of.at,
     place: of.place,
-    from: '',
-    to: '',
     parts: [part],
-    tools: [],
-    takeMin: 0,
     putMin: minutes,
     pace: 'stopgap',
-    who: 'one',
-    gearId: null,
-    runId: null,
-    cordId: null,
-    photograph: false,
-    changes: [],
-    clearOf: [],
-    takeNeeds: [],
-    putNeeds: [],
-    blockedBy: [],
-    canPark: false,
-  };
+  });
   return [
-    plain,
+    set,
     {
-      ...plain,
+      ...set,
       id: `help-out-${id}`,
       turn: 'out',
       words: `Take ${words} away again: ${of.words}`,

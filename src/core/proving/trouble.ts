@@ -29,10 +29,10 @@ function cutsOf(job: Job): ReadonlyMap<string, ReadonlySet<string>> {
   const there = cutsKnown.get(job);
   if (there) return there;
   const well = wholeStanding(job).cut;
-  const shared = partsOf(job).filter(
-    ({ kind, id }) =>
-      kind !== 'cord' && kind !== 'run' && kind !== 'mains' && !(kind === 'gear' && isPanel(job.gear[id] as never)),
-  );
+  const shared = partsOf(job).filter((part) => {
+    const gear = gearOf(job, part);
+    return part.kind !== 'cord' && part.kind !== 'run' && part.kind !== 'mains' && !(gear && isPanel(gear));
+  });
   const made = new Map(
     shared.map((part) => {
       const { cut } = standing(job, { failed: new Set([partKey(part)]), empty: new Set(), generatorOn: false });
@@ -55,8 +55,13 @@ export function runsSharingWith(job: Job, run: Run): Run[] {
     .map(({ one }) => one);
 }
 
-const partOf = (job: Job, { kind, id }: Part): SharedPart['part'] =>
-  kind === 'uplink' ? 'uplink' : kind === 'gear' && isSwitching(job.gear[id] as never) ? 'switch' : 'supply';
+const gearOf = (job: Job, { kind, id }: Part) => (kind === 'gear' ? job.gear[id] : undefined);
+
+function partOf(job: Job, part: Part): SharedPart['part'] {
+  if (part.kind === 'uplink') return 'uplink';
+  const gear = gearOf(job, part);
+  return gear && isSwitching(gear) ? 'switch' : 'supply';
+}
 
 /** What a run hangs on with others, with what those say for or against it. */
 function sharedOf(job: Job, run: Run, dead: readonly string[], sound: readonly string[]): SharedPart[] {
