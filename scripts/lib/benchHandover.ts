@@ -1,11 +1,16 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { waysFor } from '../../src/core/oneMore/ways';
 import { roomsOf, wishFor } from '../../src/core/oneMore/wish';
 import { handoverHtml } from '../../src/print/handoverHtml';
 import { makeTakeaway } from '../../src/print/makeTakeaway';
 import { bareJob, plannedJob } from './benchJob';
 import type { Note } from './benchServer';
+import { openBrowser } from './browser';
 import { root } from './build';
-import { timed } from './measure';
+import { median, timed } from './measure';
 
 const about = { version: 'As built', at: '2026-11-27T18:30:00Z', address: '' };
 
@@ -26,6 +31,33 @@ export async function benchHandover(note: Note, miss: (words: string) => void): 
     for (const id of ['handover.html', 'pack.zip', 'door.pdf', 'pack.pdf'] as const)
       note(`made: ${id}`, runs, await timed(1, async () => void (await makeTakeaway(id, job, { root, about }))));
   }
-  const many = Buffer.byteLength(handoverHtml(bareJob(5000), root, about)) / 1024;
-  console.log(`  the file that answers, of 5000 runs: ${many.toFixed(0)} KB`);
+  const many = handoverHtml(bareJob(5000), root, about);
+  console.log(`  the file that answers, of 5000 runs: ${(Buffer.byteLength(many) / 1024).toFixed(0)} KB`);
+  note('a search in it', 5000, await searchIn(many), '50 ms');
+}
+
+/** The median of some searches in the file, ms, as a browser opens it from the disk. */
+async function searchIn(html: string): Promise<number> {
+  const folder = mkdtempSync(join(tmpdir(), 'handover-'));
+  const browser = await openBrowser();
+  try {
+    const path = join(folder, 'handover.html');
+    writeFileSync(path, html);
+    const page = await browser.newPage();
+    await page.goto(pathToFileURL(path).href);
+    return median(
+      await page.evaluate(() => {
+        const input = document.getElementById('find') as HTMLInputElement;
+        return ['R04999', 'R00001', 'camera 4', 'nothing', 'room 7'].map((text) => {
+          input.value = text;
+          const began = performance.now();
+          input.dispatchEvent(new Event('input', { bubbles: true }));
+          return performance.now() - began;
+        });
+      }),
+    );
+  } finally {
+    await browser.close();
+    rmSync(folder, { recursive: true });
+  }
 }

@@ -19,8 +19,10 @@ export type KillsResult = {
 };
 
 const WRITERS = 4;
-/** For the database to be started again. */
+/** For the database to be started again, and for steps to come in again. */
 const LONGEST_MS = 60_000;
+/** Acknowledged between two kills, at least. */
+const STEPS_BETWEEN = 4;
 const STEPS_A_PAIR = 10;
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
@@ -107,15 +109,18 @@ export async function trialKills(
     // Those of the database between those of the server.
     const order = kills.map((what, at) => ({ what, at: (at * 7919) % kills.length })).sort((a, b) => a.at - b.at);
     for (const [at, { what }] of order.entries()) {
-      await pause(120 + ((at * 137) % 400));
+      // In the middle of writing, however slow the machine is.
+      const [before, from] = [stepsOf(taken), Date.now()];
+      while (stepsOf(taken) < before + STEPS_BETWEEN && Date.now() - from < LONGEST_MS) await pause(20);
+      await pause((at * 137) % 400);
       if (what === 'server') {
         await restart();
         serverKills += 1;
       } else if (cluster) {
         process.kill(Number(readFileSync(cluster.pidFile, 'utf8').split('\n')[0]), 'SIGKILL');
-        const from = Date.now();
+        const killed = Date.now();
         while (!cluster.revive()) {
-          if (Date.now() - from > LONGEST_MS) throw new Error('The database did not start again.');
+          if (Date.now() - killed > LONGEST_MS) throw new Error('The database did not start again.');
           await pause(100);
         }
         databaseKills += 1;
