@@ -34,6 +34,8 @@ const DATA_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data
 const STATIC_POLICY =
   "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'; style-src 'self'; font-src 'self'; frame-ancestors 'none'";
 
+const LINK_POLICY = "base-uri 'none'; object-src 'none'; form-action 'self'; frame-ancestors 'none'";
+
 function turnAway(status: number, code: string, message: string): NextResponse {
   const answer = NextResponse.json({ code, message, at: null }, { status });
   return withHeaders(answer, DATA_POLICY, true);
@@ -43,6 +45,7 @@ function withHeaders(answer: NextResponse, policy: string, fresh: boolean): Next
   for (const [name, value] of Object.entries(EVERYWHERE)) answer.headers.set(name, value);
   answer.headers.set('content-security-policy', policy);
   if (fresh) answer.headers.set('cache-control', 'no-store');
+  if (scheme === 'https') answer.headers.set('strict-transport-security', TLS_ONLY);
   return answer;
 }
 
@@ -55,28 +58,48 @@ function isReadable(url: string): boolean {
   }
 }
 
+/** Set by the command that serves others; without it only this machine may come in. */
+const withAccounts = process.env.SHELF_ACCOUNTS === '1';
+const scheme = process.env.SHELF_SCHEME === 'https' ? 'https' : 'http';
+const hosts = new Set((process.env.SHELF_HOSTS ?? '').split(',').filter(Boolean));
+/** A year, once a browser came by TLS. */
+const TLS_ONLY = 'max-age=31536000';
+
 /**
- * There are no accounts yet, so only this machine may come in. The address is loopback; this also turns away pages of
- * other sites that point their name, or their forms, at it.
+ * Without accounts only this machine may come in: the address is loopback. With them it answers to its own names. Both turn
+ * away pages of other sites that point their name, or their forms, at it.
  */
-export function proxy(request: NextRequest) {
+function strangerFault(request: NextRequest): NextResponse | null {
   const host = request.headers.get('host') ?? '';
   const origin = request.headers.get('origin');
   const reads = request.method === 'GET' || request.method === 'HEAD';
-  const foreign = origin !== null && origin !== `http://${host}`;
-  if (!LOCAL.test(host) || (!reads && foreign))
-    return turnAway(403, 'not-local', 'Good Shelf answers on this machine only.');
+  const foreign =
+    (origin !== null && origin !== `${scheme}://${host}`) || request.headers.get('sec-fetch-site') === 'cross-site';
+  if (withAccounts && !hosts.has(host))
+    return turnAway(403, 'not-here', 'Good Shelf does not answer to this name: whoever serves it gives its names.');
+  if (!withAccounts && !LOCAL.test(host)) return turnAway(403, 'not-local', 'Good Shelf answers on this machine only.');
+  if (!reads && foreign) return turnAway(403, 'foreign', 'This was sent by a page of another site.');
+  return null;
+}
+
+export function proxy(request: NextRequest) {
+  const fault = strangerFault(request);
+  if (fault) return fault;
   const { pathname, search } = request.nextUrl;
   if (!isReadable(pathname) || !isReadable(search.replaceAll('+', ' ')))
     return turnAway(400, 'bad-request', 'The address cannot be read: it holds a broken escape, or a NUL.');
 
   if (pathname.startsWith('/_next/static/')) return withHeaders(NextResponse.next(), STATIC_POLICY, false);
+  if (pathname === '/sw.js') return withHeaders(NextResponse.next(), STATIC_POLICY, true);
+  // Pages for those who hold a link bring a policy of their own, stricter than ours.
+  if (pathname.startsWith('/l/')) return withHeaders(NextResponse.next(), LINK_POLICY, true);
   if (/^\/(api|schema)\//.test(pathname)) return withHeaders(NextResponse.next(), DATA_POLICY, true);
   const nonce = btoa(crypto.randomUUID());
   const policy = pagePolicy(nonce);
   // The framework reads the policy of the request and puts the nonce on its own scripts.
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
+  headers.set('x-shelf-path', `${pathname}${search}`);
   headers.set('content-security-policy', policy);
   return withHeaders(NextResponse.next({ request: { headers } }), policy, true);
 }

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
 import { Refusal, refuse } from '../core/text/refusal';
+import { log } from './log';
 
 const STATUS: Record<string, number> = {
   'no-job': 404,
@@ -10,6 +11,10 @@ const STATUS: Record<string, number> = {
   'not-json': 400,
   'bad-request': 400,
   'too-large': 413,
+  'no-link': 404,
+  'signed-out': 401,
+  'not-yours': 403,
+  'too-many': 429,
   busy: 503,
   'database-away': 503,
 };
@@ -102,7 +107,7 @@ export async function answer(work: () => Promise<Response | object>): Promise<Re
       const { code, message, at } = refusal;
       return Response.json({ code, message, at }, { status: STATUS[code] ?? 422 });
     }
-    console.error(fault);
+    log.error({ err: fault }, 'unfinished');
     const message = 'The server could not finish this. Nothing was changed; it is safe to try again.';
     return Response.json({ code: 'unfinished', message }, { status: 500 });
   }

@@ -5,14 +5,26 @@ import { refuse } from '../core/text/refusal';
 import { Point } from '../core/wire/wire';
 import type { StepFilter } from '../store/steps';
 import { checked } from './answer';
+import type { Asker } from './can';
 
 /** Nobody in particular: who asks without a name sees everything, and has nothing to undo. */
 const NOBODY: Actor = { id: 'nobody', name: '' };
 
 const wordsOf = (request: Request) => new URL(request.url).searchParams;
 
-/** Who asks, by the address. */
-export function askedBy(request: Request): Actor {
+/** The name of one who is signed in, or was given a link; null where nobody knows. */
+export const nameOf = (asker: Asker): string | null =>
+  asker.kind === 'member' ? asker.name : asker.kind === 'link' ? asker.whom : null;
+
+/** Whose step it is: of one who signed in theirs, whatever their browser says. */
+export function asActor(asker: Asker, given: Actor): Actor {
+  if (asker.kind === 'member') return { id: asker.accountId, name: asker.name };
+  return asker.kind === 'link' ? { id: asker.linkId, name: asker.whom } : given;
+}
+
+/** Who asks: one who signed in, or whom the address names. */
+export function askedBy(asker: Asker, request: Request): Actor {
+  if (asker.kind !== 'machine') return asActor(asker, NOBODY);
   const id = wordsOf(request).get('actor');
   return id === null ? NOBODY : checked(Actor, { id, name: '' });
 }

@@ -106,13 +106,13 @@ function linkCommands(job: Job): Command[] {
 }
 
 /** Quillback Veterinary Surgery: surveyed, laid out but for its UPS, all runs landed, the ground floor patched. */
-export async function addDemoJob(store: Store): Promise<string> {
+export async function addDemoJob(store: Store, firmId: string | null = null): Promise<string> {
   const { racks, gear } = readGearFile(read('quillback-gear.json'));
   const start = applyCommands(
     emptyJob({ id: DEMO_ID, name: 'Quillback Veterinary Surgery', rules: 'united-kingdom' }),
     [...racks.map((rack) => ({ type: 'addRack' as const, rack })), { type: 'addGear', gear }],
   ).job;
-  const { id } = await takeInJob(store, writeJobFile(start));
+  const { id } = await takeInJob(store, writeJobFile(start), firmId);
 
   const step = async (make: (job: typeof start) => Command[]) => {
     const kept = await readKept(store, id);

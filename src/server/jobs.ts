@@ -1,14 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { z } from 'zod';
+import { careDates } from '../core/care/careDates';
 import { applyCommands, describeCommands } from '../core/commands/apply';
 import { NewJob, startJob } from '../core/commands/newJob';
+import { copyOfJob } from '../core/commands/partOfJob';
 import { decodeText } from '../core/formats/decodeText';
 import { openJobFile, writeJobFile } from '../core/formats/jobFile';
 import { jobFromPortMap } from '../core/handover/jobFromPortMap';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import { headOf, type Job } from '../core/job/job';
-import { type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
+import { BIN_DAYS, type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
@@ -16,17 +18,21 @@ import type { Batch, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire
 import { samePoint } from '../core/wire/wire';
 import { jobInPack, looksLikePack } from '../print/readPack';
 import {
+  careOfJobs,
+  emptyBin,
   type Head,
   insertJob,
   jobExists,
   listJobs,
   listRemoved,
   readHead,
+  type Scope,
   setRemoved,
   updateHead,
   writeChanges,
 } from '../store/jobStore';
 import type { Store } from '../store/openStore';
+import { firmOfJob } from '../store/people';
 import {
   appendStep,
   batchAt,
@@ -38,6 +44,7 @@ import {
   setState,
   stepsBetween,
 } from '../store/steps';
+import type { Asker } from './can';
 import { announce } from './changes';
 import { jobAt, type Kept, keepJob, pointOf } from './keptJobs';
 import { noJob } from './noJob';
@@ -50,14 +57,27 @@ const MOST_MISSED = 500;
 
 const CONSISTENT = { isolationLevel: 'repeatable read' as never, readOnly: true };
 
+/** Whose jobs are listed: of the firm that is being worked for, and those that one is a guest in; null: all of this machine. */
+export const scopeOf = (asker: Asker): Scope =>
+  asker.kind === 'member' ? { firmId: asker.firmId, accountId: asker.accountId } : null;
+/** The firm that a new job belongs to; null on a machine without accounts. */
+export const firmFor = (asker: Asker): string | null => (asker.kind === 'member' ? asker.firmId : null);
+
 /** A page of the jobs, by words that they have. */
-export async function getJobs(store: Store, asked: Partial<JobsAsked> = {}): Promise<JobPage> {
-  return listJobs(store.em.fork(), JobsAsked.parse(asked));
+export async function getJobs(store: Store, asked: Partial<JobsAsked> = {}, scope: Scope = null): Promise<JobPage> {
+  const whole = JobsAsked.parse(asked);
+  const em = store.em.fork();
+  const today = new Date().toISOString().slice(0, 10);
+  const late = (job: Job) => careDates(job, today).some(({ overdue }) => overdue);
+  const among = whole.overdue === '' ? null : (await careOfJobs(em, scope)).filter(late).map(({ id }) => id);
+  return listJobs(em, whole, scope, among);
 }
 
 /** The jobs in the bin. */
-export async function getRemoved(store: Store): Promise<RemovedJob[]> {
-  return listRemoved(store.em.fork());
+export async function getRemoved(store: Store, scope: Scope = null): Promise<RemovedJob[]> {
+  const em = store.em.fork();
+  await emptyBin(em, BIN_DAYS);
+  return listRemoved(em, scope);
 }
 
 async function openAt(store: Store, em: EntityManager, head: Head, actor: Actor): Promise<OpenJob> {
@@ -91,9 +111,15 @@ export async function jobRevision(store: Store, id: string): Promise<number | nu
 }
 
 /** Start a job. @returns its id */
-export async function createJob(store: Store, wish: z.input<typeof NewJob>): Promise<string> {
+export async function createJob(
+  store: Store,
+  wish: z.input<typeof NewJob>,
+  firmId: string | null = null,
+): Promise<string> {
   const id = randomUUID();
-  await store.em.fork().transactional((em) => insertJob(em, startJob(id, NewJob.parse(wish)), randomUUID()));
+  await store.em
+    .fork()
+    .transactional((em) => insertJob(em, startJob(id, NewJob.parse(wish)), { history: randomUUID(), firmId }));
   return id;
 }
 
@@ -122,12 +148,13 @@ export async function takeInFile(
   store: Store,
   bytes: Uint8Array,
   name: string,
+  firmId: string | null = null,
 ): Promise<{ id: string; renewed: boolean; notes: string[] }> {
-  if (looksLikePack(bytes)) return takeInJob(store, jobInPack(bytes));
+  if (looksLikePack(bytes)) return takeInJob(store, jobInPack(bytes), firmId);
   const { text } = decodeText(bytes);
-  if (/^\s*[{[]/.test(text)) return takeInJob(store, text);
+  if (/^\s*[{[]/.test(text)) return takeInJob(store, text, firmId);
   const { job, notes } = jobFromPortMap(text, { id: randomUUID(), name });
-  const taken = await takeInJob(store, writeJobFile(job));
+  const taken = await takeInJob(store, writeJobFile(job), firmId);
   return { ...taken, notes: [...notes, ...taken.notes] };
 }
 
@@ -138,6 +165,7 @@ export async function takeInFile(
 export async function takeInJob(
   store: Store,
   text: string,
+  firmId: string | null = null,
 ): Promise<{ id: string; renewed: boolean; notes: string[] }> {
   const { job, notes, faults } = text.length > LARGE ? await inThread('jobFile', { text }) : readHere(text);
   if (faults.length > 0) {
@@ -149,12 +177,26 @@ export async function takeInJob(
   // Files of one id come in one after another: the second finds the first.
   return inTurn(`file ${job.id}`, () =>
     store.em.fork().transactional(async (em) => {
-      const renewed = await jobExists(em, job.id);
-      const id = renewed ? randomUUID() : job.id;
-      await insertJob(em, { ...job, id }, randomUUID());
-      return { id, renewed, notes };
+      const there = await jobExists(em, job.id);
+      const id = there ? randomUUID() : job.id;
+      await insertJob(em, { ...job, id }, { history: randomUUID(), firmId });
+      return { id, renewed: there && (firmId === null || (await firmOfJob(em, job.id))?.firmId === firmId), notes };
     }),
   );
+}
+
+/** A new job from one that is there, without what was done in it. @returns its id */
+export async function copyJob(
+  store: Store,
+  jobId: string,
+  { name, whole }: { name: string; whole: boolean },
+  firmId: string | null = null,
+): Promise<string> {
+  const { job } = (await readKept(store, jobId)) ?? noJob();
+  const id = randomUUID();
+  const copy = copyOfJob(job, { id, name, whole });
+  await store.em.fork().transactional((em) => insertJob(em, copy, { history: randomUUID(), firmId }));
+  return id;
 }
 
 export async function removeJob(store: Store, id: string, removed: boolean): Promise<void> {
@@ -184,6 +226,11 @@ async function tellMissed(
   return { status: 'done', point: pointOf(head), label: own?.label ?? null, missed, reversals };
 }
 
+/** Whether whoever asks may make these changes. */
+type May = (changes: readonly Change[]) => boolean;
+/** Of what the program does itself. */
+const anything: May = () => true;
+
 type Made = {
   job: Job;
   step: Pick<Step, 'kind' | 'label' | 'changes'> & { target: number | null };
@@ -196,6 +243,7 @@ async function change(
   jobId: string,
   sent: Pick<Batch, 'batchId' | 'base' | 'seen' | 'actor'>,
   make: (em: EntityManager, job: Job, head: Head) => Made | Promise<Made>,
+  may: May,
 ): Promise<Outcome> {
   const { batchId, base, seen, actor } = sent;
   let kept: Kept | null = null;
@@ -207,6 +255,7 @@ async function change(
       if (known) return tellMissed(store, em, head, sent, known);
       const before = await jobAt(store, em, head);
       const { job, step, note } = await make(em, before.job, head);
+      if (!may(step.changes)) refuse('not-yours', 'Your role permits ticks, tests, notes and photographs, not this.');
       const revision = head.revision + 1;
       await writeChanges(em, job, step.changes);
       await updateHead(em, job, revision, batchId);
@@ -235,19 +284,25 @@ async function change(
  * Apply a batch with authority, on top of whatever the job has become. A batch that was taken before is not taken again.
  * @throws Refusal when a command cannot be done; nothing is changed then
  */
-export function applyBatch(store: Store, jobId: string, batch: Batch): Promise<Outcome> {
+export function applyBatch(store: Store, jobId: string, batch: Batch, may: May = anything): Promise<Outcome> {
   const { commands, actor } = batch;
   const large = sizeOf(commands) > LARGE_ROWS;
-  return change(store, jobId, batch, async (em, job) => {
-    const note = () => dropUndone(em, jobId, actor);
-    if (large) {
-      const { label, changes } = await inThread('batch', { job, commands });
-      return { job: applyChanges(job, changes), step: { kind: 'do', target: null, label, changes }, note };
-    }
-    const label = describeCommands(job, commands);
-    const { job: next, changes } = applyCommands(job, commands);
-    return { job: next, step: { kind: 'do', target: null, label, changes }, note };
-  });
+  return change(
+    store,
+    jobId,
+    batch,
+    async (em, job) => {
+      const note = () => dropUndone(em, jobId, actor);
+      if (large) {
+        const { label, changes } = await inThread('batch', { job, commands });
+        return { job: applyChanges(job, changes), step: { kind: 'do', target: null, label, changes }, note };
+      }
+      const label = describeCommands(job, commands);
+      const { job: next, changes } = applyCommands(job, commands);
+      return { job: next, step: { kind: 'do', target: null, label, changes }, note };
+    },
+    may,
+  );
 }
 
 /** Why a step cannot be taken back or brought back: what somebody did to it since, and who. */
@@ -272,21 +327,27 @@ async function inTheWay(
  * since, as long as what it touched is as it left it.
  * @throws Refusal that says what stands in the way, and whose it is
  */
-export function reverse(store: Store, jobId: string, reversal: Reversal): Promise<Outcome> {
+export function reverse(store: Store, jobId: string, reversal: Reversal, may: May = anything): Promise<Outcome> {
   const { direction, actor } = reversal;
   const undo = direction === 'undo';
-  return change(store, jobId, reversal, async (em, job) => {
-    const step = await nextReversal(em, jobId, actor, direction);
-    if (!step) return refuse(`nothing-to-${direction}`, `There is nothing of yours to ${direction}.`);
-    const changes = undo ? invert(step.changes) : step.changes;
-    const between = unfit(job, changes);
-    if (between.length > 0) return inTheWay(em, jobId, step, reversal, between);
-    const next = applyChanges(job, changes);
-    verify(job, next, changes);
-    const note = () => setState(em, jobId, step.revision, undo ? 'undone' : 'done');
-    const label = stepWords(undo ? 'undo' : 'redo', step.label);
-    return { job: next, step: { kind: direction, target: step.revision, label, changes }, note };
-  });
+  return change(
+    store,
+    jobId,
+    reversal,
+    async (em, job) => {
+      const step = await nextReversal(em, jobId, actor, direction);
+      if (!step) return refuse(`nothing-to-${direction}`, `There is nothing of yours to ${direction}.`);
+      const changes = undo ? invert(step.changes) : step.changes;
+      const between = unfit(job, changes);
+      if (between.length > 0) return inTheWay(em, jobId, step, reversal, between);
+      const next = applyChanges(job, changes);
+      verify(job, next, changes);
+      const note = () => setState(em, jobId, step.revision, undo ? 'undone' : 'done');
+      const label = stepWords(undo ? 'undo' : 'redo', step.label);
+      return { job: next, step: { kind: direction, target: step.revision, label, changes }, note };
+    },
+    may,
+  );
 }
 
 /** What happened to a job after a point. */

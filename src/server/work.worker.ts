@@ -5,6 +5,7 @@ import { sealJob } from '../core/job/sealJob';
 import { clashes } from '../core/job/verify';
 import { Refusal } from '../core/text/refusal';
 import { comparedPdf } from '../print/comparedPdf';
+import { linkPage } from '../print/linkPage';
 import { makeTakeaway } from '../print/makeTakeaway';
 import type { Order, Work, WorkAnswer } from './workThread';
 
@@ -13,6 +14,7 @@ const WORKS: { [W in keyof Work]: (given: Work[W]['given']) => Work[W]['made'] |
   compared: ({ before, after, from, to, root }) => comparedPdf(sealJob(before), sealJob(after), from, to, root),
   takeaway: ({ id, job, making }) =>
     makeTakeaway(id, sealJob(job), { ...making, today: making.today && sealJob(making.today) }),
+  linkPage: (given) => linkPage({ ...given, job: sealJob(given.job), today: given.today && sealJob(given.today) }),
   jobFile: ({ text }) => {
     const { job, notes } = openJobFile(text);
     return { job, notes, faults: clashes(job) };

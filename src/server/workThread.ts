@@ -4,6 +4,7 @@ import type { TakeawayId } from '../core/formats/takeaways';
 import type { Change } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import { Refusal } from '../core/text/refusal';
+import type { LinkPageGiven } from '../print/linkPage';
 import type { Making } from '../print/makeTakeaway';
 
 /** What is done in the work thread: what it is given, and what it makes of it. */
@@ -13,6 +14,8 @@ export type Work = {
     made: string | Uint8Array;
   };
   compared: { given: { before: Job; after: Job; from: number; to: number; root: string }; made: Uint8Array };
+  /** The page of a link. */
+  linkPage: { given: LinkPageGiven; made: string };
   jobFile: { given: { text: string }; made: { job: Job; notes: string[]; faults: string[] } };
   batch: { given: { job: Job; commands: Command[] }; made: { label: string; changes: Change[] } };
 };

@@ -25,6 +25,8 @@ export const JobRow = defineEntity({
     createdAt: p.datetime().defaultRaw('now()'),
     updatedAt: p.datetime().defaultRaw('now()'),
     removedAt: p.datetime().nullable(),
+    /** Null where there are no accounts. */
+    firmId: p.string().nullable(),
   },
 });
 

@@ -7,6 +7,7 @@ import {
   type JobHit,
   type JobListing,
   type JobPage,
+  type JobState,
   type JobsAsked,
   type RemovedJob,
 } from '../core/job/jobListing';
@@ -52,8 +53,9 @@ function searchFor(words: string) {
   const name = has('job.name');
   const run = has(`concat_ws(E'\\n', label, room, outlet, device)`);
   const gear = has('name');
-  const any = `(${name} or job.id in (select job_id from run where ${run}) or job.id in (select job_id from gear where ${gear}))`;
-  return { name, run, gear, any };
+  const client = `role = 'client' and ${has('name')}`;
+  const any = `(${name} or job.id in (select job_id from contact where ${client}) or job.id in (select job_id from run where ${run}) or job.id in (select job_id from gear where ${gear}))`;
+  return { name, run, gear, client, any };
 }
 
 type FoundRow = JobHead & {
@@ -61,38 +63,86 @@ type FoundRow = JobHead & {
   inName: boolean;
   run: { label: string; at: string[] } | null;
   gear: string | null;
+  client: string | null;
+  state: JobState;
   count: number;
 };
 
-function hitOf({ inName, run, gear }: FoundRow): JobHit | null {
+function hitOf({ inName, run, gear, client }: FoundRow): JobHit | null {
   if (inName) return null;
+  if (client !== null) return { client };
   if (run) return { run: run.label, at: run.at.filter((one) => one !== '') };
   return gear === null ? null : { gear };
 }
 
+const has = (table: string) => `exists (select from ${table} where ${table}.job_id = job.id)`;
+/** How far a job has come: the first of these that is so. */
+const STATE = `case when ${has('acceptance')} then 'accepted' when ${has('result')} then 'proving'
+  when ${has('tick')} then 'building' when ${has('landing')} then 'planned' else 'begun' end`;
+
+/** Jobs that have something to be looked after, with that and no more. */
+export async function careOfJobs(em: EntityManager, scope: Scope): Promise<Job[]> {
+  const [theirs, whose] = within(scope);
+  const rows = await em.execute<JobHead[]>(
+    `select id, name, units, rules from job where removed_at is null and ${theirs} and (${has('care_item')} or ${has('tester')}
+      or exists (select from gear where gear.job_id = job.id and battery is not null))`,
+    whose,
+  );
+  const jobs = rows.map((row) => emptyJob(headOf(row)));
+  await readTablesOfMany(em, jobs, ['gear', 'testers', 'careItems'], []);
+  return jobs;
+}
+
+/** Whose jobs: of a firm, and those that an account is a guest in; null: all. */
+export type Scope = { firmId: string | null; accountId: string } | null;
+
+/** A test of a job, with its values. */
+const within = (scope: Scope): [string, string[]] =>
+  scope === null
+    ? ['true', []]
+    : [
+        '(firm_id = ? or job.id in (select job_id from guest where account_id = ?))',
+        [scope.firmId ?? '', scope.accountId],
+      ];
+
 /**
  * A page of the jobs, last changed first, each with its cabinet and its counts, in two questions.
- * @param asked words that stand in the name, or in the label, room, outlet or device of a run, or in the name of gear; a page
- *   beyond the last one is the last one
+ * @param asked words that stand in the name, in that of the client, in the label, room, outlet or device of a run, or in the
+ *   name of gear; a page beyond the last one is the last one
+ * @param among only these
  */
-export async function listJobs(em: EntityManager, { words, page: asked }: JobsAsked): Promise<JobPage> {
+export async function listJobs(
+  em: EntityManager,
+  { words, state, since, page: asked }: JobsAsked,
+  scope: Scope = null,
+  among: readonly string[] | null = null,
+): Promise<JobPage> {
+  const tests: [string, unknown[]][] = [within(scope)];
+  if (state !== '') tests.push([`${STATE} = ?`, [state]]);
+  if (since !== '') tests.push(['updated_at >= ?::date', [since]]);
+  if (among) tests.push(['job.id in (select jsonb_array_elements_text(?::jsonb))', [JSON.stringify(among)]]);
+  const theirs = tests.map(([test]) => test).join(' and ');
+  const whose = tests.flatMap(([, values]) => values);
   const has = searchFor(words);
   const sought = words !== '';
   const rows = await em.execute<FoundRow[]>(
     `with found as materialized (
-        select id, updated_at from job where removed_at is null${sought ? ` and ${has.any}` : ''}),
+        select id, updated_at from job where removed_at is null and ${theirs}${sought ? ` and ${has.any}` : ''}),
       shown as (select id from found order by updated_at desc, id limit ?
         offset least(?, greatest(0, (select count(*) from found) - 1) / ? * ?))
       select id, name, units, rules, updated_at as "updatedAt", (select count(*)::int from found) as count,
         ${has.name} as "inName",
         (select json_build_object('label', label, 'at', json_build_array(room, outlet, device))
           from run where job_id = job.id and ${has.run} order by label limit 1) as run,
-        (select name from gear where job_id = job.id and ${has.gear} order by name limit 1) as gear
+        (select name from gear where job_id = job.id and ${has.gear} order by name limit 1) as gear,
+        (select name from contact where job_id = job.id and ${has.client} order by name limit 1) as client,
+        ${STATE} as state
       from job where id in (select id from shown) order by updated_at desc, id`,
     [
-      ...(sought ? [words, words, words] : []),
+      ...whose,
+      ...(sought ? [words, words, words, words] : []),
       ...[JOBS_A_PAGE, (asked - 1) * JOBS_A_PAGE, JOBS_A_PAGE, JOBS_A_PAGE],
-      ...[words, words, words],
+      ...[words, words, words, words],
     ],
   );
   const count = rows[0]?.count ?? 0;
@@ -116,6 +166,7 @@ export async function listJobs(em: EntityManager, { words, page: asked }: JobsAs
         updatedAt: new Date(row.updatedAt).toISOString(),
         runs: of?.runs ?? 0,
         landed: of?.landings ?? 0,
+        state: row.state,
         patched: of?.cords ?? 0,
         cabinet,
         hit: sought ? hitOf(row) : null,
@@ -125,14 +176,21 @@ export async function listJobs(em: EntityManager, { words, page: asked }: JobsAs
   return { jobs, count, page: Math.min(asked, pages), pages };
 }
 
-/** The jobs in the bin, last changed first. */
-export async function listRemoved(em: EntityManager): Promise<RemovedJob[]> {
-  const heads = await em.find(
-    JobRow,
-    { removedAt: { $ne: null } },
-    { orderBy: { updatedAt: 'desc', id: 'asc' }, disableIdentityMap: true },
+/** The jobs in the bin, last removed first. */
+export async function listRemoved(em: EntityManager, scope: Scope = null): Promise<RemovedJob[]> {
+  const [theirs, whose] = within(scope);
+  const rows = await em.execute<{ id: string; name: string; removedAt: string }[]>(
+    `select id, name, removed_at as "removedAt" from job where removed_at is not null and ${theirs}
+      order by removed_at desc, id`,
+    whose,
   );
-  return heads.map(({ id, name, updatedAt }) => ({ id, name, updatedAt: (updatedAt as Date).toISOString() }));
+  return rows.map(({ id, name, removedAt }) => ({ id, name, removedAt: new Date(removedAt).toISOString() }));
+}
+
+/** What lay in the bin for so long is gone for good, with all that belongs to it. @returns how many there were */
+export async function emptyBin(em: EntityManager, days: number): Promise<number> {
+  const done = await em.execute(`delete from job where removed_at < now() - make_interval(days => ?)`, [days], 'run');
+  return (done as unknown as { affectedRows: number }).affectedRows;
 }
 
 /** Ids of the rows to write, by table: those that changed, and those with a column that follows from one that changed. */
@@ -177,8 +235,12 @@ async function writeRows(em: EntityManager, table: TableName, records: AnyRecord
 }
 
 /** Keep a new job at revision 0 of a history of its own. */
-export async function insertJob(em: EntityManager, job: Job, history: string): Promise<void> {
-  await em.insert(JobRow, { ...headOf(job), history, revision: 0, tip: '' });
+export async function insertJob(
+  em: EntityManager,
+  job: Job,
+  { history, firmId }: { history: string; firmId: string | null },
+): Promise<void> {
+  await em.insert(JobRow, { ...headOf(job), history, firmId, revision: 0, tip: '' });
   for (const table of TABLE_NAMES) await writeRows(em, table, Object.values(rowsOf(job, table)), job);
 }
 

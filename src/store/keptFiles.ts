@@ -64,12 +64,13 @@ export async function readResultValues(em: EntityManager, jobId: string, resultI
   return row?.body ?? [];
 }
 
-/** Faults found in all jobs but one, counted. */
+/** Faults found in all other jobs of the firm that a job belongs to, counted. */
 export const findsElsewhere = (em: EntityManager, exceptJob: string) =>
   em.execute<{ symptom: string; part: string; count: number }[]>(
     `select symptom, part, count(*)::int as count from mend join job on job.id = mend.job_id
-      where mend.job_id <> ? and job.removed_at is null group by symptom, part`,
-    [exceptJob],
+      where mend.job_id <> ? and job.removed_at is null
+        and job.firm_id is not distinct from (select firm_id from job where id = ?) group by symptom, part`,
+    [exceptJob, exceptJob],
   );
 
 /** Take a file away, and the small one of a photograph with it. */

@@ -16,6 +16,7 @@ import { Migration20261127220000 } from './migrations/Migration20261127220000';
 import { Migration20261127230000 } from './migrations/Migration20261127230000';
 import { Migration20261128000000 } from './migrations/Migration20261128000000';
 import { Migration20261128040000 } from './migrations/Migration20261128040000';
+import { Migration20261128060000 } from './migrations/Migration20261128060000';
 
 export type Store = MikroORM;
 
@@ -36,6 +37,7 @@ const MIGRATIONS = {
   Migration20261127230000,
   Migration20261128000000,
   Migration20261128040000,
+  Migration20261128060000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */
@@ -70,7 +72,16 @@ export function openStore(url: string, patience: Partial<typeof PATIENCE> = PATI
   });
 }
 
-/** Bring the tables up to date. */
+/** Any number that nothing else of ours locks. */
+const MIGRATING = 4_180_001;
+
+/**
+ * Bring the tables up to date. Of several processes that start at once one does it and the others wait. Every migration only
+ * adds, so that a process of the version before goes on meanwhile.
+ */
 export async function migrate(store: Store): Promise<void> {
-  await store.getMigrator().up();
+  await store.em.fork().transactional(async (em) => {
+    await em.execute('select pg_advisory_xact_lock(?)', [MIGRATING]);
+    await store.getMigrator().up();
+  });
 }

@@ -11,6 +11,7 @@ export const LAYERS = [
   'records',
   'gear',
   'job',
+  'people',
   'rack',
   'commands',
   'site',

@@ -1,10 +1,25 @@
 import { z } from 'zod';
+import { day } from '../records/fields';
 import type { Job } from './job';
 
 /** Jobs on a page of the list: three across, and not more than one looks through. */
 export const JOBS_A_PAGE = 24;
 
-/** What is asked of the list: words that a job has, and which page. What is neither is as if it was not asked. */
+/** How far a job has come: the furthest thing that is written down of it. */
+export const JOB_STATES = ['begun', 'planned', 'building', 'proving', 'accepted'] as const;
+export type JobState = (typeof JOB_STATES)[number];
+export const JOB_STATE_WORDS: Record<JobState, string> = {
+  begun: 'Begun: nothing landed',
+  planned: 'Planned: runs landed',
+  building: 'Building: steps ticked',
+  proving: 'Proving: tests entered',
+  accepted: 'Accepted',
+};
+
+/**
+ * What is asked of the list: words that a job has, how far it has come, changed since which day, with something overdue, and
+ * which page. What is none of that is as if it was not asked.
+ */
 export const JobsAsked = z.object({
   words: z
     .string()
@@ -12,12 +27,15 @@ export const JobsAsked = z.object({
     .max(80)
     .refine((text) => !text.includes('\0'))
     .catch(''),
+  state: z.enum(JOB_STATES).or(z.literal('')).catch(''),
+  since: day.or(z.literal('')).catch(''),
+  overdue: z.literal('1').or(z.literal('')).catch(''),
   page: z.coerce.number().int().min(1).max(100_000).catch(1),
 });
 export type JobsAsked = z.infer<typeof JobsAsked>;
 
 /** Where the words that were sought stand in a job, other than in its name. */
-export type JobHit = { run: string; at: string[] } | { gear: string };
+export type JobHit = { run: string; at: string[] } | { gear: string } | { client: string };
 
 /** A job as the list shows it. */
 export type JobListing = {
@@ -27,6 +45,7 @@ export type JobListing = {
   updatedAt: string;
   runs: number;
   landed: number;
+  state: JobState;
   patched: number;
   /** Racks, gear and placements only, for the drawing; testers and dates of care, for what is overdue. */
   cabinet: Job;
@@ -42,5 +61,8 @@ export type JobPage = {
   pages: number;
 };
 
+/** So long a removed job can be put back, days. */
+export const BIN_DAYS = 30;
+
 /** A job that was removed and can be put back. */
-export type RemovedJob = Pick<JobListing, 'id' | 'name' | 'updatedAt'>;
+export type RemovedJob = Pick<JobListing, 'id' | 'name'> & { removedAt: string };

@@ -44,6 +44,9 @@ export type Batch = z.infer<typeof Batch>;
 export const Reversal = z.strictObject({ ...sent, direction: z.enum(['undo', 'redo']) });
 export type Reversal = z.infer<typeof Reversal>;
 
+/** A new job from one that is there: its whole plan, or its cabinet only. */
+export const CopyJob = z.strictObject({ name: NewJob.shape.name, whole: z.boolean() });
+
 export const Removal = z.strictObject({ removed: z.boolean() });
 export { NewJob };
 

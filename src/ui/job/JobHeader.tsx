@@ -1,6 +1,6 @@
 'use client';
 
-import { ChevronLeft, Download, Ellipsis, History, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import { ChevronLeft, Download, Ellipsis, History, Keyboard, Redo2, Search, Share2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
@@ -8,6 +8,8 @@ import type { StationId } from '@/core/job/stationIds';
 import { Button } from '../kit/Button';
 import { MenuItem, MenuSheet } from '../kit/MenuSheet';
 import { ThemeButton, turnTheme } from '../kit/theme';
+import { ShareSheet } from '../people/ShareSheet';
+import { memberHere } from './actor';
 import { HistorySheet } from './HistorySheet';
 import { JobLine } from './JobLine';
 import { JobSheet } from './JobSheet';
@@ -16,11 +18,12 @@ import { useSession } from './session';
 import { TakeAwaySheet } from './TakeAwaySheet';
 import { WaitingSheet } from './WaitingSheet';
 
-type Shown = 'job' | 'waiting' | 'history' | 'files' | null;
+type Shown = 'job' | 'waiting' | 'history' | 'files' | 'shares' | null;
 
 export function JobHeader({ station, onFind, onKeys }: { station: StationId; onFind: () => void; onKeys: () => void }) {
   const job = useSession((session) => session.job);
   const revision = useSession((session) => session.revision);
+  const mayShare = useSession((session) => session.revision === null && memberHere(session.job.id)?.may === 'edit');
   const [shown, setShown] = useState<Shown>(null);
   const close = () => setShown(null);
   return (
@@ -68,6 +71,16 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           <Button onClick={() => setShown('files')} aria-label="Take away" title="Take away">
             <Download size={15} aria-hidden /> <span className="hidden md:inline">Take away</span>
           </Button>
+          {mayShare && (
+            <Button
+              look="quiet"
+              onClick={() => setShown('shares')}
+              aria-label="Links and guests"
+              title="Links and guests"
+            >
+              <Share2 size={16} aria-hidden />
+            </Button>
+          )}
           <Button look="quiet" onClick={onKeys} aria-label="Keys" title="Keys (?)">
             <Keyboard size={17} aria-hidden />
           </Button>
@@ -83,12 +96,14 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
             <MenuItem onSelect={() => setShown('history')}>Changes and versions</MenuItem>
             <MenuItem onSelect={() => setShown('files')}>Take away</MenuItem>
             <MenuItem onSelect={() => setShown('job')}>Name, units, and who you are</MenuItem>
+            {mayShare && <MenuItem onSelect={() => setShown('shares')}>Links and guests</MenuItem>}
             <MenuItem onSelect={turnTheme}>Daylight or closet light</MenuItem>
           </MenuSheet>
         </DropdownMenu.Root>
       </div>
       <JobLine station={station} />
       {shown === 'job' && <JobSheet onClose={close} />}
+      {shown === 'shares' && <ShareSheet onClose={close} />}
       {shown === 'history' && <HistorySheet onClose={close} station={station} />}
       <WaitingSheet open={shown === 'waiting'} onClose={close} />
       <TakeAwaySheet open={shown === 'files'} onClose={close} />

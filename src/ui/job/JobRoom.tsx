@@ -11,6 +11,7 @@ import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
 import { useTripped } from '../kit/tripped';
 import { Announcer } from '../kit/useAnnounce';
+import { enterAs, type MemberHere } from './actor';
 import { Docket } from './Docket';
 import { FindDialog } from './FindDialog';
 import { CannotBeDone } from './faults';
@@ -36,7 +37,7 @@ const notify = ({ tone, words, action }: Notice) => {
 };
 
 /** A job in its room. It is opened here, in the browser, from the server or from what is kept of it. */
-export function JobRoom({ jobId }: { jobId: string }) {
+export function JobRoom({ jobId, me }: { jobId: string; me: MemberHere | null }) {
   const { revision } = useJobPath();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [fault, setFault] = useState<Error | null>(null);
@@ -46,6 +47,7 @@ export function JobRoom({ jobId }: { jobId: string }) {
     let here = true;
     let mine: Opened | null = null;
     setFault(null);
+    enterAs(jobId, me);
     const opening = revision === null ? openHere(jobId, notify) : openPast(jobId, revision, notify);
     opening.then(
       (made) => {

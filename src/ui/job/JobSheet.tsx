@@ -1,4 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
+import Link from 'next/link';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { JobHead } from '@/core/job/job';
@@ -9,7 +10,7 @@ import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { RuleSetOptions } from '../kit/RuleSetOptions';
 import { Sheet } from '../kit/Sheet';
-import { actorHere, nameActor } from './actor';
+import { actorHere, memberHere, nameActor } from './actor';
 import { useSession } from './session';
 
 const Form = z.object({
@@ -25,6 +26,7 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
   const units = useSession((session) => session.job.units);
   const rules = useSession((session) => session.job.rules);
   const dispatch = useSession((session) => session.dispatch);
+  const signedIn = useSession((session) => memberHere(session.job.id) !== null);
   const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({
     resolver: zodResolver(Form),
     defaultValues: { name, units, rules, who: actorHere().name },
@@ -40,7 +42,7 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
         noValidate
         className="grid gap-4"
         onSubmit={handleSubmit((form) => {
-          nameActor(form.who);
+          if (!signedIn) nameActor(form.who);
           // Only what was touched: another window may have changed the rest.
           const changes = {
             ...(form.name === name ? {} : { name: form.name }),
@@ -71,13 +73,22 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
             </Select>
           )}
         </Field>
-        <Field
-          label="Your name"
-          help="Stands beside what you do in the list of changes. It is kept in this browser."
-          wrong={formState.errors.who?.message}
-        >
-          {(ids) => <Input {...ids} {...register('who')} autoComplete="name" />}
-        </Field>
+        {signedIn ? (
+          <p>
+            What you do here stands beside your name, <b>{actorHere().name}</b>.{' '}
+            <Link href="/account" className="underline">
+              Your account
+            </Link>
+          </p>
+        ) : (
+          <Field
+            label="Your name"
+            help="Stands beside what you do in the list of changes. It is kept in this browser."
+            wrong={formState.errors.who?.message}
+          >
+            {(ids) => <Input {...ids} {...register('who')} autoComplete="name" />}
+          </Field>
+        )}
         <div>
           <Button look="main" type="submit">
             Change the job

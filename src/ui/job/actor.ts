@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import type { Actor } from '@/core/job/step';
+import type { May } from '@/core/people/work';
 import { ACTOR_KEY } from './earlyScript';
 
 /** Where the browser keeps nothing, this page is somebody of its own. */
@@ -37,6 +38,31 @@ export function actorHere(): Actor {
 }
 
 export const nameActor = (name: string): Actor => keep({ ...actorHere(), name: name.trim().slice(0, 60) });
+
+/** Who signed in on this page, and what they may do in its job; null where there are no accounts. */
+export type MemberHere = { id: string; name: string; may: May };
+const MEMBER_KEY = 'good-shelf-member';
+
+/** The page of a job came for this person: what is done here is theirs, with the network and without. */
+export function enterAs(jobId: string, me: MemberHere | null): void {
+  try {
+    if (me) localStorage.setItem(`${MEMBER_KEY} ${jobId}`, JSON.stringify(me));
+    else localStorage.removeItem(`${MEMBER_KEY} ${jobId}`);
+  } catch {
+    // As above.
+  }
+  if (me && (actorHere().id !== me.id || actorHere().name !== me.name)) keep({ id: me.id, name: me.name });
+}
+
+/** Who signed in, as it was said when the page of a job came last; null where there are no accounts. */
+export function memberHere(jobId: string): MemberHere | null {
+  try {
+    const text = localStorage.getItem(`${MEMBER_KEY} ${jobId}`);
+    return text === null ? null : (JSON.parse(text) as MemberHere);
+  } catch {
+    return null;
+  }
+}
 
 const subscribe = (tell: () => void) => {
   listeners.add(tell);

@@ -5,7 +5,8 @@ import { applyChanges } from '@/core/job/change';
 import type { Job } from '@/core/job/job';
 import { sealJob } from '@/core/job/sealJob';
 import { type Actor, actorWords, type Step } from '@/core/job/step';
-import { Refusal } from '@/core/text/refusal';
+import { type May, notForThem } from '@/core/people/work';
+import { Refusal, refuse } from '@/core/text/refusal';
 import type { OpenJob, Outcome, Reversals } from '@/core/wire/wire';
 import { looking } from './looking';
 import type { Entry, Outbox, SetAside } from './outbox';
@@ -44,6 +45,8 @@ export type SessionGiven = {
   aside?: SetAside[];
   actor: () => Actor;
   notify: (notice: Notice) => void;
+  /** What this person may do here; the server asks itself. */
+  may?: May;
   /** Opened from what is kept here: the server was not asked yet. */
   fromKept?: boolean;
 };
@@ -56,6 +59,7 @@ export function createSession({
   aside = [],
   actor,
   notify,
+  may = 'edit',
   fromKept = false,
 }: SessionGiven): SessionStore {
   const jobId = opened.job.id;
@@ -84,6 +88,8 @@ export function createSession({
         const label = describeCommands(job, commands);
         const applied = applyCommands(job, commands);
         if (applied.changes.length === 0) return true;
+        const notTheirs = notForThem(may, applied.changes);
+        if (notTheirs !== null) refuse('not-yours', notTheirs);
         put({ kind: 'do', label, commands }, applied.job);
         return true;
       } catch (fault) {

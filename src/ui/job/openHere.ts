@@ -1,6 +1,6 @@
 import type { Actor } from '@/core/job/step';
 import { JobAtAnswer, OpenJob } from '@/core/wire/wire';
-import { actorHere } from './actor';
+import { actorHere, memberHere } from './actor';
 import { createSession } from './createSession';
 import { CannotBeDone } from './faults';
 import { createLookBack } from './looking';
@@ -67,7 +67,8 @@ export async function openHere(jobId: string, notify: (notice: Notice) => void):
     outbox.list(),
     outbox.listAside(),
   ]);
-  const session = createSession({ opened, outbox, waiting, aside, fromKept, actor: actorHere, notify });
+  const may = memberHere(jobId)?.may ?? 'edit';
+  const session = createSession({ opened, outbox, waiting, aside, fromKept, actor: actorHere, notify, may });
   const stop = keepConfirmed(session, outbox.keepJob);
   const news = hearNews(session, jobId);
   return {

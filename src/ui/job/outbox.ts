@@ -144,6 +144,21 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
   };
 }
 
+/** For one who signs out of this device: what would be lost, and all of it gone. */
+export const steppedOut = {
+  waiting: async (): Promise<number> =>
+    (await (await openShelves()).count('outbox')) + ((await shelves?.count('aside')) ?? 0),
+  wipe: async (): Promise<void> => {
+    const db = await openShelves();
+    const write = db.transaction(['outbox', 'aside', 'jobs'], 'readwrite');
+    await Promise.all(['outbox', 'aside', 'jobs'].map((name) => write.objectStore(name as 'jobs').clear()));
+    await write.done;
+    localStorage.clear();
+    if ('caches' in window) for (const name of await caches.keys()) await caches.delete(name);
+    for (const one of (await navigator.serviceWorker?.getRegistrations()) ?? []) await one.unregister();
+  },
+};
+
 /** An outbox that does not outlive the window, where the browser keeps nothing. */
 export function passingOutbox(): Outbox {
   let entries: Entry[] = [];

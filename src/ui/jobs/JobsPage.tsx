@@ -3,11 +3,20 @@
 import { FilePlus2, FolderInput, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
+import { type FormEvent, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { z } from 'zod';
 import { careDates } from '@/core/care/careDates';
-import { JOBS_A_PAGE, type JobListing, type JobPage, type RemovedJob } from '@/core/job/jobListing';
+import {
+  BIN_DAYS,
+  JOB_STATE_WORDS,
+  JOB_STATES,
+  JOBS_A_PAGE,
+  type JobListing,
+  type JobPage,
+  type JobsAsked,
+  type RemovedJob,
+} from '@/core/job/jobListing';
 import { freeUnits } from '@/core/rack/units';
 import { counted } from '@/core/text/counted';
 import { Created, RemovedAnswer, TakenIn } from '@/core/wire/wire';
@@ -15,11 +24,29 @@ import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { formatDay } from '../kit/dates';
+import { Field, Input } from '../kit/Field';
+import { Sheet } from '../kit/Sheet';
 import { ThemeButton } from '../kit/theme';
 import { todayHere } from '../kit/today';
 
 /** The list of jobs, each with a small drawing of its cabinet. */
-export function JobsPage({ list, words, removed }: { list: JobPage; words: string; removed: RemovedJob[] }) {
+export function JobsPage({
+  list,
+  asked,
+  removed,
+  me,
+  mayStart,
+}: {
+  list: JobPage;
+  asked: JobsAsked;
+  removed: RemovedJob[];
+  /** Who signed in; null where there are no accounts. */
+  me: { name: string; owner: boolean } | null;
+  mayStart: boolean;
+}) {
+  const { words } = asked;
+  const narrowed = words !== '' || asked.state !== '' || asked.since !== '' || asked.overdue !== '';
+  const [copying, setCopying] = useState<JobListing | null>(null);
   const { jobs, count } = list;
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
@@ -62,9 +89,19 @@ export function JobsPage({ list, words, removed }: { list: JobPage; words: strin
           <h1 className="wide font-extrabold text-3xl tracking-tight">Good Shelf</h1>
           <p className="text-soft">From a heap of labelled cables to a cabinet that is tidy and known port by port.</p>
         </div>
-        <Link href="/handbook" className="inline-flex min-h-8 items-center font-semibold underline">
+        <Link href="/handbook" className={TOP_LINK}>
           Handbook
         </Link>
+        {me?.owner && (
+          <Link href="/firm" className={TOP_LINK}>
+            Firm
+          </Link>
+        )}
+        {me && (
+          <Link href="/account" className={TOP_LINK}>
+            {me.name}
+          </Link>
+        )}
         <ThemeButton />
         <input
           ref={file}
@@ -78,20 +115,26 @@ export function JobsPage({ list, words, removed }: { list: JobPage; words: strin
             event.target.value = '';
           }}
         />
-        <Button onClick={() => file.current?.click()}>
-          <FolderInput size={16} aria-hidden /> Open a job or a pack
-        </Button>
-        <Link
-          href="/new"
-          className="inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-act bg-act px-2.5 py-1 font-semibold text-act-ink hover:brightness-110"
-        >
-          <FilePlus2 size={16} aria-hidden /> New job
-        </Link>
+        {mayStart && (
+          <>
+            <Button onClick={() => file.current?.click()}>
+              <FolderInput size={16} aria-hidden /> Open a job or a pack
+            </Button>
+            <Link
+              href="/new"
+              className="inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-act bg-act px-2.5 py-1 font-semibold text-act-ink hover:brightness-110"
+            >
+              <FilePlus2 size={16} aria-hidden /> New job
+            </Link>
+          </>
+        )}
       </header>
-      {(words !== '' || count > FEW) && <SearchJobs words={words} count={count} />}
-      {jobs.length === 0 && words !== '' ? (
+      {(narrowed || count > FEW) && <SearchJobs asked={asked} narrowed={narrowed} count={count} />}
+      {jobs.length === 0 && narrowed ? (
         <p className="mt-6 text-lg">
-          No job has “{words}” in its name, in a run’s label, room, outlet or device, or in its gear.{' '}
+          {words === ''
+            ? 'No job is so. '
+            : `No job has “${words}” in its name, its client’s, in a run’s label, room, outlet or device, or in its gear${narrowed && (asked.state || asked.since || asked.overdue) ? ', and is so' : ''}. `}
           <Link href="/" className="underline">
             Show all jobs
           </Link>
@@ -99,27 +142,39 @@ export function JobsPage({ list, words, removed }: { list: JobPage; words: strin
       ) : jobs.length === 0 ? (
         <div className="mt-10 grid max-w-md gap-4 text-lg">
           <p>No jobs yet. Start one with New job, open a job file, or look around in the demo first.</p>
-          <div>
-            <Button onClick={() => void addDemo()}>Put the demo in</Button>
-          </div>
+          {mayStart && (
+            <div>
+              <Button onClick={() => void addDemo()}>Put the demo in</Button>
+            </div>
+          )}
         </div>
       ) : (
         <ul className="mt-5 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
           {jobs.map((job) => (
-            <JobCard key={job.id} job={job} onRemove={() => void remove(job)} />
+            <JobCard
+              key={job.id}
+              job={job}
+              onRemove={mayStart ? () => void remove(job) : null}
+              onCopy={mayStart ? () => setCopying(job) : null}
+            />
           ))}
         </ul>
       )}
-      {list.pages > 1 && <Pages list={list} words={words} />}
-      {removed.length > 0 && <Bin removed={removed} onPutBack={putBack} />}
+      {list.pages > 1 && <Pages list={list} asked={asked} />}
+      {removed.length > 0 && mayStart && <Bin removed={removed} onPutBack={putBack} />}
+      {copying && <CopySheet job={copying} onClose={() => setCopying(null)} />}
     </main>
   );
 }
 
+const TOP_LINK = 'inline-flex min-h-8 items-center font-semibold underline max-sm:min-h-11';
+
 /** So many are looked through at once without a search. */
 const FEW = 4;
 
-function SearchJobs({ words, count }: { words: string; count: number }) {
+function SearchJobs({ asked, narrowed, count }: { asked: JobsAsked; narrowed: boolean; count: number }) {
+  const { words, state, since, overdue } = asked;
+  const box = 'min-h-9 rounded-[3px] border border-strong bg-sheet px-2 max-sm:min-h-11';
   return (
     <search>
       <form action="/" className="mt-4 flex flex-wrap items-center gap-2">
@@ -130,17 +185,40 @@ function SearchJobs({ words, count }: { words: string; count: number }) {
           defaultValue={words}
           maxLength={80}
           aria-label="Search all jobs"
-          placeholder="Name, label, room or device"
-          className="min-h-9 w-full max-w-md rounded-[3px] border border-strong bg-sheet px-2"
+          placeholder="Name, client, label, room or device"
+          className={`${box} w-full max-w-md`}
         />
-        <Button type="submit">
+        <select key={state} name="state" defaultValue={state} aria-label="How far it has come" className={box}>
+          <option value="">However far</option>
+          {JOB_STATES.map((one) => (
+            <option key={one} value={one}>
+              {JOB_STATE_WORDS[one]}
+            </option>
+          ))}
+        </select>
+        <label className="inline-flex items-center gap-1.5">
+          Changed since
+          <input key={since} type="date" name="since" defaultValue={since} className={box} />
+        </label>
+        <label className="inline-flex min-h-9 items-center gap-1.5 max-sm:min-h-11">
+          <input
+            key={overdue}
+            type="checkbox"
+            name="overdue"
+            value="1"
+            defaultChecked={overdue === '1'}
+            className="size-4 accent-act"
+          />
+          Something overdue
+        </label>
+        <Button type="submit" className="min-h-9 max-sm:min-h-11">
           <Search size={16} aria-hidden /> Search
         </Button>
         <span role="status" className="text-soft">
           {words === '' ? counted(count, 'job') : `${counted(count, 'job')} with “${words}”`}
         </span>
-        {words !== '' && (
-          <Link href="/" className="inline-flex min-h-8 items-center underline">
+        {narrowed && (
+          <Link href="/" className="inline-flex min-h-8 items-center underline max-sm:min-h-11">
             Show all
           </Link>
         )}
@@ -149,9 +227,64 @@ function SearchJobs({ words, count }: { words: string; count: number }) {
   );
 }
 
-function Pages({ list, words }: { list: JobPage; words: string }) {
+/** A new job from one that is there. */
+function CopySheet({ job, onClose }: { job: JobListing; onClose: () => void }) {
+  const router = useRouter();
+  const [wrong, setWrong] = useState<string | null>(null);
+  const copy = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const body = { name: String(form.get('name')), whole: form.get('what') === 'whole' };
+    try {
+      const { id } = await askServer(`/api/jobs/${job.id}/copy`, Created, { method: 'POST', body });
+      router.push(`/jobs/${id}/runs`);
+    } catch (fault) {
+      setWrong((fault as Error).message);
+    }
+  };
+  return (
+    <Sheet
+      open
+      onClose={onClose}
+      title={`A new job from ${job.name}`}
+      about="What was ticked, tested, found and agreed stays behind."
+    >
+      <form onSubmit={(event) => void copy(event)} className="grid gap-4">
+        <Field label="Name of the new job">
+          {(ids) => (
+            <Input {...ids} name="name" required maxLength={80} defaultValue={`${job.name}, copy`.slice(0, 80)} />
+          )}
+        </Field>
+        <fieldset className="grid gap-2">
+          <legend className="font-semibold">What it takes over</legend>
+          <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
+            <input type="radio" name="what" value="whole" defaultChecked className="size-4 accent-act" /> The whole plan
+          </label>
+          <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
+            <input type="radio" name="what" value="cabinet" className="size-4 accent-act" /> As a template: cabinet,
+            gear, networks, kinds of cable, prices and testers, without runs and rooms
+          </label>
+        </fieldset>
+        {wrong && (
+          <p role="alert" className="font-semibold text-wont">
+            {wrong}
+          </p>
+        )}
+        <div>
+          <Button look="main" type="submit">
+            Make it
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
+
+function Pages({ list, asked }: { list: JobPage; asked: JobsAsked }) {
   const { page, pages, count } = list;
-  const to = (at: number) => `/?${new URLSearchParams({ ...(words === '' ? {} : { words }), page: String(at) })}`;
+  const kept = Object.entries(asked).filter(([name, value]) => name !== 'page' && value !== '');
+  const to = (at: number) =>
+    `/?${new URLSearchParams([...kept.map(([name, value]) => [name, String(value)]), ['page', String(at)]])}`;
   const link = 'inline-flex min-h-8 items-center underline';
   return (
     <nav aria-label="Pages" className="mt-5 flex flex-wrap items-center gap-4 border-t pt-3">
@@ -172,15 +305,18 @@ function Pages({ list, words }: { list: JobPage; words: string }) {
   );
 }
 
-/** Removed jobs, kept until they are put back. */
+/** Removed jobs, kept for a while. */
 function Bin({ removed, onPutBack }: { removed: RemovedJob[]; onPutBack: (job: RemovedJob) => Promise<void> }) {
   return (
     <details className="mt-8 border-t pt-3">
       <summary className="cursor-pointer font-semibold">{counted(removed.length, 'removed job')}</summary>
+      <p className="text-[13px] text-soft">Gone for good {BIN_DAYS} days after they were removed.</p>
       <ul className="mt-2 max-w-2xl">
         {removed.map((job) => (
           <li key={job.id} className="flex items-center gap-3 border-b py-1">
-            <span className="min-w-0 flex-1 break-words">{job.name}</span>
+            <span className="min-w-0 flex-1 break-words">
+              {job.name} <span className="text-[13px] text-soft">removed {job.removedAt.slice(0, 10)}</span>
+            </span>
             <Button onClick={() => void onPutBack(job)} aria-label={`Put ${job.name} back`}>
               Put back
             </Button>
@@ -191,7 +327,15 @@ function Bin({ removed, onPutBack }: { removed: RemovedJob[]; onPutBack: (job: R
   );
 }
 
-function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
+function JobCard({
+  job,
+  onRemove,
+  onCopy,
+}: {
+  job: JobListing;
+  onRemove: (() => void) | null;
+  onCopy: (() => void) | null;
+}) {
   const [rack] = Object.values(job.cabinet.racks);
   const overdue = careDates(job.cabinet, todayHere()).filter((one) => one.overdue);
   const free = rack ? freeUnits(rack, Object.values(job.cabinet.placements), job.cabinet.gear).length : 0;
@@ -211,6 +355,8 @@ function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
                 Run <span className="font-mono">{job.hit.run}</span>
                 {job.hit.at.length > 0 && `: ${job.hit.at.join(', ')}`}
               </>
+            ) : 'client' in job.hit ? (
+              `Client: ${job.hit.client}`
             ) : (
               `Gear: ${job.hit.gear}`
             )}
@@ -245,9 +391,18 @@ function JobCard({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
           <time className="text-soft text-xs" dateTime={job.updatedAt} suppressHydrationWarning>
             {formatDay(job.updatedAt, job.cabinet.rules)}
           </time>
-          <Button look="quiet" className="text-soft" onClick={onRemove} aria-label={`Remove ${job.name}`}>
-            Remove
-          </Button>
+          <span className="flex">
+            {onCopy && (
+              <Button look="quiet" className="text-soft" onClick={onCopy} aria-label={`Copy ${job.name}`}>
+                Copy
+              </Button>
+            )}
+            {onRemove && (
+              <Button look="quiet" className="text-soft" onClick={onRemove} aria-label={`Remove ${job.name}`}>
+                Remove
+              </Button>
+            )}
+          </span>
         </div>
       </div>
     </li>

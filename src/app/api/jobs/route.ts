@@ -1,7 +1,8 @@
 import { NewJob } from '@/core/wire/wire';
-import { answer, readJson } from '@/server/answer';
-import { createJob } from '@/server/jobs';
-import { getStore } from '@/server/store';
+import { readJson } from '@/server/answer';
+import { route } from '@/server/door';
+import { createJob, firmFor } from '@/server/jobs';
 
-export const POST = (request: Request) =>
-  answer(async () => ({ id: await createJob(await getStore(), await readJson(request, NewJob)) }));
+export const POST = route('start', async ({ store, asker, request }) => ({
+  id: await createJob(store, await readJson(request, NewJob), firmFor(asker)),
+}));

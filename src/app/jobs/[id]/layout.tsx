@@ -2,23 +2,30 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
+import { mayIn } from '@/server/can';
 import { jobName } from '@/server/jobs';
-import { getStore } from '@/server/store';
+import { enterPage } from '@/server/pageDoor';
 import { earlyScript } from '@/ui/job/earlyScript';
 import { JobRoom } from '@/ui/job/JobRoom';
 
 export const dynamic = 'force-dynamic';
 
-const nameOf = cache(async (id: string) => jobName(await getStore(), id));
+const entered = cache(async (id: string) => {
+  const { store, asker, job } = await enterPage('read', id);
+  const name = await jobName(store, id);
+  const who = asker.kind === 'member' ? { id: asker.accountId, name: asker.name } : null;
+  return { name, me: who && { ...who, may: mayIn(asker, job) } };
+});
 
 export async function generateMetadata({ params }: LayoutProps<'/jobs/[id]'>): Promise<Metadata> {
-  return { title: (await nameOf((await params).id)) ?? 'No such job' };
+  return { title: (await entered((await params).id)).name ?? 'No such job' };
 }
 
 /** The frame of a job: what is in it is fetched and drawn in the browser, once. */
 export default async function Layout({ children, params }: LayoutProps<'/jobs/[id]'>) {
   const { id } = await params;
-  if ((await nameOf(id)) === null) notFound();
+  const { name, me } = await entered(id);
+  if (name === null) notFound();
   const nonce = (await headers()).get('x-nonce') ?? '';
   return (
     <>
@@ -30,7 +37,7 @@ export default async function Layout({ children, params }: LayoutProps<'/jobs/[i
           dangerouslySetInnerHTML={{ __html: earlyScript(id) }}
         />
       )}
-      <JobRoom jobId={id} />
+      <JobRoom jobId={id} me={me} />
       {children}
     </>
   );

@@ -1,11 +1,9 @@
-import { answer } from '@/server/answer';
 import { askedBy } from '@/server/asked';
+import { route } from '@/server/door';
 import { openJob } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
-import { getStore } from '@/server/store';
 
-export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]'>) =>
-  answer(async () => {
-    const { id } = await params;
-    return (await openJob(await getStore(), askedBy(request), id)) ?? noJob();
-  });
+export const GET = route(
+  'read',
+  async ({ store, asker, job, request }) => (await openJob(store, askedBy(asker, request), job.id)) ?? noJob(),
+);

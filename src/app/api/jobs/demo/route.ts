@@ -1,5 +1,5 @@
-import { answer } from '@/server/answer';
 import { addDemoJob } from '@/server/demoJob';
-import { getStore } from '@/server/store';
+import { route } from '@/server/door';
+import { firmFor } from '@/server/jobs';
 
-export const POST = () => answer(async () => ({ id: await addDemoJob(await getStore()) }));
+export const POST = route('start', async ({ store, asker }) => ({ id: await addDemoJob(store, firmFor(asker)) }));

@@ -1,7 +1,12 @@
 import { Batch } from '@/core/wire/wire';
-import { answer, MOST_BYTES, readJson } from '@/server/answer';
+import { MOST_BYTES, readJson } from '@/server/answer';
+import { asActor } from '@/server/asked';
+import { mayChange } from '@/server/can';
+import { route } from '@/server/door';
 import { applyBatch } from '@/server/jobs';
-import { getStore } from '@/server/store';
 
-export const POST = (request: Request, { params }: RouteContext<'/api/jobs/[id]/batches'>) =>
-  answer(async () => applyBatch(await getStore(), (await params).id, await readJson(request, Batch, MOST_BYTES.step)));
+export const POST = route('work', async ({ store, asker, job, request }) => {
+  const batch = await readJson(request, Batch, MOST_BYTES.step);
+  const sent = { ...batch, actor: asActor(asker, batch.actor) };
+  return applyBatch(store, job.id, sent, (changes) => mayChange(asker, job, changes));
+});

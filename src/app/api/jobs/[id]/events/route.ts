@@ -1,53 +1,55 @@
-import { answer } from '@/server/answer';
 import { listen } from '@/server/changes';
+import { enter, route } from '@/server/door';
 import { jobRevision } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
-import { getStore } from '@/server/store';
 
 export const dynamic = 'force-dynamic';
 
 const BEAT_MS = 25_000;
 
 /** Server-sent events: one line for the revision of the job and for each new one, or `gap` when some may have been missed. */
-export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/events'>) =>
-  answer(async () => {
-    const { id } = await params;
-    const store = await getStore();
-    if ((await jobRevision(store, id)) === null) return noJob();
-    const encoder = new TextEncoder();
-    let close = () => {};
-    const stream = new ReadableStream({
-      start(controller) {
-        const send = (text: string) => controller.enqueue(encoder.encode(text));
-        let listening = true;
-        const deaf = listen(id, (revision) => send(`data: ${revision}\n\n`));
-        const beat = setInterval(() => send(': beat\n\n'), BEAT_MS);
-        close = () => {
-          listening = false;
-          deaf();
-          clearInterval(beat);
-          close = () => {};
-        };
-        const gone = () => {
-          close();
-          try {
-            controller.close();
-          } catch {
-            // It was closed by the one who read it.
-          }
-        };
-        // It may be gone before we begin.
-        if (request.signal.aborted) return gone();
-        request.signal.addEventListener('abort', gone);
-        // Where it stands, read once we listen: whoever has that already need not ask.
-        void jobRevision(store, id).then(
-          (revision) => listening && send(`data: ${revision ?? 'gap'}\n\n`),
-          () => listening && send('data: gap\n\n'),
+export const GET = route('read', async ({ store, job: { id }, request }) => {
+  if ((await jobRevision(store, id)) === null) return noJob();
+  const encoder = new TextEncoder();
+  let close = () => {};
+  const stream = new ReadableStream({
+    start(controller) {
+      const send = (text: string) => controller.enqueue(encoder.encode(text));
+      let listening = true;
+      const deaf = listen(id, (revision) => send(`data: ${revision}\n\n`));
+      // Who was signed out, or is no member any more, hears no more of it.
+      const beat = setInterval(() => {
+        enter('read', request.headers.get('cookie'), id).then(
+          () => listening && send(': beat\n\n'),
+          () => gone(),
         );
-      },
-      cancel: () => close(),
-    });
-    return new Response(stream, {
-      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' },
-    });
+      }, BEAT_MS);
+      close = () => {
+        listening = false;
+        deaf();
+        clearInterval(beat);
+        close = () => {};
+      };
+      const gone = () => {
+        close();
+        try {
+          controller.close();
+        } catch {
+          // It was closed by the one who read it.
+        }
+      };
+      // It may be gone before we begin.
+      if (request.signal.aborted) return gone();
+      request.signal.addEventListener('abort', gone);
+      // Where it stands, read once we listen: whoever has that already need not ask.
+      void jobRevision(store, id).then(
+        (revision) => listening && send(`data: ${revision ?? 'gap'}\n\n`),
+        () => listening && send('data: gap\n\n'),
+      );
+    },
+    cancel: () => close(),
   });
+  return new Response(stream, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' },
+  });
+});

@@ -1,7 +1,5 @@
-import { answer } from '@/server/answer';
+import { route } from '@/server/door';
 import { findsOfOthers } from '@/server/keptFiles';
-import { getStore } from '@/server/store';
 
-/** Faults found in other jobs than this one. */
-export const GET = (_: Request, { params }: RouteContext<'/api/jobs/[id]/finds'>) =>
-  answer(async () => findsOfOthers(await getStore(), (await params).id));
+/** Faults found in other jobs of the same firm. */
+export const GET = route('read', async ({ store, job }) => findsOfOthers(store, job.id));

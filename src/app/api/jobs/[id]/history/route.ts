@@ -1,7 +1,5 @@
-import { answer } from '@/server/answer';
 import { askedSteps } from '@/server/asked';
+import { route } from '@/server/door';
 import { historyOf } from '@/server/pastJobs';
-import { getStore } from '@/server/store';
 
-export const GET = (request: Request, { params }: RouteContext<'/api/jobs/[id]/history'>) =>
-  answer(async () => historyOf(await getStore(), (await params).id, askedSteps(request)));
+export const GET = route('read', async ({ store, job, request }) => historyOf(store, job.id, askedSteps(request)));

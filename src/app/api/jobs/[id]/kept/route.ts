@@ -1,12 +1,12 @@
 import { NewKeptFile } from '@/core/wire/kept';
-import { answer, MOST_BYTES, readJson } from '@/server/answer';
+import { MOST_BYTES, readJson } from '@/server/answer';
+import { nameOf } from '@/server/asked';
+import { route } from '@/server/door';
 import { filesOf, keepFile } from '@/server/keptFiles';
-import { getStore } from '@/server/store';
 
-export const GET = (_: Request, { params }: RouteContext<'/api/jobs/[id]/kept'>) =>
-  answer(async () => filesOf(await getStore(), (await params).id));
+export const GET = route('read', async ({ store, job }) => filesOf(store, job.id));
 
-export const POST = (request: Request, { params }: RouteContext<'/api/jobs/[id]/kept'>) =>
-  answer(async () =>
-    keepFile(await getStore(), (await params).id, await readJson(request, NewKeptFile, MOST_BYTES.step)),
-  );
+export const POST = route('work', async ({ store, asker, job, request }) => {
+  const file = await readJson(request, NewKeptFile, MOST_BYTES.step);
+  return keepFile(store, job.id, { ...file, by: nameOf(asker) ?? file.by });
+});

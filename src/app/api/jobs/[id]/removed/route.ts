@@ -1,11 +1,10 @@
 import { Removal } from '@/core/wire/wire';
-import { answer, readJson } from '@/server/answer';
+import { readJson } from '@/server/answer';
+import { route } from '@/server/door';
 import { removeJob } from '@/server/jobs';
-import { getStore } from '@/server/store';
 
-export const POST = (request: Request, { params }: RouteContext<'/api/jobs/[id]/removed'>) =>
-  answer(async () => {
-    const { removed } = await readJson(request, Removal);
-    await removeJob(await getStore(), (await params).id, removed);
-    return { removed };
-  });
+export const POST = route('remove', async ({ store, job, request }) => {
+  const { removed } = await readJson(request, Removal);
+  await removeJob(store, job.id, removed);
+  return { removed };
+});

@@ -1,7 +1,12 @@
 import { Reversal } from '@/core/wire/wire';
-import { answer, readJson } from '@/server/answer';
+import { readJson } from '@/server/answer';
+import { asActor } from '@/server/asked';
+import { mayChange } from '@/server/can';
+import { route } from '@/server/door';
 import { reverse } from '@/server/jobs';
-import { getStore } from '@/server/store';
 
-export const POST = (request: Request, { params }: RouteContext<'/api/jobs/[id]/reversals'>) =>
-  answer(async () => reverse(await getStore(), (await params).id, await readJson(request, Reversal)));
+export const POST = route('work', async ({ store, asker, job, request }) => {
+  const reversal = await readJson(request, Reversal);
+  const sent = { ...reversal, actor: asActor(asker, reversal.actor) };
+  return reverse(store, job.id, sent, (changes) => mayChange(asker, job, changes));
+});

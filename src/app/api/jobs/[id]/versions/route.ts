@@ -1,14 +1,13 @@
 import { NewVersion } from '@/core/wire/wire';
-import { answer, readJson } from '@/server/answer';
+import { readJson } from '@/server/answer';
+import { asActor } from '@/server/asked';
+import { route } from '@/server/door';
 import { nameVersion, versionsOf } from '@/server/pastJobs';
-import { getStore } from '@/server/store';
 
-export const GET = (_: Request, { params }: RouteContext<'/api/jobs/[id]/versions'>) =>
-  answer(async () => versionsOf(await getStore(), (await params).id));
+export const GET = route('read', async ({ store, job }) => versionsOf(store, job.id));
 
-export const POST = (request: Request, { params }: RouteContext<'/api/jobs/[id]/versions'>) =>
-  answer(async () => {
-    const { id } = await params;
-    await nameVersion(await getStore(), id, await readJson(request, NewVersion));
-    return versionsOf(await getStore(), id);
-  });
+export const POST = route('edit', async ({ store, asker, job: { id }, request }) => {
+  const version = await readJson(request, NewVersion);
+  await nameVersion(store, id, { ...version, actor: asActor(asker, version.actor) });
+  return versionsOf(store, id);
+});

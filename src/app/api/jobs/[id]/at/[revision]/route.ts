@@ -1,11 +1,8 @@
-import { answer } from '@/server/answer';
 import { readRevision } from '@/server/asked';
+import { route } from '@/server/door';
 import { jobAtRevision } from '@/server/pastJobs';
-import { getStore } from '@/server/store';
 
-export const GET = (_: Request, { params }: RouteContext<'/api/jobs/[id]/at/[revision]'>) =>
-  answer(async () => {
-    const { id, revision: text } = await params;
-    const revision = readRevision(text);
-    return { job: await jobAtRevision(await getStore(), id, revision), revision };
-  });
+export const GET = route<{ id: string; revision: string }>('read', async ({ store, job, params }) => {
+  const revision = readRevision(params.revision);
+  return { job: await jobAtRevision(store, job.id, revision), revision };
+});

@@ -1,9 +1,6 @@
-import { answer } from '@/server/answer';
+import { route } from '@/server/door';
 import { valuesOf } from '@/server/keptFiles';
-import { getStore } from '@/server/store';
 
-export const GET = (_: Request, { params }: RouteContext<'/api/jobs/[id]/results/[result]'>) =>
-  answer(async () => {
-    const { id, result } = await params;
-    return valuesOf(await getStore(), id, result);
-  });
+export const GET = route<{ id: string; result: string }>('read', async ({ store, params: { id, result } }) =>
+  valuesOf(store, id, result),
+);

@@ -1,11 +1,8 @@
-import { answer } from '@/server/answer';
+import { route } from '@/server/door';
 import { forgetVersion, versionsOf } from '@/server/pastJobs';
-import { getStore } from '@/server/store';
 
 /** Take the name off a revision; the revision itself stays. */
-export const DELETE = (_: Request, { params }: RouteContext<'/api/jobs/[id]/versions/[version]'>) =>
-  answer(async () => {
-    const { id, version } = await params;
-    await forgetVersion(await getStore(), id, version);
-    return versionsOf(await getStore(), id);
-  });
+export const DELETE = route<{ id: string; version: string }>('edit', async ({ store, params: { id, version } }) => {
+  await forgetVersion(store, id, version);
+  return versionsOf(store, id);
+});

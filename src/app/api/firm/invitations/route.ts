@@ -1,0 +1,9 @@
+import { NewPass } from '@/core/people/people';
+import { invite } from '@/server/accounts';
+import { readJson } from '@/server/answer';
+import { route } from '@/server/door';
+import { memberOf } from '@/server/member';
+
+export const POST = route('firm', async ({ store, asker, request }) =>
+  invite(store, memberOf(asker), (await readJson(request, NewPass)).role),
+);

@@ -1,0 +1,13 @@
+import { NewRole } from '@/core/people/people';
+import { setRole } from '@/server/accounts';
+import { readJson } from '@/server/answer';
+import { route } from '@/server/door';
+import { memberOf } from '@/server/member';
+
+export const POST = route<{ member: string }>('firm', async ({ store, asker, request, params }) =>
+  setRole(store, memberOf(asker), params.member, (await readJson(request, NewRole)).role),
+);
+
+export const DELETE = route<{ member: string }>('firm', async ({ store, asker, params }) =>
+  setRole(store, memberOf(asker), params.member, null),
+);

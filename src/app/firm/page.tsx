@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { firmOf } from '@/server/accounts';
+import { memberOf } from '@/server/member';
+import { enterPage } from '@/server/pageDoor';
+import { FirmPage } from '@/ui/people/FirmPage';
+
+export const metadata: Metadata = { title: 'The firm' };
+export const dynamic = 'force-dynamic';
+
+export default async function Page() {
+  const { store, asker } = await enterPage('firm');
+  const member = memberOf(asker);
+  return <FirmPage given={await firmOf(store, member)} me={member.accountId} />;
+}

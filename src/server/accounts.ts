@@ -1,0 +1,443 @@
+import { randomInt, randomUUID } from 'node:crypto';
+import type { EntityManager } from '@mikro-orm/postgresql';
+import { hash, verify as verifyHash } from '@node-rs/argon2';
+import { generateSecret, generateURI, verify as verifyCode } from 'otplib';
+import { toString as qrCode } from 'qrcode';
+import type { z } from 'zod';
+import {
+  type Firm,
+  type Join,
+  type Me,
+  type NewPassword,
+  passwordFault,
+  type Reset,
+  type Role,
+  type SecondFactor,
+  type SignIn,
+} from '../core/people/people';
+import { refuse } from '../core/text/refusal';
+import type { Store } from '../store/openStore';
+import {
+  type AccountRow,
+  accountById,
+  accountByLogin,
+  adoptJobs,
+  codesLeft,
+  countFirms,
+  dropMember,
+  endOthers,
+  endSignIn,
+  firmById,
+  firmsOf,
+  happeningsOf,
+  insertAccount,
+  insertFirm,
+  insertPass,
+  insertSignIn,
+  lockFirm,
+  membersOf,
+  note,
+  openPasses,
+  passBy,
+  renameFirm,
+  setCodes,
+  setMember,
+  setPassword,
+  setSecond,
+  signInsOf,
+  takeCode,
+  takePass,
+  takeStep,
+  workFor,
+} from '../store/people';
+import type { Asker } from './can';
+import { mayTry, rightTry, wrongTry } from './limits';
+import { hashOf, newToken, seal, unseal } from './signIns';
+
+export type Member = Extract<Asker, { kind: 'member' }>;
+
+/** OWASP Password Storage Cheat Sheet: argon2id with 19 MiB, two rounds, one lane (the package's own algorithm is argon2id). */
+const ARGON = { memoryCost: 19 * 1024, timeCost: 2, parallelism: 1 } as const;
+const hashPassword = (password: string): Promise<string> => hash(password.normalize('NFKC'), ARGON);
+let nobodys: Promise<string> | null = null;
+/** Takes as long for an account that there is not. */
+async function isPassword(account: AccountRow | null, password: string): Promise<boolean> {
+  nobodys ??= hashPassword(randomUUID());
+  const right = await verifyHash(account?.passwordHash ?? (await nobodys), password.normalize('NFKC'));
+  return right && account !== null;
+}
+
+const WRONG = 'That name and password do not go together.';
+/** A time code may be so old, seconds: RFC 6238, 5.2 recommends at most one step for the way. */
+const LATE_SECONDS = 30;
+const SEALED_SECONDS = 15 * 60;
+const LINK_DAYS = { join: 7, reset: 1 } as const;
+const MOST_HAPPENINGS = 200;
+
+const within = (days: number): Date => new Date(Date.now() + days * 24 * 3600 * 1000);
+
+async function secretOf(account: AccountRow): Promise<string | null> {
+  if (account.secondSecret === null) return null;
+  const { secret } = await unseal<{ secret: string }>(account.secondSecret, 0);
+  return secret ?? refuse('second-lost', 'The second factor cannot be read: ask an owner of the firm for a new start.');
+}
+
+/** The step of a time code that is right and later than any that was used; null where it is not. */
+async function stepOf(secret: string, code: string, after: number): Promise<number | null> {
+  const token = code.replaceAll(/\s/g, '');
+  if (!/^\d{6}$/.test(token)) return null;
+  const checked = await verifyCode({ secret, token, epochTolerance: [LATE_SECONDS, 0], afterTimeStep: after });
+  return checked.valid && 'timeStep' in checked ? checked.timeStep : null;
+}
+
+const recoveryCode = (): string =>
+  Array.from({ length: 4 }, () => String(randomInt(10_000)).padStart(4, '0')).join('-');
+const sameCode = (code: string): string => hashOf(code.replaceAll(/\D/g, ''));
+
+/** Whether a second factor is right: a time code, or a recovery code, each once. */
+async function isSecond(em: EntityManager, account: AccountRow, secret: string, code: string): Promise<boolean> {
+  const step = await stepOf(secret, code, account.secondStep);
+  if (step !== null) return (await takeStep(em, account.id, step)) > 0;
+  return /^[\d\s-]{16,}$/.test(code) && (await takeCode(em, account.id, sameCode(code))) > 0;
+}
+
+/**
+ * Sign in. @returns a token for the cookie, or null where the second factor is asked for
+ * @throws Refusal `wrong` for a name that there is not as for a wrong password
+ */
+export async function signIn(
+  store: Store,
+  { login, password, code }: z.infer<typeof SignIn>,
+  from: { address: string; device: string },
+): Promise<string | null> {
+  const em = store.em.fork();
+  const pair = hashOf(`${login.toLowerCase()} ${from.address}`);
+  const whole = hashOf(login.toLowerCase());
+  await mayTry(store, 'address', from.address);
+  await mayTry(store, 'pair', pair);
+  await mayTry(store, 'login', whole);
+  const wrong = async (words: string): Promise<never> => {
+    await Promise.all([
+      wrongTry(store, 'address', from.address),
+      wrongTry(store, 'pair', pair),
+      wrongTry(store, 'login', whole),
+    ]);
+    return refuse('wrong', words);
+  };
+  const account = await accountByLogin(em, login);
+  const right = await isPassword(account, password);
+  if (!right || !account) return wrong(WRONG);
+  const firms = await firmsOf(em, account.id);
+  const secret = await secretOf(account);
+  if (secret !== null) {
+    if (code === '') return null;
+    if (!(await isSecond(em, account, secret, code))) {
+      for (const { id } of firms)
+        await note(em, { firmId: id, accountId: account.id, who: account.name, what: 'gave a wrong second factor' });
+      return wrong('That code is not right, or was used already.');
+    }
+  }
+  await Promise.all([rightTry(store, 'pair', pair)]);
+  return startSignIn(em, account, firms[0]?.id ?? null, from.device);
+}
+
+async function startSignIn(
+  em: EntityManager,
+  { id, name }: Pick<AccountRow, 'id' | 'name'>,
+  firmId: string | null,
+  device: string,
+): Promise<string> {
+  const token = newToken();
+  await insertSignIn(em, { id: randomUUID(), hash: hashOf(token), accountId: id, firmId, device });
+  if (firmId) await note(em, { firmId, accountId: id, who: name, what: `signed in on ${device}` });
+  return token;
+}
+
+export async function signOut(store: Store, by: Member): Promise<void> {
+  await endSignIn(store.em.fork(), by.accountId, by.signInId);
+}
+
+/** The first account and its firm; what was there before accounts becomes the firm's. @throws Refusal where there is a firm */
+export async function makeFirst(
+  store: Store,
+  { firm, login, name, password }: { firm: string; login: string; name: string; password: string },
+): Promise<{ firmId: string; adopted: number }> {
+  const passwordHash = await hashPassword(checkedPassword(password, [login, name]));
+  return store.em.fork().transactional(async (em) => {
+    if ((await countFirms(em)) > 0) refuse('not-first', 'There is a firm already: its owner invites others.');
+    const [firmId, id] = [randomUUID(), randomUUID()];
+    await insertFirm(em, firmId, firm);
+    await insertAccount(em, { id, login, name, passwordHash });
+    await setMember(em, firmId, id, 'owner');
+    await note(em, { firmId, accountId: id, who: name, what: 'made the firm' });
+    return { firmId, adopted: await adoptJobs(em, firmId) };
+  });
+}
+
+function checkedPassword(password: string, names: readonly string[]): string {
+  const fault = passwordFault(password, names);
+  return fault === null ? password : refuse('weak', fault, 'password');
+}
+
+/** What an invitation or a reset is for, before it is used. @throws Refusal `no-link` */
+export async function seePass(
+  store: Store,
+  token: string,
+): Promise<{ kind: 'join' | 'reset'; firm: string; login: string }> {
+  const em = store.em.fork();
+  const pass = (await passBy(em, hashOf(token))) ?? noLink();
+  const account = pass.accountId ? await accountById(em, pass.accountId) : null;
+  return { kind: pass.kind, firm: (await firmById(em, pass.firmId))?.name ?? '', login: account?.login ?? '' };
+}
+
+const noLink = (): never =>
+  refuse('no-link', 'This link was used already, is over, or is not whole. Ask for another one.');
+
+/** Take an invitation. @returns a token for the cookie */
+export async function join(store: Store, given: z.infer<typeof Join>, from: { address: string; device: string }) {
+  await mayTry(store, 'link', from.address);
+  const passwordHash = await hashPassword(checkedPassword(given.password, [given.login, given.name]));
+  const em = store.em.fork();
+  const known = await passBy(em, hashOf(given.token));
+  if (known?.kind !== 'join') {
+    await wrongTry(store, 'link', from.address);
+    return noLink();
+  }
+  return em.transactional(async (inside) => {
+    if (await accountByLogin(inside, given.login))
+      refuse('taken', 'Somebody signs in with this name already: take another one.', 'login');
+    const pass = (await takePass(inside, hashOf(given.token))) ?? noLink();
+    const account = { id: randomUUID(), login: given.login, name: given.name, passwordHash };
+    await insertAccount(inside, account);
+    await setMember(inside, pass.firmId, account.id, pass.role ?? 'reader');
+    await note(inside, {
+      firmId: pass.firmId,
+      accountId: account.id,
+      who: account.name,
+      what: `joined as ${pass.role ?? 'reader'}`,
+    });
+    return startSignIn(inside, account, pass.firmId, from.device);
+  });
+}
+
+/** A new password by a link; all sign-ins end, and the second factor is as it was. */
+export async function resetPassword(
+  store: Store,
+  given: z.infer<typeof Reset>,
+  from: { address: string },
+): Promise<void> {
+  await mayTry(store, 'link', from.address);
+  const em = store.em.fork();
+  const known = await passBy(em, hashOf(given.token));
+  const account = known?.accountId ? await accountById(em, known.accountId) : null;
+  if (!account || known?.kind !== 'reset') {
+    await wrongTry(store, 'link', from.address);
+    return noLink();
+  }
+  const passwordHash = await hashPassword(checkedPassword(given.password, [account.login, account.name]));
+  await em.transactional(async (inside) => {
+    const pass = (await takePass(inside, hashOf(given.token))) ?? noLink();
+    await setPassword(inside, account.id, passwordHash);
+    await endOthers(inside, account.id, '');
+    await note(inside, {
+      firmId: pass.firmId,
+      accountId: account.id,
+      who: account.name,
+      what: 'set a new password by a link',
+    });
+  });
+}
+
+const accountOf = async (em: EntityManager, by: Member): Promise<AccountRow> =>
+  (await accountById(em, by.accountId)) ?? refuse('signed-out', 'Sign in first.');
+
+/** @throws Refusal where the password of the one who asks is not right */
+async function proven(store: Store, em: EntityManager, by: Member, password: string): Promise<AccountRow> {
+  const account = await accountOf(em, by);
+  await mayTry(store, 'pair', by.accountId);
+  if (await isPassword(account, password)) return account;
+  await wrongTry(store, 'pair', by.accountId);
+  return refuse('wrong', 'That is not your password.', 'password');
+}
+
+export async function meOf(store: Store, by: Member): Promise<Me> {
+  const em = store.em.fork();
+  const { id, login, name, secondSecret } = await accountOf(em, by);
+  const devices = (await signInsOf(em, id)).map(({ id: signInId, device, madeAt, seenAt }) => ({
+    id: signInId,
+    device,
+    madeAt: new Date(madeAt).toISOString(),
+    seenAt: new Date(seenAt).toISOString(),
+    here: signInId === by.signInId,
+  }));
+  const second = secondSecret !== null;
+  return {
+    id,
+    login,
+    name,
+    second,
+    codesLeft: second ? await codesLeft(em, id) : 0,
+    firms: await firmsOf(em, id),
+    firmId: by.firmId,
+    devices,
+  };
+}
+
+/** A new password ends all other sign-ins. */
+export async function changePassword(store: Store, by: Member, given: z.infer<typeof NewPassword>): Promise<Me> {
+  const em = store.em.fork();
+  const account = await proven(store, em, by, given.before);
+  await setPassword(em, account.id, await hashPassword(checkedPassword(given.password, [account.login, account.name])));
+  await endOthers(em, account.id, by.signInId);
+  await noteIn(em, by, 'set a new password');
+  return meOf(store, by);
+}
+
+const noteIn = (em: EntityManager, by: Member, what: string, jobId: string | null = null) =>
+  note(em, { firmId: by.firmId, jobId, accountId: by.accountId, who: by.name, what });
+
+/** Begin, hold or end a second factor. */
+export async function secondFactor(
+  store: Store,
+  by: Member,
+  given: z.infer<typeof SecondFactor>,
+): Promise<{ sealed?: string; secret?: string; picture?: string; codes?: string[] }> {
+  const em = store.em.fork();
+  if (given.step === 'begin') {
+    const account = await proven(store, em, by, given.password);
+    if (account.secondSecret !== null) refuse('second-there', 'There is a second factor already: end that one first.');
+    const secret = generateSecret();
+    const uri = generateURI({ issuer: 'Good Shelf', label: account.login, secret });
+    return {
+      secret,
+      picture: await qrCode(uri, { type: 'svg', margin: 2 }),
+      sealed: await seal({ secret, for: account.id }, SEALED_SECONDS),
+    };
+  }
+  if (given.step === 'end') {
+    const account = await proven(store, em, by, given.password);
+    await em.transactional(async (inside) => {
+      await setSecond(inside, account.id, null, 0);
+      await setCodes(inside, account.id, []);
+      await noteIn(inside, by, 'ended the second factor');
+    });
+    return {};
+  }
+  const { secret, for: whose } = await unseal<{ secret: string; for: string }>(given.sealed, SEALED_SECONDS);
+  if (!secret || whose !== by.accountId) return refuse('over', 'That took too long: begin again.');
+  const step = await stepOf(secret, given.code, 0);
+  if (step === null) return refuse('wrong', 'That code is not right. Is the clock of the telephone right?', 'code');
+  const codes = Array.from({ length: 8 }, recoveryCode);
+  const kept = await seal({ secret }, 0);
+  await em.transactional(async (inside) => {
+    await setSecond(inside, by.accountId, kept, step);
+    await setCodes(inside, by.accountId, codes.map(sameCode));
+    await endOthers(inside, by.accountId, by.signInId);
+    await noteIn(inside, by, 'began a second factor');
+  });
+  return { codes };
+}
+
+export async function endDevice(store: Store, by: Member, id: string): Promise<Me> {
+  await endSignIn(store.em.fork(), by.accountId, id);
+  return meOf(store, by);
+}
+
+/** Work for another firm that one is a member of. */
+export async function chooseFirm(store: Store, by: Member, firmId: string): Promise<Me> {
+  const em = store.em.fork();
+  if (!(await firmsOf(em, by.accountId)).some(({ id }) => id === firmId))
+    refuse('no-firm', 'You are not a member there.');
+  await workFor(em, by.signInId, firmId);
+  return meOf(store, { ...by, firmId });
+}
+
+const firmIdOf = (by: Member): string => by.firmId ?? refuse('no-firm', 'You are not a member of a firm.');
+
+export async function firmOf(store: Store, by: Member): Promise<Firm> {
+  const em = store.em.fork();
+  const firm = (await firmById(em, firmIdOf(by))) ?? refuse('no-firm', 'There is no such firm.');
+  return {
+    ...firm,
+    members: await membersOf(em, firm.id),
+    open: (await openPasses(em, firm.id)).map(({ role, until }) => ({ role, until: new Date(until).toISOString() })),
+    happenings: (await happeningsOf(em, firm.id, MOST_HAPPENINGS)).map(({ who, what, at }) => ({
+      who,
+      what,
+      at: new Date(at).toISOString(),
+    })),
+  };
+}
+
+export async function nameFirm(store: Store, by: Member, name: string): Promise<Firm> {
+  const em = store.em.fork();
+  await renameFirm(em, firmIdOf(by), name);
+  await noteIn(em, by, `called the firm ${name}`);
+  return firmOf(store, by);
+}
+
+/** A link that makes an account once. It is shown to copy, and nowhere kept. */
+export async function invite(store: Store, by: Member, role: Role): Promise<{ path: string; until: string }> {
+  const token = newToken();
+  const until = within(LINK_DAYS.join);
+  const em = store.em.fork();
+  await insertPass(em, {
+    kind: 'join',
+    firmId: firmIdOf(by),
+    role,
+    accountId: null,
+    hash: hashOf(token),
+    madeBy: by.accountId,
+    until,
+  });
+  await noteIn(em, by, `invited somebody as ${role}`);
+  return { path: `/join/${token}`, until: until.toISOString() };
+}
+
+async function memberOf(em: EntityManager, by: Member, accountId: string) {
+  const members = await membersOf(em, firmIdOf(by));
+  const member = members.find(({ id }) => id === accountId);
+  return { members, member: member ?? refuse('no-member', 'There is no such member of this firm.') };
+}
+
+/** A link that sets a new password once. */
+export async function offerReset(
+  store: Store,
+  by: Member,
+  accountId: string,
+): Promise<{ path: string; until: string }> {
+  const em = store.em.fork();
+  const { member } = await memberOf(em, by, accountId);
+  // Who is a member elsewhere too could otherwise be entered by any of their firms.
+  if ((await firmsOf(em, accountId)).length > 1)
+    refuse('not-only-yours', `${member.name} is a member of other firms too: they set their password themselves.`);
+  const token = newToken();
+  const until = within(LINK_DAYS.reset);
+  await insertPass(em, {
+    kind: 'reset',
+    firmId: firmIdOf(by),
+    role: null,
+    accountId,
+    hash: hashOf(token),
+    madeBy: by.accountId,
+    until,
+  });
+  await noteIn(em, by, `made a link for a new password of ${member.name}`);
+  return { path: `/reset/${token}`, until: until.toISOString() };
+}
+
+/** Another role, or none: then they are no member any more. @throws Refusal where no owner would be left */
+export async function setRole(store: Store, by: Member, accountId: string, role: Role | null): Promise<Firm> {
+  await store.em.fork().transactional(async (em) => {
+    const firmId = firmIdOf(by);
+    await lockFirm(em, firmId);
+    const { members, member } = await memberOf(em, by, accountId);
+    const left = members.filter((one) => one.role === 'owner' && one.id !== accountId);
+    if (role !== 'owner' && left.length === 0)
+      refuse('last-owner', 'A firm has at least one owner: make another one first.');
+    if (role === null) await dropMember(em, firmId, accountId);
+    else await setMember(em, firmId, accountId, role);
+    await noteIn(em, by, role === null ? `took ${member.name} off the firm` : `made ${member.name} ${role}`);
+  });
+  return firmOf(store, by);
+}

@@ -1,0 +1,7 @@
+import { pino } from 'pino';
+
+/** Lines of JSON on the standard error: what went wrong of ours, and nothing of who asked. */
+export const log = pino(
+  { base: null, timestamp: pino.stdTimeFunctions.isoTime },
+  pino.destination({ dest: 2, sync: true }),
+);

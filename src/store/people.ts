@@ -1,0 +1,265 @@
+import type { EntityManager } from '@mikro-orm/postgresql';
+import type { Purpose, Role } from '../core/people/people';
+
+/*
+ * People and what they may enter. Everything is asked by hashes of tokens, never by a token.
+ */
+
+export type AccountRow = {
+  id: string;
+  login: string;
+  name: string;
+  passwordHash: string;
+  secondSecret: string | null;
+  secondStep: number;
+};
+const ACCOUNT = `id, login, name, password_hash as "passwordHash", second_secret as "secondSecret",
+  second_step::float8 as "secondStep"`;
+
+const one = async <T>(em: EntityManager, sql: string, values: unknown[]): Promise<T | null> =>
+  (await em.execute<T[]>(sql, values))[0] ?? null;
+/** @returns how many rows it touched */
+const touched = async (em: EntityManager, sql: string, values: unknown[]): Promise<number> =>
+  ((await em.execute<{ n: number }>(sql, values, 'run')) as unknown as { affectedRows: number }).affectedRows;
+
+export const accountByLogin = (em: EntityManager, login: string) =>
+  one<AccountRow>(em, `select ${ACCOUNT} from account where lower(login) = lower(?) and ended_at is null`, [login]);
+export const accountById = (em: EntityManager, id: string) =>
+  one<AccountRow>(em, `select ${ACCOUNT} from account where id = ? and ended_at is null`, [id]);
+
+export const insertAccount = (em: EntityManager, row: Pick<AccountRow, 'id' | 'login' | 'name' | 'passwordHash'>) =>
+  touched(em, 'insert into account (id, login, name, password_hash) values (?, ?, ?, ?)', [
+    row.id,
+    row.login,
+    row.name,
+    row.passwordHash,
+  ]);
+export const setPassword = (em: EntityManager, id: string, hash: string) =>
+  touched(em, 'update account set password_hash = ? where id = ?', [hash, id]);
+export const setSecond = (em: EntityManager, id: string, secret: string | null, step: number) =>
+  touched(em, 'update account set second_secret = ?, second_step = ? where id = ?', [secret, step, id]);
+/** A code is taken once: @returns 0 where a later one was taken already */
+export const takeStep = (em: EntityManager, id: string, step: number) =>
+  touched(em, 'update account set second_step = ? where id = ? and second_step < ?', [step, id, step]);
+
+export async function setCodes(em: EntityManager, id: string, hashes: readonly string[]): Promise<void> {
+  await em.execute('delete from recovery_code where account_id = ?', [id]);
+  for (const hash of hashes)
+    await em.execute('insert into recovery_code (account_id, code_hash) values (?, ?)', [id, hash]);
+}
+export const takeCode = (em: EntityManager, id: string, hash: string) =>
+  touched(em, 'update recovery_code set used_at = now() where account_id = ? and code_hash = ? and used_at is null', [
+    id,
+    hash,
+  ]);
+export const codesLeft = async (em: EntityManager, id: string): Promise<number> =>
+  (
+    await one<{ n: number }>(
+      em,
+      'select count(*)::int as n from recovery_code where account_id = ? and used_at is null',
+      [id],
+    )
+  )?.n ?? 0;
+
+export const insertFirm = (em: EntityManager, id: string, name: string) =>
+  touched(em, 'insert into firm (id, name) values (?, ?)', [id, name]);
+export const renameFirm = (em: EntityManager, id: string, name: string) =>
+  touched(em, 'update firm set name = ? where id = ?', [name, id]);
+export const firmById = (em: EntityManager, id: string) =>
+  one<{ id: string; name: string }>(em, 'select id, name from firm where id = ?', [id]);
+export const firmsOf = (em: EntityManager, accountId: string) =>
+  em.execute<{ id: string; name: string; role: Role }[]>(
+    'select firm.id, firm.name, role from member join firm on firm.id = firm_id where account_id = ? order by firm.name',
+    [accountId],
+  );
+export const membersOf = (em: EntityManager, firmId: string) =>
+  em.execute<{ id: string; name: string; login: string; role: Role }[]>(
+    `select account.id, account.name, login, role from member join account on account.id = account_id
+      where firm_id = ? and ended_at is null order by account.name, account.id`,
+    [firmId],
+  );
+export const setMember = (em: EntityManager, firmId: string, accountId: string, role: Role) =>
+  touched(
+    em,
+    'insert into member (firm_id, account_id, role) values (?, ?, ?) on conflict (firm_id, account_id) do update set role = excluded.role',
+    [firmId, accountId, role],
+  );
+export const dropMember = (em: EntityManager, firmId: string, accountId: string) =>
+  touched(em, 'delete from member where firm_id = ? and account_id = ?', [firmId, accountId]);
+/** Members of a firm wait for each other here, so that the last owner cannot go in two windows at once. */
+export const lockFirm = (em: EntityManager, firmId: string) =>
+  one(em, 'select id from firm where id = ? for update', [firmId]);
+
+/** Sign-ins unused for so long are over; and so are those that are so old, used or not. */
+const IDLE = `interval '14 days'`;
+const OLDEST = `interval '90 days'`;
+const LIVE = `ended_at is null and seen_at > now() - ${IDLE} and made_at > now() - ${OLDEST}`;
+
+export const insertSignIn = (
+  em: EntityManager,
+  row: { id: string; hash: string; accountId: string; firmId: string | null; device: string },
+) =>
+  touched(em, 'insert into sign_in (id, token_hash, account_id, firm_id, device) values (?, ?, ?, ?, ?)', [
+    row.id,
+    row.hash,
+    row.accountId,
+    row.firmId,
+    row.device,
+  ]);
+
+export type Entered = {
+  signInId: string;
+  accountId: string;
+  name: string;
+  firmId: string | null;
+  role: Role | null;
+  stale: boolean;
+  /** The job that was asked of, where there is one, and what one is in it. */
+  jobId: string | null;
+  jobRole: Role | null;
+};
+
+/** Who holds a token, and what they are in a job, in one question. */
+export const enteredBy = (em: EntityManager, hash: string, jobId: string | null) =>
+  one<Entered>(
+    em,
+    `select s.id as "signInId", a.id as "accountId", a.name, m.firm_id as "firmId", m.role,
+        s.seen_at < now() - interval '5 minutes' as stale, job.id as "jobId", coalesce(owning.role, guest.role) as "jobRole"
+      from sign_in s join account a on a.id = s.account_id and a.ended_at is null
+        left join member m on m.firm_id = s.firm_id and m.account_id = a.id
+        left join job on job.id = ?
+        left join member owning on owning.firm_id = job.firm_id and owning.account_id = a.id
+        left join guest on guest.job_id = job.id and guest.account_id = a.id
+      where s.token_hash = ? and s.${LIVE.replaceAll(/ and (\w+_at)/g, ' and s.$1')}`,
+    [jobId, hash],
+  );
+export const seeSignIn = (em: EntityManager, id: string) =>
+  touched(em, 'update sign_in set seen_at = now() where id = ?', [id]);
+export const signInsOf = (em: EntityManager, accountId: string) =>
+  em.execute<{ id: string; device: string; madeAt: Date; seenAt: Date }[]>(
+    `select id, device, made_at as "madeAt", seen_at as "seenAt" from sign_in
+      where account_id = ? and ${LIVE} order by seen_at desc`,
+    [accountId],
+  );
+export const endSignIn = (em: EntityManager, accountId: string, id: string) =>
+  touched(em, 'update sign_in set ended_at = now() where id = ? and account_id = ? and ended_at is null', [
+    id,
+    accountId,
+  ]);
+/** End all sign-ins of an account but one. */
+export const endOthers = (em: EntityManager, accountId: string, except: string) =>
+  touched(em, 'update sign_in set ended_at = now() where account_id = ? and id <> ? and ended_at is null', [
+    accountId,
+    except,
+  ]);
+export const workFor = (em: EntityManager, signInId: string, firmId: string) =>
+  touched(em, 'update sign_in set firm_id = ? where id = ?', [firmId, signInId]);
+
+export type PassRow = { kind: 'join' | 'reset'; firmId: string; role: Role | null; accountId: string | null };
+export const insertPass = (em: EntityManager, row: PassRow & { hash: string; madeBy: string; until: Date }) =>
+  touched(
+    em,
+    'insert into pass (token_hash, kind, firm_id, role, account_id, made_by, until) values (?, ?, ?, ?, ?, ?, ?)',
+    [row.hash, row.kind, row.firmId, row.role, row.accountId, row.madeBy, row.until],
+  );
+const PASS = 'kind, firm_id as "firmId", role, account_id as "accountId"';
+export const passBy = (em: EntityManager, hash: string) =>
+  one<PassRow>(em, `select ${PASS} from pass where token_hash = ? and used_at is null and until > now()`, [hash]);
+/** Use it up: of two who come at once one gets it. */
+export const takePass = (em: EntityManager, hash: string) =>
+  one<PassRow>(
+    em,
+    `update pass set used_at = now() where token_hash = ? and used_at is null and until > now() returning ${PASS}`,
+    [hash],
+  );
+export const openPasses = (em: EntityManager, firmId: string) =>
+  em.execute<{ role: Role; until: Date }[]>(
+    `select role, until from pass where firm_id = ? and kind = 'join' and used_at is null and until > now() order by until`,
+    [firmId],
+  );
+
+export const note = (
+  em: EntityManager,
+  row: { firmId: string | null; jobId?: string | null; accountId: string | null; who: string; what: string },
+) =>
+  touched(em, 'insert into happening (firm_id, job_id, account_id, who, what) values (?, ?, ?, ?, ?)', [
+    row.firmId,
+    row.jobId ?? null,
+    row.accountId,
+    row.who,
+    row.what,
+  ]);
+export const happeningsOf = (em: EntityManager, firmId: string, most: number) =>
+  em.execute<{ who: string; what: string; at: Date }[]>(
+    'select who, what, at from happening where firm_id = ? order by id desc limit ?',
+    [firmId, most],
+  );
+
+export type ShareRow = {
+  id: string;
+  jobId: string;
+  purpose: Purpose;
+  rackId: string | null;
+  whom: string;
+  madeBy: string;
+  madeAt: Date;
+  until: Date;
+  revokedAt: Date | null;
+  usedAt: Date | null;
+  uses: number;
+};
+const SHARE = `share_link.id, job_id as "jobId", purpose, rack_id as "rackId", whom, made_by as "madeBy",
+  share_link.made_at as "madeAt", until, revoked_at as "revokedAt", used_at as "usedAt", uses`;
+export const insertShare = (
+  em: EntityManager,
+  row: Pick<ShareRow, 'id' | 'jobId' | 'purpose' | 'rackId' | 'whom' | 'madeBy' | 'until'> & { hash: string },
+) =>
+  touched(
+    em,
+    `insert into share_link (id, token_hash, job_id, purpose, rack_id, whom, made_by, until) values (?, ?, ?, ?, ?, ?, ?, ?)`,
+    [row.id, row.hash, row.jobId, row.purpose, row.rackId, row.whom, row.madeBy, row.until],
+  );
+export const sharesOf = (em: EntityManager, jobId: string) =>
+  em.execute<ShareRow[]>(`select ${SHARE} from share_link where job_id = ? order by made_at desc, id`, [jobId]);
+/** The link of a token, used once more; null where it is over, was taken back, or its job is in the bin. */
+export const takeShare = (em: EntityManager, hash: string) =>
+  one<ShareRow>(
+    em,
+    `update share_link set used_at = now(), uses = uses + 1 from job
+      where token_hash = ? and revoked_at is null and until > now() and job.id = job_id and job.removed_at is null
+      returning ${SHARE}`,
+    [hash],
+  );
+export const revokeShare = (em: EntityManager, jobId: string, id: string) =>
+  touched(em, 'update share_link set revoked_at = now() where job_id = ? and id = ? and revoked_at is null', [
+    jobId,
+    id,
+  ]);
+
+export const guestsOf = (em: EntityManager, jobId: string) =>
+  em.execute<{ id: string; name: string; role: Exclude<Role, 'owner'> }[]>(
+    'select account.id, name, role from guest join account on account.id = account_id where job_id = ? order by name',
+    [jobId],
+  );
+export const setGuest = (em: EntityManager, jobId: string, accountId: string, role: Role) =>
+  touched(
+    em,
+    'insert into guest (job_id, account_id, role) values (?, ?, ?) on conflict (job_id, account_id) do update set role = excluded.role',
+    [jobId, accountId, role],
+  );
+export const dropGuest = (em: EntityManager, jobId: string, accountId: string) =>
+  touched(em, 'delete from guest where job_id = ? and account_id = ?', [jobId, accountId]);
+
+export const firmOfJob = (em: EntityManager, jobId: string) =>
+  one<{ firmId: string | null; name: string }>(em, 'select firm_id as "firmId", name from job where id = ?', [jobId]);
+/** Links and guests stay behind: they were given by the firm that had it. */
+export async function giveJob(em: EntityManager, jobId: string, firmId: string): Promise<void> {
+  await em.execute('update job set firm_id = ? where id = ?', [firmId, jobId]);
+  await em.execute('update share_link set revoked_at = now() where job_id = ? and revoked_at is null', [jobId]);
+  await em.execute('delete from guest where job_id = ?', [jobId]);
+}
+/** Jobs that were there before there were accounts belong to the first firm. */
+export const adoptJobs = (em: EntityManager, firmId: string) =>
+  touched(em, 'update job set firm_id = ? where firm_id is null', [firmId]);
+export const countFirms = async (em: EntityManager): Promise<number> =>
+  (await one<{ n: number }>(em, 'select count(*)::int as n from firm', []))?.n ?? 0;

@@ -1,0 +1,188 @@
+'use client';
+
+import { type FormEvent, useState } from 'react';
+import { Firm, PassAnswer, ROLE_WORDS, ROLES } from '@/core/people/people';
+import { Button } from '../kit/Button';
+import { Field, Input, Select } from '../kit/Field';
+import { Heading } from '../kit/viewParts';
+import { CopyLink } from './CopyLink';
+import { PlainPage, Wrong } from './formParts';
+import { useAsk } from './useAsk';
+
+const moment = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
+
+/** A firm for its owners: members, invitations, and who did what. */
+export function FirmPage({ given, me }: { given: Firm; me: string }) {
+  const [firm, setFirm] = useState(given);
+  return (
+    <PlainPage title={firm.name} about={`Number of the firm, for another one that gives it a job: ${firm.id}`} back>
+      <div className="mt-4 grid gap-8">
+        <Members firm={firm} me={me} onFirm={setFirm} />
+        <Invite firm={firm} onFirm={setFirm} />
+        <Name firm={firm} onFirm={setFirm} />
+        <section aria-label="What happened">
+          <Heading>What happened</Heading>
+          <p className="text-[13px] text-soft">
+            Latest first, UTC. Steps in a job stand in its list of changes, with who did them.
+          </p>
+          <ol className="mt-2">
+            {firm.happenings.map(({ who, what, at }) => (
+              <li key={`${at} ${who} ${what}`} className="flex flex-wrap gap-x-3 border-b py-1">
+                <time className="font-mono text-[13px] text-soft" dateTime={at}>
+                  {moment(at)}
+                </time>
+                <span className="min-w-0 break-words">
+                  <b>{who}</b> {what}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </PlainPage>
+  );
+}
+
+type Part = { firm: Firm; onFirm: (firm: Firm) => void };
+
+function Members({ firm, me, onFirm }: Part & { me: string }) {
+  const { ask, wrong } = useAsk();
+  const [link, setLink] = useState<{ path: string; name: string } | null>(null);
+  const set = (id: string, role: string) =>
+    void ask(`/api/firm/members/${id}`, Firm, { role }).then((next) => next && onFirm(next));
+  return (
+    <section aria-label="Members">
+      <Heading>Members</Heading>
+      <ul>
+        {firm.members.map(({ id, name, login, role }) => (
+          <li key={id} className="flex flex-wrap items-center gap-2 border-b py-1.5">
+            <span className="min-w-40 flex-1">
+              <b>{name}</b>
+              {id === me && ', you'} <span className="text-soft">{login}</span>
+            </span>
+            <Select
+              aria-label={`Role of ${name}`}
+              value={role}
+              className="w-auto! max-w-full"
+              onChange={(event) => set(id, event.target.value)}
+            >
+              {ROLES.map((one) => (
+                <option key={one} value={one}>
+                  {ROLE_WORDS[one]}
+                </option>
+              ))}
+            </Select>
+            <Button
+              aria-label={`Link for a new password of ${name}`}
+              onClick={() =>
+                void ask(`/api/firm/members/${id}/reset`, PassAnswer, {}).then(
+                  (made) => made && setLink({ path: made.path, name }),
+                )
+              }
+            >
+              New password
+            </Button>
+            <Button
+              look="quiet"
+              aria-label={`Take ${name} off the firm`}
+              onClick={() =>
+                void ask(`/api/firm/members/${id}`, Firm, undefined, 'DELETE').then((next) => next && onFirm(next))
+              }
+            >
+              Take off
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Wrong words={wrong} />
+      {link && (
+        <CopyLink
+          key={link.path}
+          path={link.path}
+          words={`Give this to ${link.name} yourself. It sets a new password once, within a day, and is shown only now.`}
+        />
+      )}
+    </section>
+  );
+}
+
+function Invite({ firm, onFirm }: Part) {
+  const { ask, busy, wrong } = useAsk();
+  const [path, setPath] = useState<string | null>(null);
+  const invite = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const role = String(new FormData(event.currentTarget).get('role'));
+    const made = await ask('/api/firm/invitations', PassAnswer, { role });
+    if (!made) return;
+    setPath(made.path);
+    const next = await ask('/api/firm', Firm, undefined, 'GET');
+    if (next) onFirm(next);
+  };
+  return (
+    <section aria-label="Invite">
+      <Heading>Invite somebody</Heading>
+      <form onSubmit={(event) => void invite(event)} className="flex flex-wrap items-end gap-2">
+        <div className="min-w-0 flex-1">
+          <Field label="As">
+            {(ids) => (
+              <Select {...ids} name="role" defaultValue="installer">
+                {ROLES.map((one) => (
+                  <option key={one} value={one}>
+                    {ROLE_WORDS[one]}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </div>
+        <Button type="submit" look="main" disabled={busy} className="mb-1">
+          Make a link
+        </Button>
+      </form>
+      <Wrong words={wrong} />
+      {path && (
+        <CopyLink
+          key={path}
+          path={path}
+          words="Give this to them yourself: no mail is sent. It works once, within a week, and is shown only now."
+        />
+      )}
+      {firm.open.length > 0 && (
+        <p className="mt-2 text-[13px] text-soft">
+          Not taken yet: {firm.open.map(({ role, until }) => `${role}, until ${until.slice(0, 10)}`).join('; ')}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Name({ firm, onFirm }: Part) {
+  const { ask, busy, wrong } = useAsk();
+  return (
+    <section aria-label="Name of the firm">
+      <Heading>Name</Heading>
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={async (event) => {
+          event.preventDefault();
+          const name = String(new FormData(event.currentTarget).get('name'));
+          const next = await ask('/api/firm', Firm, { name });
+          if (next) onFirm(next);
+        }}
+      >
+        <Input
+          name="name"
+          aria-label="Name of the firm"
+          defaultValue={firm.name}
+          maxLength={80}
+          required
+          className="w-72!"
+        />
+        <Button type="submit" disabled={busy}>
+          Call it so
+        </Button>
+      </form>
+      <Wrong words={wrong} />
+    </section>
+  );
+}

@@ -1,0 +1,52 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useForm } from 'react-hook-form';
+import type { z } from 'zod';
+import { Reset, SignedOut } from '@/core/people/people';
+import { Button } from '../kit/Button';
+import { Field, Input } from '../kit/Field';
+import { PlainPage, Wrong } from './formParts';
+import { useAsk } from './useAsk';
+
+const Form = Reset.omit({ token: true });
+
+/** A new password by a link that works once. */
+export function ResetForm({ token, login }: { token: string; login: string }) {
+  const { ask, busy, wrong } = useAsk();
+  const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({ resolver: zodResolver(Form) });
+  return (
+    <PlainPage title="A new password" about="This link works once. Wherever you are signed in now, that ends.">
+      <form
+        noValidate
+        className="mt-5 grid max-w-sm gap-4"
+        onSubmit={handleSubmit(async (form) => {
+          if (await ask('/api/reset', SignedOut, { token, ...form })) window.location.assign('/sign-in');
+        })}
+      >
+        <input
+          type="text"
+          value={login}
+          readOnly
+          autoComplete="username"
+          className="sr-only"
+          aria-hidden
+          tabIndex={-1}
+        />
+        <Field
+          label={`New password of ${login}`}
+          help="At least 12 characters."
+          wrong={formState.errors.password?.message}
+        >
+          {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />}
+        </Field>
+        <Wrong words={wrong} />
+        <div>
+          <Button look="main" big type="submit" disabled={busy}>
+            Set it
+          </Button>
+        </div>
+      </form>
+    </PlainPage>
+  );
+}

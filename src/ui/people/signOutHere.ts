@@ -1,0 +1,13 @@
+import { SignedOut } from '@/core/people/people';
+import { steppedOut } from '../job/outbox';
+import { askServer } from '../job/wireClient';
+
+/** Sign out, and wipe what this device kept. @returns what still waits, where that would be lost; nothing is done then */
+export async function signOutHere(evenThough = false): Promise<number> {
+  const waiting = evenThough ? 0 : await steppedOut.waiting();
+  if (waiting > 0) return waiting;
+  await askServer('/api/sign-out', SignedOut, { method: 'POST', body: {} });
+  await steppedOut.wipe();
+  window.location.assign('/sign-in');
+  return 0;
+}

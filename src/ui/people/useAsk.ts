@@ -1,0 +1,34 @@
+import { useState } from 'react';
+import type { z } from 'zod';
+import { askServer } from '../job/wireClient';
+
+/** Ask the server for something that is done at once or not at all, and say what went wrong. */
+export function useAsk(): {
+  busy: boolean;
+  wrong: string | null;
+  ask: <S extends z.ZodType>(
+    url: string,
+    schema: S,
+    body?: unknown,
+    method?: 'GET' | 'POST' | 'DELETE',
+  ) => Promise<z.infer<S> | null>;
+} {
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  return {
+    busy,
+    wrong,
+    ask: async (url, schema, body, method = 'POST') => {
+      setBusy(true);
+      setWrong(null);
+      try {
+        return await askServer(url, schema, { method, ...(body === undefined ? {} : { body }), longestMs: 30_000 });
+      } catch (fault) {
+        setWrong((fault as Error).message);
+        return null;
+      } finally {
+        setBusy(false);
+      }
+    },
+  };
+}
