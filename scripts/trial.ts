@@ -2,10 +2,12 @@ import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { portFrom, startServer } from './lib/server';
+import { trialFuzz } from './lib/trialFuzz';
 import { trialKills } from './lib/trialKills';
+import { loadWords, trialLoad } from './lib/trialLoad';
 import { trialWindows } from './lib/trialWindows';
 
-/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills]`. */
+/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills|load|fuzz]`. */
 
 const say = (words: string) => console.log(words);
 
@@ -37,15 +39,28 @@ async function windows(): Promise<boolean> {
 }
 
 async function kills(): Promise<boolean> {
-  const result = await trialKills({ servers: 300, databases: 60 }, say);
-  const { acknowledged, lost, halves, serverKills, databaseKills } = result;
+  const result = await trialKills({ servers: 880, databases: 120 }, say);
+  const { acknowledged, onSite, lost, halves, serverKills, databaseKills } = result;
   say(
-    `kills: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} steps acknowledged, ${lost.length} lost, ${halves.length} halves`,
+    `kills: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} steps and ${onSite} ticks, tests and photographs acknowledged, ${lost.length} lost, ${halves.length} halves`,
   );
   return lost.length === 0 && halves.length === 0;
 }
 
-const PARTS: Record<string, () => Promise<boolean>> = { windows, kills };
+async function load(): Promise<boolean> {
+  const result = await trialLoad({ people: 50, jobs: 20, seconds: 300, perSecond: 200 });
+  say(loadWords(result));
+  return result.wrong === 0 && (result.of.edit?.p95 ?? Number.POSITIVE_INFINITY) < 200;
+}
+
+async function fuzz(): Promise<boolean> {
+  const { sent, broken, grownMb } = await trialFuzz(10_000);
+  say(`fuzz: ${sent} requests, ${broken.length} answered 500, memory grown by ${grownMb} MB`);
+  for (const words of broken.slice(0, 10)) say(`  ${words}`);
+  return broken.length === 0;
+}
+
+const PARTS: Record<string, () => Promise<boolean>> = { windows, kills, load, fuzz };
 const asked = process.argv.slice(2);
 const unknown = asked.filter((part) => !Object.hasOwn(PARTS, part));
 if (unknown.length > 0) throw new Error(`No part ${unknown.join(', ')}: expected ${Object.keys(PARTS).join(', ')}.`);

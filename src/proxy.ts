@@ -73,8 +73,12 @@ function strangerFault(request: NextRequest): NextResponse | null {
   const host = request.headers.get('host') ?? '';
   const origin = request.headers.get('origin');
   const reads = request.method === 'GET' || request.method === 'HEAD';
+  const site = request.headers.get('sec-fetch-site');
+  // Since our pages tell nobody where they lead from, their own forms come from `null` too: then only the browser knows.
+  const unsaid = origin === null || origin === 'null';
   const foreign =
-    (origin !== null && origin !== `${scheme}://${host}`) || request.headers.get('sec-fetch-site') === 'cross-site';
+    (!unsaid && origin !== `${scheme}://${host}`) ||
+    (site === null ? origin === 'null' : site !== 'same-origin' && site !== 'none');
   if (withAccounts && !hosts.has(host))
     return turnAway(403, 'not-here', 'Good Shelf does not answer to this name: whoever serves it gives its names.');
   if (!withAccounts && !LOCAL.test(host)) return turnAway(403, 'not-local', 'Good Shelf answers on this machine only.');

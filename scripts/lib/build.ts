@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { writeServiceWorker } from './serviceWorker';
 
 export const root = resolve(import.meta.dirname, '../..');
 export const nextBin = join(root, 'node_modules/next/dist/bin/next');
@@ -30,7 +31,7 @@ function fingerprint(): string {
 /** Build for production, unless what is built was made from the same sources. @returns whether a build stands */
 export function ensureBuild(quiet: boolean): boolean {
   const now = fingerprint();
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return true;
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === now && existsSync(join(root, 'public/sw.js'))) return true;
   const built = spawnSync(process.execPath, [nextBin, 'build'], {
     cwd: root,
     encoding: 'utf8',
@@ -41,6 +42,7 @@ export function ensureBuild(quiet: boolean): boolean {
     if (quiet) process.stderr.write(`${built.stdout}${built.stderr}`);
     return false;
   }
+  writeServiceWorker(root);
   writeFileSync(mark, now);
   return true;
 }

@@ -12,6 +12,8 @@ import { portFrom, type Running, startServer } from './server';
 export type KillsResult = {
   /** Steps. */
   acknowledged: number;
+  /** Ticks, tests and photographs. */
+  onSite: number;
   lost: string[];
   halves: string[];
   serverKills: number;
@@ -19,6 +21,8 @@ export type KillsResult = {
 };
 
 const WRITERS = 4;
+/** With the writers ten at once. */
+const WORKERS_A_KIND = 2;
 /** For the database to be started again, and for steps to come in again. */
 const LONGEST_MS = 60_000;
 /** Acknowledged between two kills, at least. */
@@ -71,6 +75,53 @@ async function writer(name: string, address: () => string, id: string, state: { 
   }
 }
 
+/** A JPEG of one grey pixel; each photograph is kept by its own id. */
+const PICTURE =
+  '/9j/4AAQSkZJRgABAQAAAQABAAD/2wBDAAgGBgcGBQgHBwcJCQgKDBQNDAsLDBkSEw8UHRofHh0aHBwgJC4nICIsIxwcKDcpLDAxNDQ0Hyc5PTgyPC4zNDL/wAALCAABAAEBAREA/8QAFAABAAAAAAAAAAAAAAAAAAAACf/EABQQAQAAAAAAAAAAAAAAAAAAAAD/2gAIAQEAAD8AVN//2Q==';
+
+/** What those who work on the site send, each with an id of its own, and where it is looked for in the end. */
+const ON_SITE = {
+  ticks: (id: string) => rows([{ table: 'ticks', record: { id, step: id, state: 'done' } }]),
+  results: (id: string, runId: string) => rows([{ table: 'results', record: { id, runId, passed: true } }]),
+  photographs: (id: string) => ({ path: 'kept', body: { id, kind: 'photo', name: 'tray.jpg', base64: PICTURE } }),
+} as const;
+type OnSite = keyof typeof ON_SITE;
+const rows = (list: object[]) => ({ path: 'batches', body: { commands: [{ type: 'keepRows', rows: list }] } });
+
+/** One who ticks, tests or photographs without end. @param taken ids that were acknowledged */
+async function worker(
+  kind: OnSite,
+  name: string,
+  address: () => string,
+  { id, runId }: { id: string; runId: string },
+  state: { ended: boolean },
+  taken: Set<string>,
+) {
+  for (let number = 0; !state.ended; number++) {
+    const one = `${name}-${number}`;
+    const { path, body } = ON_SITE[kind](one, runId);
+    const batchId = randomUUID();
+    while (!state.ended) {
+      try {
+        const sent = { batchId, base: { history: 'x', revision: 0, step: '' }, seen: 0, actor: { id: name, name: '' } };
+        const answer = await fetch(`${address()}/api/jobs/${id}/${path}`, {
+          method: 'POST',
+          body: JSON.stringify(path === 'kept' ? body : { ...sent, ...body }),
+          signal: AbortSignal.timeout(5000),
+        });
+        if (!answer.ok) throw new Error(String(answer.status));
+        await answer.arrayBuffer();
+        taken.add(one);
+        break;
+      } catch {
+        await pause(40);
+      }
+    }
+    // Nobody ticks without looking.
+    await pause(30);
+  }
+}
+
 /**
  * Kill the server and its database in the middle of writing, over and over, and see whether anything that was
  * acknowledged is gone, or half of a step is there.
@@ -88,13 +139,21 @@ export async function trialKills(
   if (!url) throw new Error('no database');
   const store = await openStore(url, {});
   await migrate(store);
-  const { id } = await takeInJob(store, writeJobFile({ ...benchCabinet(48), id: `kills-${process.pid}` }));
+  const start = benchCabinet(48);
+  const runId = Object.keys(start.runs)[0] ?? '';
+  const { id } = await takeInJob(store, writeJobFile({ ...start, id: `kills-${process.pid}` }));
   await store.close(true);
 
   const port = await portFrom(4690);
   let server: Running = await startServer(url, port);
   const state = { ended: false };
   const taken: Acknowledged = new Map();
+  const onSite: Record<OnSite, Set<string>> = { ticks: new Set(), results: new Set(), photographs: new Set() };
+  const workers = (Object.keys(onSite) as OnSite[]).flatMap((kind) =>
+    Array.from({ length: WORKERS_A_KIND }, (_, at) =>
+      worker(kind, `${kind}${at}`, () => server.address, { id, runId }, state, onSite[kind]),
+    ),
+  );
   const writers = Array.from({ length: WRITERS }, (_, at) => writer(`w${at}`, () => server.address, id, state, taken));
   const restart = async () => {
     const dead = new Promise((done) => server.process.once('exit', done));
@@ -129,16 +188,24 @@ export async function trialKills(
     }
     await pause(500);
     state.ended = true;
-    await Promise.all(writers);
+    await Promise.all([...writers, ...workers]);
     const answer = await fetch(`${server.address}/api/jobs/${id}`);
     const { job } = (await answer.json()) as OpenJob;
     const numberOf = (run: string) => (job.runs[run] ? Number(job.runs[run].notes) : -1);
+    const files = (await (await fetch(`${server.address}/api/jobs/${id}/kept`)).json()) as { id: string }[];
+    const photographs = Object.fromEntries(files.map((file) => [file.id, file]));
+    const there = { ticks: job.ticks, results: job.results, photographs };
+    const gone = (Object.keys(onSite) as OnSite[]).flatMap((kind) =>
+      [...onSite[kind]].filter((one) => !there[kind][one]),
+    );
     // What came after the last acknowledged one may be there, but nothing before it.
-    const lost = [...taken].filter(([run, number]) => numberOf(run) < number).map(([run]) => run);
+    const lostSteps = [...taken].filter(([run, number]) => numberOf(run) < number).map(([run]) => run);
+    const lost = [...lostSteps, ...gone];
     const halves = Object.keys(job.runs).filter(
       (run) => /^w\d/.test(run) && numberOf(run) !== numberOf(run.replace(/.$/, run.endsWith('a') ? 'b' : 'a')),
     );
-    return { acknowledged: stepsOf(taken), lost, halves, serverKills, databaseKills };
+    const site = Object.values(onSite).reduce((sum, ids) => sum + ids.size, 0);
+    return { acknowledged: stepsOf(taken), onSite: site, lost, halves, serverKills, databaseKills };
   } finally {
     state.ended = true;
     await server.stop();

@@ -52,7 +52,7 @@ const withoutPrivate = (job: Job): Job => ({ ...job, contacts: {}, openPoints: {
 
 const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
 const MORE = `
-form{margin:0}fieldset{border:1px solid var(--rule);background:var(--sheet);margin:0 0 .75rem;padding:.6rem}
+form{margin:0}main>ul,main>ol{list-style:none;padding:0}fieldset{border:1px solid var(--rule);background:var(--sheet);margin:0 0 .75rem;padding:.6rem}
 legend{font-weight:700}button,input[type=text],input[type=search]{font:inherit;min-height:48px;padding:0 .8rem;border:1px solid var(--soft);background:var(--paper);color:inherit;max-width:100%}
 button.main{background:var(--act);color:var(--paper);border-color:var(--act);font-weight:700}
 .row{display:flex;flex-wrap:wrap;gap:.5rem;align-items:center}.row input[type=text]{flex:1 1 10rem;min-width:0}

@@ -1,12 +1,15 @@
 import { EventEmitter } from 'node:events';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { Client } from 'pg';
+import type { Meeting } from '../core/wire/meeting';
 
 const CHANNEL = 'job_changed';
+const MEETING = 'job_meeting';
 const LONGEST_WAIT_MS = 8000;
 
-/** What is heard of a job: its revision, or that something may have been missed. */
-type Hear = (revision: number | 'gap') => void;
+/** What is heard of a job: its revision, that something may have been missed, or a word of somebody who is at it. */
+export type Heard = number | 'gap' | Meeting;
+type Hear = (heard: Heard) => void;
 
 // On the global object, since routes may be bundled apart.
 const home = globalThis as typeof globalThis & {
@@ -20,6 +23,11 @@ export async function announce(em: EntityManager, jobId: string, revision: numbe
   await em.execute('select pg_notify(?, ?)', [CHANNEL, `${jobId} ${revision}`]);
 }
 
+/** Tell all processes, and so all open windows of a job, a word of somebody who is at it. It is kept nowhere. */
+export async function say(em: EntityManager, jobId: string, word: Meeting): Promise<void> {
+  await em.execute('select pg_notify(?, ?)', [MEETING, `${jobId} ${JSON.stringify(word)}`]);
+}
+
 /** Listen to the database for ever: when the line breaks, everybody is told of a gap and it is taken up again. */
 async function hearAll(url: string): Promise<void> {
   for (let wait = 200; ; wait = Math.min(wait * 2, LONGEST_WAIT_MS)) {
@@ -27,11 +35,12 @@ async function hearAll(url: string): Promise<void> {
     try {
       await client.connect();
       const ended = new Promise<void>((done) => client.once('end', done).once('error', () => done()));
-      client.on('notification', ({ payload = '' }) => {
-        const [jobId = '', revision = ''] = payload.split(' ');
-        changes.emitter.emit(jobId, Number(revision));
+      client.on('notification', ({ channel, payload = '' }) => {
+        const at = payload.indexOf(' ');
+        const [jobId, rest] = [payload.slice(0, at), payload.slice(at + 1)];
+        changes.emitter.emit(jobId, channel === MEETING ? (JSON.parse(rest) as Meeting) : Number(rest));
       });
-      await client.query(`listen ${CHANNEL}`);
+      await client.query(`listen ${CHANNEL}; listen ${MEETING}`);
       for (const jobId of changes.emitter.eventNames()) changes.emitter.emit(jobId, 'gap');
       wait = 200;
       await ended;

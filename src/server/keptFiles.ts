@@ -1,14 +1,19 @@
+import { createHash } from 'node:crypto';
 import { refuse } from '../core/text/refusal';
-import type { KeptFile, NewKeptFile } from '../core/wire/kept';
+import { type KeptFile, MOST_PIECES, type NewKeptFile, type NewPiecedFile } from '../core/wire/kept';
 import { readHead } from '../store/jobStore';
 import {
   deleteKeptFile,
   findsElsewhere,
   insertKeptFile,
+  insertPiece,
   insertResultValues,
   listKeptFiles,
+  listPieces,
+  pieceBytes,
   readKeptFile,
   readResultValues,
+  takePieces,
 } from '../store/keptFiles';
 import type { Store } from '../store/openStore';
 import { noJob } from './noJob';
@@ -32,6 +37,47 @@ export const keepFile = (store: Store, jobId: string, file: NewKeptFile): Promis
     await insertKeptFile(em, jobId, file, body);
     return listKeptFiles(em, jobId);
   });
+
+/** Pieces of one job that wait, octets. */
+const MOST_WAITING = 64 * 1024 * 1024;
+
+/** Keep a piece of a file that comes in pieces. @returns which pieces are there */
+export async function keepPiece(
+  store: Store,
+  jobId: string,
+  piece: { fileId: string; at: number; body: Buffer },
+): Promise<number[]> {
+  const { fileId, at, body } = piece;
+  const em = store.em.fork();
+  if (!/^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/.test(fileId)) refuse('bad-request', 'file: expected the id of a file.');
+  if (!(at < MOST_PIECES)) refuse('bad-request', `at: expected 0 to ${MOST_PIECES - 1}.`);
+  if (body.byteLength === 0) refuse('bad-request', 'The piece is empty.');
+  if ((await pieceBytes(em, jobId)) + body.byteLength > MOST_WAITING)
+    refuse('too-many-files', 'Too many pieces of this job wait for the rest of their files.');
+  await insertPiece(em, jobId, fileId, at, body);
+  return listPieces(em, jobId, fileId);
+}
+
+export const piecesOf = async (store: Store, jobId: string, fileId: string): Promise<number[]> =>
+  listPieces(store.em.fork(), jobId, fileId);
+
+/**
+ * Make a file of its pieces and keep it. A file that is kept already is not kept again.
+ * @throws Refusal where a piece is missing, or they are not what was sent
+ */
+export async function keepPieced(store: Store, jobId: string, file: NewPiecedFile): Promise<KeptFile[]> {
+  const { pieces: count, sha256, ...meta } = file;
+  const em = store.em.fork();
+  if (await readKeptFile(em, jobId, file.id)) return filesOf(store, jobId);
+  const have = await listPieces(em, jobId, file.id);
+  const missing = Array.from({ length: count }, (_, at) => at).filter((at) => !have.includes(at));
+  if (missing.length > 0) refuse('pieces-missing', `Pieces ${missing.join(', ')} of this file are not here.`);
+  const pieces = await em.transactional((inside) => takePieces(inside, jobId, file.id));
+  const body = Buffer.concat(pieces.slice(0, count).map((piece) => piece.body));
+  if (createHash('sha256').update(body).digest('hex') !== sha256)
+    refuse('pieces-wrong', 'The pieces do not make the file that was sent: send it anew.');
+  return keepFile(store, jobId, { ...meta, base64: body.toString('base64') });
+}
 
 export const filesOf = async (store: Store, jobId: string): Promise<KeptFile[]> =>
   listKeptFiles(store.em.fork(), jobId);

@@ -20,6 +20,50 @@ export async function insertKeptFile(
   );
 }
 
+/** Keep a piece of a file: the same again changes nothing. */
+export const insertPiece = (
+  em: EntityManager,
+  jobId: string,
+  fileId: string,
+  at: number,
+  body: Buffer,
+): Promise<void> =>
+  runSql(em, 'insert into kept_piece (job_id, file_id, at, body) values (?, ?, ?, ?) on conflict do nothing', [
+    jobId,
+    fileId,
+    at,
+    body,
+  ]);
+export const listPieces = async (em: EntityManager, jobId: string, fileId: string): Promise<number[]> =>
+  (
+    await em.execute<{ at: number }[]>('select at from kept_piece where job_id = ? and file_id = ? order by at', [
+      jobId,
+      fileId,
+    ])
+  ).map(({ at }) => at);
+/** All pieces of a file, in order; they go with it. */
+export const takePieces = async (
+  em: EntityManager,
+  jobId: string,
+  fileId: string,
+): Promise<{ at: number; body: Buffer }[]> => {
+  const pieces = await em.execute<{ at: number; body: Buffer }[]>(
+    'select at, body from kept_piece where job_id = ? and file_id = ? order by at',
+    [jobId, fileId],
+  );
+  await em.execute('delete from kept_piece where job_id = ? and file_id = ?', [jobId, fileId]);
+  return pieces;
+};
+/** Octets of pieces that wait for the rest of their files; those that nobody came back for go. */
+export const pieceBytes = async (em: EntityManager, jobId: string): Promise<number> => {
+  await em.execute(`delete from kept_piece where made_at < now() - interval '7 days'`);
+  const [row] = await em.execute<{ n: number }[]>(
+    'select coalesce(sum(octet_length(body)), 0)::int as n from kept_piece where job_id = ?',
+    [jobId],
+  );
+  return row?.n ?? 0;
+};
+
 /** Files of a job, latest first, without what is in them. */
 export const listKeptFiles = async (em: EntityManager, jobId: string): Promise<KeptFile[]> =>
   (

@@ -131,6 +131,8 @@ const GOOD: Record<
     DELETE: () => ({ params: { file: 'none' } }),
   },
   '/api/jobs/[id]/log': { GET: () => ({}), POST: () => ({ body: { revision: 1, reason: 'because' } }) },
+  '/api/jobs/[id]/meeting': { POST: () => ({ body: { id: randomUUID(), mark: 'here' } }) },
+  '/api/jobs/[id]/pieces': { GET: () => ({ query: '?file=f1' }), POST: () => ({ query: '?file=f1&at=0', body: 'x' }) },
   '/api/jobs/[id]/removed': { POST: () => ({ body: { removed: false } }) },
   '/api/jobs/[id]/results': { POST: () => ({ body: { results: [{ resultId: 'r1', values: [] }] } }) },
   '/api/jobs/[id]/results/[result]': { GET: () => ({ params: { result: 'none' } }) },

@@ -5,9 +5,9 @@ import { Id, line, name, whole } from '../records/fields';
 export const ROLES = ['owner', 'planner', 'installer', 'reader'] as const;
 export type Role = (typeof ROLES)[number];
 export const ROLE_WORDS: Record<Role, string> = {
-  owner: 'Owner: members, links, and all a planner does',
+  owner: 'Owner: members, and all else',
   planner: 'Planner: changes jobs',
-  installer: 'Installer: ticks, tests, notes and photographs',
+  installer: 'Installer: ticks, tests, photographs',
   reader: 'Reader: looks and traces',
 };
 /** Somebody of another firm to whom one job is opened. */

@@ -21,6 +21,18 @@ export const NewKeptFile = z.strictObject({
 });
 export type NewKeptFile = z.infer<typeof NewKeptFile>;
 
+/** A file that comes in pieces: so large each, so many at most. */
+export const PIECE_BYTES = 128 * 1024;
+export const MOST_PIECES = 64;
+/** What its pieces are of, said once they are all there. */
+export const NewPiecedFile = NewKeptFile.omit({ base64: true }).extend({
+  pieces: z.number().int().min(1).max(MOST_PIECES),
+  sha256: z.string().regex(/^[0-9a-f]{64}$/),
+});
+export type NewPiecedFile = z.infer<typeof NewPiecedFile>;
+/** Which pieces are there. */
+export const Pieces = z.object({ have: z.array(z.number()) });
+
 export const KeptFile = z.object({
   id: z.string(),
   kind: z.enum(KEPT_KINDS),

@@ -42,12 +42,25 @@ export class Migration20261128060000 extends Migration {
       firm_id text references firm (id) on delete cascade, job_id text, account_id text, who text not null,
       what text not null, at timestamptz not null default now());`);
     this.addSql('create index happening_firm on happening (firm_id, id desc);');
+    this.addSql(`create table kept_piece (job_id text not null references job (id) on delete cascade,
+      file_id text not null, at integer not null check (at between 0 and 63), primary key (job_id, file_id, at),
+      body bytea not null check (octet_length(body) between 1 and 131072), made_at timestamptz not null default now());`);
     this.addSql(`create table tries (key varchar(255) primary key, points integer not null default 0, expire bigint);`);
   }
 
   override down(): void {
     this.addSql('alter table job drop column firm_id;');
-    for (const table of ['tries', 'happening', 'share_link', 'guest', 'pass', 'sign_in', 'member', 'recovery_code'])
+    for (const table of [
+      'kept_piece',
+      'tries',
+      'happening',
+      'share_link',
+      'guest',
+      'pass',
+      'sign_in',
+      'member',
+      'recovery_code',
+    ])
       this.addSql(`drop table ${table};`);
     this.addSql('drop table account;');
     this.addSql('drop table firm;');

@@ -1,6 +1,17 @@
 'use client';
 
-import { ChevronLeft, Download, Ellipsis, History, Keyboard, Redo2, Search, Share2, Undo2 } from 'lucide-react';
+import {
+  ChevronLeft,
+  Download,
+  Ellipsis,
+  History,
+  Keyboard,
+  Redo2,
+  Search,
+  Share2,
+  Smartphone,
+  Undo2,
+} from 'lucide-react';
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
@@ -14,6 +25,7 @@ import { HistorySheet } from './HistorySheet';
 import { JobLine } from './JobLine';
 import { JobSheet } from './JobSheet';
 import { LinkState } from './LinkState';
+import { OthersHere } from './OthersHere';
 import { useSession } from './session';
 import { TakeAwaySheet } from './TakeAwaySheet';
 import { WaitingSheet } from './WaitingSheet';
@@ -50,6 +62,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
             {job.name}
           </button>
         </h1>
+        {revision === null && <OthersHere place={station} />}
         <LinkState onShow={() => setShown('waiting')} />
         <Button look="plain" onClick={onFind} aria-keyshortcuts="/">
           <Search size={15} aria-hidden />{' '}
@@ -65,6 +78,14 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           </>
         )}
         <div className="hidden items-center gap-x-2 sm:flex">
+          <a
+            href={`/jobs/${job.id}/work`}
+            title="At the rack: big, for one thumb"
+            aria-label="At the rack"
+            className="inline-flex min-h-8 items-center px-1.5 hover:bg-well"
+          >
+            <Smartphone size={16} aria-hidden />
+          </a>
           <Button onClick={() => setShown('history')} aria-label="Changes and versions" title="Changes and versions">
             <History size={15} aria-hidden /> <span className="hidden lg:inline">Changes</span>
           </Button>
@@ -93,6 +114,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
             </Button>
           </DropdownMenu.Trigger>
           <MenuSheet align="end">
+            <MenuItem onSelect={() => window.location.assign(`/jobs/${job.id}/work`)}>At the rack</MenuItem>
             <MenuItem onSelect={() => setShown('history')}>Changes and versions</MenuItem>
             <MenuItem onSelect={() => setShown('files')}>Take away</MenuItem>
             <MenuItem onSelect={() => setShown('job')}>Name, units, and who you are</MenuItem>

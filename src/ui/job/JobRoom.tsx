@@ -14,7 +14,7 @@ import { Announcer } from '../kit/useAnnounce';
 import { enterAs, type MemberHere } from './actor';
 import { Docket } from './Docket';
 import { FindDialog } from './FindDialog';
-import { CannotBeDone } from './faults';
+import { CannotBeDone, Unwell } from './faults';
 import { JobHeader } from './JobHeader';
 import { KeysSheet } from './KeysSheet';
 import { LookBackBar } from './LookBackBar';
@@ -83,6 +83,10 @@ function Opening() {
 
 function NotOpened({ fault, again }: { fault: Error; again: () => void }) {
   const gone = fault instanceof CannotBeDone;
+  if (fault instanceof Unwell && fault.code === 'signed-out') {
+    window.location.assign(`/sign-in?next=${encodeURIComponent(window.location.pathname)}`);
+    return <Opening />;
+  }
   return (
     <main className="mx-auto max-w-xl p-10">
       <h1 className="wide font-bold text-2xl">{gone ? 'There is no such job' : 'The job cannot be opened now'}</h1>

@@ -14,6 +14,7 @@ export function LinkState({ onShow }: { onShow: () => void }) {
     saved: 'Saved',
     saving: waiting > 1 ? `Saving ${waiting} …` : 'Saving …',
     away: `No way to the server${count ? `: ${count}` : ''}`,
+    'signed-out': `Signed out${count ? `: ${count}` : ''}`,
     unwell: `Server unwell${count ? `: ${count}` : ''}`,
   }[link];
   const plain = link === 'saved' || link === 'saving';

@@ -27,9 +27,11 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
   const why =
     link === 'away'
       ? 'There is no way to the server now.'
-      : link === 'unwell'
-        ? 'The server answers that it is not well.'
-        : 'They are on their way.';
+      : link === 'signed-out'
+        ? 'You are signed out: sign in again, and they go on.'
+        : link === 'unwell'
+          ? 'The server answers that it is not well.'
+          : 'They are on their way.';
   return (
     <Sheet
       open={open}
@@ -46,6 +48,11 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
         {pending.length > 0 && (
           <div className="my-2 flex items-center gap-3">
             <p className="flex-1 text-soft">{why}</p>
+            {link === 'signed-out' && (
+              <a href={`/sign-in?next=${encodeURIComponent(window.location.pathname)}`} className="underline">
+                Sign in
+              </a>
+            )}
             {link !== 'saved' && <Button onClick={tryNow}>Try now</Button>}
           </div>
         )}

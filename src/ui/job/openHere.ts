@@ -2,8 +2,9 @@ import type { Actor } from '@/core/job/step';
 import { JobAtAnswer, OpenJob } from '@/core/wire/wire';
 import { actorHere, memberHere } from './actor';
 import { createSession } from './createSession';
-import { CannotBeDone } from './faults';
+import { CannotBeDone, Unwell } from './faults';
 import { createLookBack } from './looking';
+import { hearWord } from './meeting';
 import { type Outbox, openOutbox, passingOutbox } from './outbox';
 import type { Notice, SessionStore } from './session';
 import { askServer } from './wireClient';
@@ -49,7 +50,8 @@ async function fetchJob(jobId: string, outbox: Outbox, actor: Actor): Promise<{ 
     const url = `/api/jobs/${jobId}?${new URLSearchParams({ actor: actor.id })}`;
     return { opened: await askServer(url, OpenJob, { longestMs: 8000 }), fromKept: false };
   } catch (fault) {
-    if (fault instanceof CannotBeDone) throw fault;
+    // Who is signed out, or may not see it, is not shown what is kept here of it.
+    if (fault instanceof CannotBeDone || (fault instanceof Unwell && fault.code === 'signed-out')) throw fault;
     const kept = await outbox.keptJob();
     if (!kept) throw fault;
     return { opened: kept.opened, fromKept: true };
@@ -99,6 +101,7 @@ function hearNews(session: SessionStore, jobId: string): () => void {
     if (document.visibilityState === 'hidden') return;
     events = new EventSource(`/api/jobs/${jobId}/events`);
     events.onmessage = ({ data }) => session.getState().heard(data === 'gap' ? 'gap' : Number(data));
+    events.addEventListener('meeting', ({ data }) => hearWord(jobId, data));
     // The first thing it says is where the job stands. After a gap in the line that may be another history: we ask.
     events.onopen = () => {
       session.getState().tryNow();

@@ -23,7 +23,19 @@ export type Entry = {
 export type SetAside = Entry & { why: string };
 
 /** What of a job is kept here: as the server confirmed it last. */
-export type KeptJob = { jobId: string; opened: OpenJob; at: number };
+export type KeptJob = { jobId: string; opened: OpenJob; at: number; pinned?: boolean };
+
+/** A photograph on its way to the server, whole and small. */
+export type WaitingPhoto = {
+  id: string;
+  jobId: string;
+  about: string;
+  name: string;
+  by: string;
+  at: number;
+  whole: Uint8Array<ArrayBuffer>;
+  small: Uint8Array<ArrayBuffer>;
+};
 
 /**
  * The steps of one job on their way to the server, in order, for all windows of this browser. What stands in it outlives
@@ -52,10 +64,13 @@ interface Shelves extends DBSchema {
   outbox: { key: number; value: Entry; indexes: { batch: string; job: string } };
   aside: { key: string; value: SetAside; indexes: { job: string } };
   jobs: { key: string; value: KeptJob };
+  photos: { key: string; value: WaitingPhoto; indexes: { job: string } };
 }
 
 const NAME = 'good-shelf';
-const VERSION = 1;
+const VERSION = 2;
+/** Jobs that are kept without being pinned: those that were open last. */
+const MOST_UNPINNED = 20;
 
 let opened: Promise<IDBPDatabase<Shelves>> | null = null;
 /** The same once it is open, for what must start at once. */
@@ -66,7 +81,10 @@ const forget = () => {
 };
 function openShelves(): Promise<IDBPDatabase<Shelves>> {
   opened ??= openDB<Shelves>(NAME, VERSION, {
-    upgrade(db) {
+    upgrade(db, from) {
+      // What waits in an earlier form of it stays.
+      if (from < 2) db.createObjectStore('photos', { keyPath: 'id' }).createIndex('job', 'jobId');
+      if (from >= 1) return;
       const outbox = db.createObjectStore('outbox', { autoIncrement: true });
       outbox.createIndex('batch', 'batchId', { unique: true });
       outbox.createIndex('job', 'jobId');
@@ -129,7 +147,10 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
     },
     keptJob: async () => (await (await openShelves()).get('jobs', jobId)) ?? null,
     keepJob: async (job) => {
-      await (await openShelves()).put('jobs', { jobId, opened: job, at: Date.now() });
+      const db = await openShelves();
+      const before = await db.get('jobs', jobId);
+      await db.put('jobs', { jobId, opened: job, at: Date.now(), pinned: before?.pinned ?? false });
+      await dropOldest(db);
     },
     // Without the lock (an address that is neither https nor loopback) two windows may both send: the server takes it once.
     alone: (work) => (navigator.locks ? navigator.locks.request(`${NAME} outbox ${jobId}`, work) : work()),
@@ -144,14 +165,48 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
   };
 }
 
+/** Jobs that are neither pinned nor open lately make room, unless something of them waits. */
+async function dropOldest(db: IDBPDatabase<Shelves>): Promise<void> {
+  if ((await db.count('jobs')) <= MOST_UNPINNED) return;
+  const kept = (await db.getAll('jobs')).filter(({ pinned }) => !pinned).sort((a, b) => b.at - a.at);
+  for (const { jobId } of kept.slice(MOST_UNPINNED))
+    if ((await db.countFromIndex('outbox', 'job', jobId)) === 0) await db.delete('jobs', jobId);
+}
+
+/** Jobs that are kept in this browser, those that were open last first. */
+export async function keptJobs(): Promise<{ jobId: string; at: number; pinned: boolean; name: string }[]> {
+  const all = await (await openShelves()).getAll('jobs');
+  return all
+    .sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || b.at - a.at)
+    .map(({ jobId, at, pinned, opened }) => ({ jobId, at, pinned: pinned ?? false, name: opened.job.name }));
+}
+export async function pinJob(jobId: string, pinned: boolean): Promise<void> {
+  const db = await openShelves();
+  const kept = await db.get('jobs', jobId);
+  if (kept) await db.put('jobs', { ...kept, pinned });
+}
+
+/** Photographs that wait, of a job or of all. */
+export const waitingPhotos = {
+  add: async (photo: WaitingPhoto): Promise<void> => {
+    const write = (await openShelves()).transaction('photos', 'readwrite', { durability: 'strict' });
+    await write.store.put(photo);
+    await write.done;
+  },
+  list: async (jobId: string): Promise<WaitingPhoto[]> => (await openShelves()).getAllFromIndex('photos', 'job', jobId),
+  remove: async (id: string): Promise<void> => (await openShelves()).delete('photos', id),
+};
+
 /** For one who signs out of this device: what would be lost, and all of it gone. */
 export const steppedOut = {
-  waiting: async (): Promise<number> =>
-    (await (await openShelves()).count('outbox')) + ((await shelves?.count('aside')) ?? 0),
+  waiting: async (): Promise<number> => {
+    const db = await openShelves();
+    return (await db.count('outbox')) + (await db.count('aside')) + (await db.count('photos'));
+  },
   wipe: async (): Promise<void> => {
     const db = await openShelves();
-    const write = db.transaction(['outbox', 'aside', 'jobs'], 'readwrite');
-    await Promise.all(['outbox', 'aside', 'jobs'].map((name) => write.objectStore(name as 'jobs').clear()));
+    const write = db.transaction(['outbox', 'aside', 'jobs', 'photos'], 'readwrite');
+    await Promise.all(['outbox', 'aside', 'jobs', 'photos'].map((name) => write.objectStore(name as 'jobs').clear()));
     await write.done;
     localStorage.clear();
     if ('caches' in window) for (const name of await caches.keys()) await caches.delete(name);

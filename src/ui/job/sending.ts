@@ -10,7 +10,13 @@ const UNWELL_MS = [1000, 3000, 8000, 20_000, 30_000];
 /** A step that a server which is otherwise well fails to take so often is set aside. */
 const MOST_FAILURES = 5;
 /** Ailments of the server that have nothing to do with the step. */
-const NOT_THE_STEP: ReadonlySet<string> = new Set(['busy', 'database-away', 'not-understood']);
+const NOT_THE_STEP: ReadonlySet<string> = new Set([
+  'busy',
+  'database-away',
+  'not-understood',
+  'signed-out',
+  'too-many',
+]);
 
 type Given = {
   store: SessionStore;
@@ -170,7 +176,7 @@ export function createSender(given: Given): Sender {
         }
         const unwell = fault instanceof Unwell;
         if (!unwell && !(fault instanceof NoNetwork)) throw fault;
-        store.setState({ trouble: unwell ? 'unwell' : 'away' });
+        store.setState({ trouble: !unwell ? 'away' : fault.code === 'signed-out' ? 'signed-out' : 'unwell' });
         if (unwell && entry && !NOT_THE_STEP.has(fault.code)) {
           const count = (failures.get(entry.batchId) ?? 0) + 1;
           failures.set(entry.batchId, count);

@@ -11,8 +11,8 @@ export type Notice = {
   action?: { label: string; run: () => void };
 };
 
-/** What keeps steps from the server: `away` no network, `unwell` it answers that it cannot. */
-export type Trouble = 'away' | 'unwell';
+/** What keeps steps from the server: `away` no network, `unwell` it answers that it cannot, `signed-out` it asks who we are. */
+export type Trouble = 'away' | 'unwell' | 'signed-out';
 
 export type Session = {
   /** The job as this window sees it: what the server confirmed, with the pending steps on top. */

@@ -53,6 +53,8 @@ export async function askServer<S extends z.ZodType>(url: string, schema: S, ask
   const fault = FaultAnswer.safeParse(value);
   const code = fault.success ? fault.data.code : 'unfinished';
   const message = fault.success ? fault.data.message : `The server answered ${response.status}.`;
+  // Nothing is wrong with what was asked: it waits until one has signed in again.
+  if (response.status === 401) throw new Unwell('signed-out', message);
   // What stands between us and the server answers so as well.
   if (response.status >= 500 || response.status === 408 || response.status === 429) throw new Unwell(code, message);
   throw new CannotBeDone(code, message);

@@ -369,6 +369,8 @@ function JobCard({
           <dd className="text-ink">{job.landed}</dd>
           <dt>Patched</dt>
           <dd className="text-ink">{job.patched}</dd>
+          <dt>So far</dt>
+          <dd className="text-ink">{job.state}</dd>
           {rack && (
             <>
               <dt>Cabinet</dt>
@@ -388,7 +390,14 @@ function JobCard({
           )}
         </dl>
         <div className="mt-auto flex items-center justify-between pt-2">
-          <time className="text-soft text-xs" dateTime={job.updatedAt} suppressHydrationWarning>
+          <a
+            href={`/jobs/${job.id}/work`}
+            className="inline-flex min-h-11 items-center font-semibold underline sm:hidden"
+            aria-label={`${job.name}, at the rack`}
+          >
+            At the rack
+          </a>
+          <time className="text-soft text-xs max-sm:hidden" dateTime={job.updatedAt} suppressHydrationWarning>
             {formatDay(job.updatedAt, job.cabinet.rules)}
           </time>
           <span className="flex">

@@ -2,20 +2,26 @@ import { Camera } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { type KeptFile, SMALL } from '@/core/wire/kept';
 import { actorHere } from '../job/actor';
+import { type WaitingPhoto, waitingPhotos } from '../job/outbox';
 import { useSession } from '../job/session';
 import { Button } from './Button';
-import { forgetFile, keepFile, keptFilesOf, picturePath, toBase64 } from './keptFiles';
+import { forgetFile, keptFilesOf, picturePath } from './keptFiles';
+import { drainPhotographs } from './photoQueue';
 import { smallPicture } from './smallPicture';
 import { newRowId } from './useRows';
 
-/** Photographs, latest first, each with what it is of; null until they were read. */
+/** Photographs, latest first, each with what it is of, and those that wait for the network; null until they were read. */
 export function usePhotographs(about: string | null): {
   photographs: KeptFile[] | null;
+  waiting: WaitingPhoto[];
   fault: string | null;
   work: (doing: () => Promise<KeptFile[]>) => Promise<void>;
+  /** Keep a picture here and bring it to the server. */
+  take: (photo: WaitingPhoto) => Promise<void>;
 } {
   const jobId = useSession((session) => session.job.id);
   const [files, setFiles] = useState<KeptFile[] | null>(null);
+  const [waiting, setWaiting] = useState<WaitingPhoto[]>([]);
   const [fault, setFault] = useState<string | null>(null);
   const work = useCallback(async (doing: () => Promise<KeptFile[]>) => {
     try {
@@ -25,50 +31,64 @@ export function usePhotographs(about: string | null): {
       setFault(wrong instanceof Error ? wrong.message : 'It could not be done.');
     }
   }, []);
+  const drain = useCallback(async () => {
+    const list = async () => setWaiting(await waitingPhotos.list(jobId).catch(() => []));
+    await list();
+    const came = await drainPhotographs(jobId, setFault).catch(() => null);
+    if (came) setFiles(came);
+    await list();
+  }, [jobId]);
   useEffect(() => {
-    void work(() => keptFilesOf(jobId));
-  }, [jobId, work]);
+    const read = () => void work(() => keptFilesOf(jobId)).then(drain);
+    read();
+    window.addEventListener('online', read);
+    return () => window.removeEventListener('online', read);
+  }, [jobId, work, drain]);
   const photographs =
     files?.filter(
       (file) => file.kind === 'photo' && !file.id.endsWith(SMALL) && (about === null || file.about === about),
     ) ?? null;
-  return { photographs, fault, work };
+  return {
+    photographs,
+    waiting: waiting.filter((photo) => about === null || photo.about === about),
+    fault,
+    work,
+    take: async (photo) => {
+      await waitingPhotos.add(photo);
+      await drain();
+    },
+  };
 }
 
 /**
- * Photographs of one thing, and a way to take one more.
+ * Photographs of one thing, and a way to take one more, without the network too.
  * @param about id of what they are of: a run, a device, a step
  * @param of what it is called
  */
-export function Photographs({ about, of }: { about: string; of: string }) {
+export function Photographs({ about, of, big = false }: { about: string; of: string; big?: boolean }) {
   const jobId = useSession((session) => session.job.id);
-  const { photographs, fault, work } = usePhotographs(about);
+  const { photographs, waiting, fault, work, take } = usePhotographs(about);
   const [busy, setBusy] = useState(false);
-  const take = async (file: File) => {
+  const [wrong, setWrong] = useState<string | null>(null);
+  const shot = async (file: File) => {
     setBusy(true);
-    await work(async () => {
-      const id = newRowId('photo');
-      const common = {
-        kind: 'photo' as const,
-        about,
-        name: `${of} ${new Date().toISOString().slice(0, 10)}`.replace(/[\p{Cc}/\\]/gu, ' ').slice(0, 120),
-        by: actorHere().name,
-      };
-      let pictures: [Uint8Array, Uint8Array];
-      try {
-        pictures = [await smallPicture(file, 'whole'), await smallPicture(file, 'small')];
-      } catch {
-        throw new Error('The browser cannot read this picture.');
-      }
-      await keepFile(jobId, { ...common, id, base64: toBase64(pictures[0]) });
-      return keepFile(jobId, { ...common, id: `${id}${SMALL}`, base64: toBase64(pictures[1]) });
-    });
+    setWrong(null);
+    try {
+      const whole = await smallPicture(file, 'whole');
+      const small = await smallPicture(file, 'small');
+      const name = `${of} ${new Date().toISOString().slice(0, 10)}`.replace(/[\p{Cc}/\\]/gu, ' ').slice(0, 120);
+      await take({ id: newRowId('photo'), jobId, about, name, by: actorHere().name, at: Date.now(), whole, small });
+    } catch {
+      setWrong('The browser cannot read this picture, or has no room for it.');
+    }
     setBusy(false);
   };
   return (
     <section aria-label={`Photographs of ${of}`} className="grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
-        <label className="inline-flex min-h-8 cursor-pointer items-center gap-1.5 rounded-[3px] border border-strong bg-sheet px-2.5 py-1 font-semibold focus-within:outline-2">
+        <label
+          className={`inline-flex cursor-pointer items-center gap-1.5 rounded-[3px] border border-strong bg-sheet px-2.5 py-1 font-semibold focus-within:outline-2 ${big ? 'min-h-14 text-lg' : 'min-h-8'}`}
+        >
           <Camera size={16} aria-hidden /> {busy ? 'Keeping it …' : 'Photograph it'}
           <input
             type="file"
@@ -80,17 +100,22 @@ export function Photographs({ about, of }: { about: string; of: string }) {
             onChange={(event) => {
               const file = event.target.files?.[0];
               event.target.value = '';
-              if (file) void take(file);
+              if (file) void shot(file);
             }}
           />
         </label>
         {photographs && photographs.length > 0 && (
           <span className="text-[13px] text-soft">{photographs.length} kept, without place data</span>
         )}
+        {waiting.length > 0 && !busy && (
+          <span role="status" className="rounded-sm bg-bite px-1.5 font-bold text-sheet text-xs">
+            {waiting.length} kept on this device, waiting for the network
+          </span>
+        )}
       </div>
-      {fault && (
+      {(wrong ?? (waiting.length === 0 ? fault : null)) && (
         <p role="alert" className="font-semibold text-wont">
-          {fault}
+          {wrong ?? fault}
         </p>
       )}
       <Album photographs={photographs ?? []} onForget={(id) => void work(() => forgetFile(jobId, id))} />

@@ -8,7 +8,7 @@ export type SizeName = keyof typeof SIDES;
  * A picture drawn anew as JPEG, no larger than it has to be: what the camera wrote beside it, such as the place, is not in it.
  * @throws Error when the browser cannot read it
  */
-export async function smallPicture(file: Blob, size: SizeName): Promise<Uint8Array> {
+export async function smallPicture(file: Blob, size: SizeName): Promise<Uint8Array<ArrayBuffer>> {
   const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
   try {
     const scale = Math.min(1, SIDES[size] / Math.max(picture.width, picture.height));

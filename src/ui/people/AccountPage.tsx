@@ -42,7 +42,7 @@ function Firms({ me, onMe }: Part) {
   const { ask, wrong } = useAsk();
   if (me.firms.length === 0) return <p>You are not a member of a firm: you see the jobs that were opened to you.</p>;
   return (
-    <section aria-label="Firms">
+    <section aria-label="Firms" className="grid gap-2">
       <Heading>Firms</Heading>
       <ul>
         {me.firms.map(({ id, name, role }) => (
@@ -77,7 +77,7 @@ function Password({ onMe }: Pick<Part, 'onMe'>) {
     onMe(me);
   };
   return (
-    <section aria-label="Password">
+    <section aria-label="Password" className="grid gap-2">
       <Heading>Password</Heading>
       <form onSubmit={(event) => void submit(event)} className="grid max-w-sm gap-3">
         <Field label="Password as it is">
@@ -110,7 +110,7 @@ function Second({ me, onMe }: Part) {
     if (next) onMe(next);
   };
   return (
-    <section aria-label="Second factor">
+    <section aria-label="Second factor" className="grid gap-2">
       <Heading>Second factor</Heading>
       {codes && (
         <div role="status" className="mb-3 border-2 border-strong bg-sheet p-3">
@@ -202,7 +202,7 @@ function Second({ me, onMe }: Part) {
 function Devices({ me, onMe }: Part) {
   const { ask, wrong } = useAsk();
   return (
-    <section aria-label="Signed in">
+    <section aria-label="Signed in" className="grid gap-2">
       <Heading>Where you are signed in</Heading>
       <ul>
         {me.devices.map(({ id, device, madeAt, seenAt, here }) => (

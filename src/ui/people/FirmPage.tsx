@@ -20,7 +20,7 @@ export function FirmPage({ given, me }: { given: Firm; me: string }) {
         <Members firm={firm} me={me} onFirm={setFirm} />
         <Invite firm={firm} onFirm={setFirm} />
         <Name firm={firm} onFirm={setFirm} />
-        <section aria-label="What happened">
+        <section aria-label="What happened" className="grid gap-2">
           <Heading>What happened</Heading>
           <p className="text-[13px] text-soft">
             Latest first, UTC. Steps in a job stand in its list of changes, with who did them.
@@ -51,7 +51,7 @@ function Members({ firm, me, onFirm }: Part & { me: string }) {
   const set = (id: string, role: string) =>
     void ask(`/api/firm/members/${id}`, Firm, { role }).then((next) => next && onFirm(next));
   return (
-    <section aria-label="Members">
+    <section aria-label="Members" className="grid gap-2">
       <Heading>Members</Heading>
       <ul>
         {firm.members.map(({ id, name, login, role }) => (
@@ -119,10 +119,10 @@ function Invite({ firm, onFirm }: Part) {
     if (next) onFirm(next);
   };
   return (
-    <section aria-label="Invite">
+    <section aria-label="Invite" className="grid gap-2">
       <Heading>Invite somebody</Heading>
       <form onSubmit={(event) => void invite(event)} className="flex flex-wrap items-end gap-2">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-72 flex-1">
           <Field label="As">
             {(ids) => (
               <Select {...ids} name="role" defaultValue="installer">
@@ -159,7 +159,7 @@ function Invite({ firm, onFirm }: Part) {
 function Name({ firm, onFirm }: Part) {
   const { ask, busy, wrong } = useAsk();
   return (
-    <section aria-label="Name of the firm">
+    <section aria-label="Name of the firm" className="grid gap-2">
       <Heading>Name</Heading>
       <form
         className="flex flex-wrap items-end gap-2"

@@ -70,10 +70,10 @@ function Links({ jobId, shares, onShares }: Part) {
     onShares(made);
   };
   return (
-    <section aria-label="Links">
+    <section aria-label="Links" className="grid gap-2">
       <Heading>Links</Heading>
       <form onSubmit={(event) => void make(event)} className="grid gap-3">
-        <div className="grid grid-cols-2 gap-3">
+        <div className="grid grid-cols-2 items-start gap-3">
           <Field label="For">
             {(ids) => (
               <Select {...ids} value={purpose} onChange={(event) => setPurpose(event.target.value as Purpose)}>
@@ -165,7 +165,7 @@ function LinkLine({ one, rack, onTakeBack }: { one: Share; rack: string; onTakeB
 function Guests({ jobId, shares, onShares }: Part) {
   const { ask, busy, wrong } = useAsk();
   return (
-    <section aria-label="Guests">
+    <section aria-label="Guests" className="grid gap-2">
       <Heading>Guests</Heading>
       <form
         className="grid gap-3"
@@ -226,7 +226,7 @@ function Guests({ jobId, shares, onShares }: Part) {
 function Give({ jobId }: { jobId: string }) {
   const { ask, busy, wrong } = useAsk();
   return (
-    <section aria-label="Give to another firm">
+    <section aria-label="Give to another firm" className="grid gap-2">
       <Heading>Give it to another firm</Heading>
       <form
         className="grid gap-3"

@@ -35,7 +35,9 @@ type End = keyof typeof ENDS;
 export function LogView() {
   const job = useSession((session) => session.job);
   const [testerId, setTesterId] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  // A run that was found or traced is the one to be tested.
+  const found = useSession((session) => session.selectedRunId);
+  const [chosen, setChosen] = useState<string | null>(found);
   const [settingUp, setSettingUp] = useState(Object.keys(job.testers).length === 0);
   const [end, setEnd] = useState<End>('panel');
   const all = end === 'panel' ? inPanelOrder(job, proofs(job)) : inRoomOrder(proofs(job));

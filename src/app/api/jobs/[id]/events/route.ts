@@ -16,7 +16,18 @@ export const GET = route('read', async ({ store, job: { id }, request }) => {
     start(controller) {
       const send = (text: string) => controller.enqueue(encoder.encode(text));
       let listening = true;
-      const deaf = listen(id, (revision) => send(`data: ${revision}\n\n`));
+      const deaf = listen(id, (heard) =>
+        send(
+          typeof heard === 'object'
+            ? `event: meeting
+data: ${JSON.stringify(heard)}
+
+`
+            : `data: ${heard}
+
+`,
+        ),
+      );
       // Who was signed out, or is no member any more, hears no more of it.
       const beat = setInterval(() => {
         enter('read', request.headers.get('cookie'), id).then(

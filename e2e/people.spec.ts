@@ -1,0 +1,163 @@
+import { type Browser, expect, type Page, test } from '@playwright/test';
+import { generate } from 'otplib';
+import { PASSWORD, type Served, serve } from './served';
+
+let served: Served;
+test.beforeAll(async () => {
+  served = await serve('people');
+});
+test.afterAll(() => served?.end());
+test.describe.configure({ mode: 'serial' });
+
+const person = async (browser: Browser, more: object = {}) =>
+  (await browser.newContext({ baseURL: served.address, ...more })).newPage();
+async function signIn(page: Page, login: string, password = PASSWORD) {
+  await page.getByLabel('Name that you sign in with').fill(login);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+}
+/** The link that is shown once. */
+const linkShown = async (page: Page) => page.getByLabel('The link', { exact: true }).inputValue();
+
+test('one is let in, invites another, and each does what they are there for', async ({ browser }) => {
+  const ada = await person(browser);
+  await ada.goto('/new');
+  await expect(ada).toHaveURL(/\/sign-in\?next=%2Fnew/);
+  await signIn(ada, 'ada', 'not the password');
+  await expect(ada.getByRole('alert').filter({ hasText: 'do not go together' })).toBeVisible();
+  await signIn(ada, 'ada');
+  await expect(ada.getByRole('heading', { name: 'New job' })).toBeVisible();
+
+  await ada.goto('/');
+  await ada.getByRole('button', { name: 'Put the demo in' }).click();
+  await expect(ada.getByRole('link', { name: 'Quillback Veterinary Surgery' })).toBeVisible();
+  await ada.goto('/firm');
+  await ada.getByLabel('As', { exact: true }).selectOption('installer');
+  await ada.getByRole('button', { name: 'Make a link' }).click();
+  await expect(ada.getByText('is shown only now')).toBeVisible();
+  const join = await linkShown(ada);
+
+  const sam = await person(browser);
+  await sam.goto(join);
+  await sam.getByLabel('Your name').fill('Sam Teal');
+  await sam.getByLabel('Name to sign in with').fill('sam');
+  await sam.getByLabel('Password').fill('short');
+  await sam.getByRole('button', { name: 'Join' }).click();
+  await expect(sam.getByText('expected at least 12 characters')).toBeVisible();
+  await sam.getByLabel('Password').fill(PASSWORD);
+  await sam.getByRole('button', { name: 'Join' }).click();
+  await expect(sam.getByRole('link', { name: 'Sam Teal' })).toBeVisible();
+  await expect(sam.getByRole('link', { name: 'New job' })).toHaveCount(0);
+  await expect(sam.getByRole('link', { name: 'Firm', exact: true })).toHaveCount(0);
+  // The link is used up.
+  const late = await person(browser);
+  await late.goto(join);
+  await expect(late.getByRole('heading', { name: 'This link is over' })).toBeVisible();
+
+  // An installer writes a note and changes nothing of the plan.
+  await sam.goto('/jobs/quillback/runs');
+  const room = sam.getByLabel('Room of 01', { exact: true });
+  await room.fill('Somewhere else');
+  await room.press('Enter');
+  await expect(sam.getByText('Your role permits ticks, tests, notes and photographs, not this.')).toBeVisible();
+  await sam.goto('/jobs/quillback/work/note');
+  await sam.getByLabel('Slide to the end to unlock writing').press('End');
+  await sam.getByLabel('Note', { exact: true }).fill('Lid of the tray is loose');
+  await sam.getByRole('button', { name: 'Keep the note' }).click();
+  await expect(sam.getByLabel('Note', { exact: true })).toHaveValue('');
+
+  await ada.goto('/jobs/quillback/runs');
+  await ada.getByRole('button', { name: 'Changes and versions' }).click();
+  await expect(ada.getByText('Sam Teal').first()).toBeVisible();
+});
+
+test('a link does one thing in one job, until it is taken back', async ({ browser }) => {
+  const ada = await person(browser);
+  await ada.goto('/sign-in?next=//evil.example');
+  await signIn(ada, 'ada');
+  await expect(ada).toHaveURL(`${served.address}/`);
+  await ada.goto('/jobs/quillback/runs');
+  await ada.getByRole('button', { name: 'Links and guests' }).click();
+  await ada.getByLabel('For', { exact: true }).selectOption('tests');
+  await ada.getByLabel('Who gets it').fill('Wren from the office');
+  await ada.getByRole('button', { name: 'Make a link' }).click();
+  await expect(ada.getByText('It is shown only now.')).toBeVisible();
+  const link = await linkShown(ada);
+
+  const wren = await person(browser, { viewport: { width: 390, height: 844 } });
+  await wren.goto(link);
+  await expect(wren.getByRole('heading', { name: 'Quillback Veterinary Surgery' })).toBeVisible();
+  await wren.getByLabel('Label, room, outlet or panel').fill('03');
+  await wren.getByRole('button', { name: 'Find' }).click();
+  await wren.getByRole('group', { name: '03', exact: true }).getByRole('button', { name: 'Passed' }).click();
+  await expect(wren.getByRole('status')).toHaveText('03: passed.');
+  // Nothing else of the job is behind it.
+  for (const path of ['/', '/jobs/quillback/runs', '/account']) {
+    await wren.goto(path);
+    await expect(wren).toHaveURL(/sign-in/);
+  }
+  expect((await wren.request.get('/api/jobs/quillback')).status()).toBe(401);
+
+  await ada.getByRole('button', { name: 'Take the link of Wren from the office back' }).click();
+  await expect(ada.getByText(/taken back/)).toBeVisible();
+  expect((await wren.goto(link))?.status()).toBe(404);
+  await expect(wren.getByText('This link is over')).toBeVisible();
+});
+
+test('a second factor is asked for, and signing out wipes the device', async ({ browser }) => {
+  const ada = await person(browser);
+  await ada.goto('/account');
+  await signIn(ada, 'ada');
+  await expect(ada.getByRole('heading', { name: 'Ada Wren' })).toBeVisible();
+  await ada.getByLabel('Password, to begin').fill(PASSWORD);
+  await ada.getByRole('button', { name: 'Begin a second factor' }).click();
+  const secret = (await ada.getByText(/^[A-Z2-7]{20,}$/).textContent()) ?? '';
+  const now = Math.floor(Date.now() / 1000);
+  await ada.getByLabel('Code that it shows').fill(await generate({ secret, epoch: now - 30 }));
+  await ada.getByRole('button', { name: 'Hold it' }).click();
+  await expect(ada.getByText('Recovery codes: each lets you in once')).toBeVisible();
+  await ada.goto('/jobs/quillback/work');
+  await expect(ada.getByRole('button', { name: 'Find', exact: false }).first()).toBeVisible();
+  await expect
+    .poll(() => ada.evaluate(async () => (await indexedDB.databases()).map(({ name }) => name)), { timeout: 20_000 })
+    .toContain('good-shelf');
+  await ada.goto('/account');
+  await ada.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await expect(ada).toHaveURL(/sign-in/);
+  const left = await ada.evaluate(async () => ({
+    caches: await caches.keys(),
+    stored: Object.keys(localStorage),
+    cookies: document.cookie,
+  }));
+  expect(left).toEqual({ caches: [], stored: [], cookies: '' });
+  await ada.goBack();
+  await expect(ada).toHaveURL(/sign-in/);
+
+  await signIn(ada, 'ada');
+  await ada.getByLabel('Code', { exact: true }).fill(await generate({ secret }));
+  await ada.getByRole('button', { name: 'Sign in' }).click();
+  await expect(
+    ada.getByRole('heading', { name: 'Ada Wren' }).or(ada.getByRole('heading', { name: 'Good Shelf' })),
+  ).toBeVisible();
+});
+
+test('it answers to its own name only, tells nothing in its lines, and cookies are for nobody’s script', async ({
+  browser,
+  playwright,
+}) => {
+  const asked = await playwright.request.newContext({ baseURL: served.address });
+  expect((await asked.get('/', { headers: { host: 'rebound.example' } })).status()).toBe(403);
+  const foreign = { headers: { origin: 'http://elsewhere.example' }, data: { login: 'ada', password: PASSWORD } };
+  expect((await asked.post('/api/sign-in', foreign)).status()).toBe(403);
+  const wrong = await asked.post('/api/sign-in', { data: { login: 'ada', password: 'not the password at all' } });
+  expect(wrong.status()).toBe(422);
+  const page = await person(browser);
+  await page.goto('/sign-in');
+  const sam = page.context();
+  await signIn(page, 'sam');
+  await expect(page.getByRole('link', { name: 'Sam Teal' })).toBeVisible();
+  const [cookie] = await sam.cookies();
+  expect(cookie).toMatchObject({ name: 'shelf', httpOnly: true, sameSite: 'Lax', path: '/' });
+  expect(served.output()).not.toMatch(/quillback|ada|sam|127\.0\.0\.1"|\/l\/[\w-]{20}|\/join\/[\w-]{20}/);
+  await asked.dispose();
+});

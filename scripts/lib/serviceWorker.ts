@@ -1,0 +1,30 @@
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildSync } from 'esbuild';
+
+/** Parts of the built application, as a browser asks for them. */
+function partsOf(folder: string, at = '/_next/static'): string[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = `${at}/${entry.name}`;
+    if (entry.isDirectory()) return partsOf(join(folder, entry.name), path);
+    // Sources of workers and maps are of no use in the cellar.
+    return /\.(js|css|woff2|wasm)$/.test(entry.name) ? [path] : [];
+  });
+}
+
+/** Make the service worker of a build: it knows the build's number and all its parts. */
+export function writeServiceWorker(root: string): void {
+  const build = readFileSync(join(root, '.next/BUILD_ID'), 'utf8').trim();
+  const parts = partsOf(join(root, '.next/static')).sort();
+  mkdirSync(join(root, 'public'), { recursive: true });
+  const made = buildSync({
+    entryPoints: [join(root, 'src/serviceWorker/sw.ts')],
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    write: false,
+    define: { BUILD: JSON.stringify(build), PARTS: JSON.stringify(parts) },
+  });
+  writeFileSync(join(root, 'public/sw.js'), made.outputFiles[0]?.text ?? '');
+}

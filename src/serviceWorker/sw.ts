@@ -1,0 +1,79 @@
+/// <reference lib="webworker" />
+
+/* The program, kept in a browser: what never changes comes from here, pages come from the server while there is one. */
+
+declare const self: ServiceWorkerGlobalScope;
+/** Put in when it is built: the number of the build, and the addresses of all its parts. */
+declare const BUILD: string;
+declare const PARTS: readonly string[];
+
+/** Named by the build: an older program keeps its own parts until its last window is closed. */
+const KEPT = `good-shelf-${BUILD}`;
+const OURS = /^good-shelf-(?!today$)/;
+/** The pages at the rack, which hold nothing of any job. */
+const SHELLS = { jobs: '/work', job: '/jobs/_/work' } as const;
+/** A page that takes longer comes from here. */
+const LONGEST_MS = 3500;
+
+self.addEventListener('install', (event) => {
+  event.waitUntil(
+    (async () => {
+      const kept = await caches.open(KEPT);
+      // Those that are here already, from a time that was broken off, are not fetched again.
+      const there = new Set((await kept.keys()).map(({ url }) => new URL(url).pathname));
+      for (const part of PARTS.filter((one) => !there.has(one))) await kept.add(part);
+      for (const shell of Object.values(SHELLS)) {
+        const answer = await fetch(shell);
+        if (!answer.ok || answer.redirected) throw new Error(`${shell} cannot be kept`);
+        await kept.put(shell, answer);
+      }
+    })(),
+  );
+});
+
+self.addEventListener('activate', (event) => {
+  event.waitUntil(
+    (async () => {
+      for (const name of await caches.keys()) if (OURS.test(name) && name !== KEPT) await caches.delete(name);
+      await self.clients.claim();
+    })(),
+  );
+});
+
+const shellOf = (path: string): string | null =>
+  path === '/work' ? SHELLS.jobs : /^\/jobs\/[^/]+\/work(\/|$)/.test(path) ? SHELLS.job : null;
+
+async function part(request: Request): Promise<Response> {
+  const kept = await (await caches.open(KEPT)).match(request.url.split('#')[0] ?? request.url);
+  if (!kept) return fetch(request);
+  // A worker is told by what stands behind # in its address, which a kept answer would take away.
+  if (/worker/.test(request.destination))
+    return new Response(kept.body, { status: kept.status, headers: kept.headers });
+  return kept;
+}
+
+async function shell(request: Request, name: string): Promise<Response> {
+  const kept = async () => (await caches.open(KEPT)).match(name);
+  try {
+    const answer = await fetch(request, { signal: AbortSignal.timeout(LONGEST_MS) });
+    // What stands between us and the server answers for it: the page from here does better.
+    return answer.ok || answer.redirected ? answer : ((await kept()) ?? answer);
+  } catch (fault) {
+    const page = await kept();
+    if (page) return page;
+    throw fault;
+  }
+}
+
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (request.method !== 'GET' || url.origin !== self.location.origin) return;
+  if (url.pathname.startsWith('/_next/static/')) event.respondWith(part(request));
+  else if (request.mode === 'navigate') {
+    const name = shellOf(url.pathname);
+    if (name) event.respondWith(shell(request, name));
+  }
+});
+
+export {};

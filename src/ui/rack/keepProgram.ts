@@ -1,0 +1,11 @@
+/** Have the program kept in this browser, so that it opens without a network. */
+export async function keepProgram(): Promise<void> {
+  if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
+  try {
+    await navigator.serviceWorker.register('/sw.js');
+    // Asked for quietly: without it a browser that runs out of room may drop what is kept.
+    await navigator.storage?.persist?.();
+  } catch {
+    // An address that is neither secure nor loopback: it goes on with the network only.
+  }
+}
