@@ -1,25 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { expect, type Page, test } from '@playwright/test';
-
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-/** Serious and critical findings of axe on the page as it stands. */
-async function findings(page: Page, only: string[] = []): Promise<string[]> {
-  await page.evaluate(axe);
-  return page.evaluate(async (rules) => {
-    type Result = { violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[] };
-    const { violations } = await (window as unknown as { axe: { run: (options: object) => Promise<Result> } }).axe.run({
-      resultTypes: ['violations'],
-      ...(rules.length > 0 ? { runOnly: rules } : {}),
-    });
-    return violations
-      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      .flatMap(({ id, nodes }) =>
-        nodes.slice(0, 3).map((node) => `${id}: ${node.html.slice(0, 160)} ${node.failureSummary.slice(0, 200)}`),
-      );
-  }, only);
-}
+import { RACK_VIEWS } from '../src/ui/rack/place';
+import { findings } from './findings';
 
 const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unknown> }[] = [
   { name: 'the list', path: '/' },
@@ -160,6 +141,8 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     name: `hand over ${view}`,
     path: `/jobs/quillback/handover/${view}`,
   })),
+  { name: 'jobs on this device', path: '/work' },
+  ...['', ...RACK_VIEWS].map((view) => ({ name: `at the rack ${view}`, path: `/jobs/quillback/work/${view}` })),
   {
     name: 'find',
     path: '/jobs/quillback/land',

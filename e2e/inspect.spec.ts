@@ -1,105 +1,10 @@
-import { type ConsoleMessage, expect, type Page, test } from '@playwright/test';
+import { type ConsoleMessage, expect, test } from '@playwright/test';
 import { STATIONS } from '../src/core/job/stationIds';
 import { STATION_VIEWS } from '../src/ui/job/stations';
+import { RACK_VIEWS } from '../src/ui/rack/place';
+import { inspect } from './inspection';
 
-const WIDTHS = [1440, 1280, 1024, 390] as const;
 const JOBS = ['quillback', 'marrowby', 'tarnbrook', 'schnuerlbach', 'ostermoor'] as const;
-
-/** What is wrong with the page as it stands, in words; the same code looks at every view. */
-const INSPECT = `(() => {
-  const wrong = [];
-  const root = document.documentElement;
-  const name = (one) => (one.getAttribute('aria-label') || one.textContent || one.tagName).trim().replace(/\\s+/g, ' ').slice(0, 40);
-  const shown = (one) => {
-    const box = one.getBoundingClientRect();
-    const style = getComputedStyle(one);
-    return one.checkVisibility() && box.width > 1 && box.height > 1 && style.visibility !== 'hidden' && style.clipPath === 'none';
-  };
-  if (root.scrollWidth > innerWidth + 1) wrong.push('the page scrolls sideways to ' + root.scrollWidth);
-  if (innerWidth >= 768 && root.scrollHeight > innerHeight + 1) wrong.push('the page scrolls to blank, ' + root.scrollHeight + ' high');
-  for (const one of document.querySelectorAll('button, a[href], input:not([type=hidden]), select, textarea')) {
-    if (!shown(one)) continue;
-    const labelled = one.getAttribute('aria-label') || one.getAttribute('aria-labelledby') || (one.labels && one.labels.length > 0) || one.textContent.trim() || one.title || one.getAttribute('alt');
-    if (!labelled) wrong.push('a control without a name: ' + one.outerHTML.slice(0, 80));
-  }
-  // What is cut off while nothing says its whole form.
-  for (const one of document.querySelectorAll('main *, aside *, header *')) {
-    if (!shown(one) || one.closest('.sr-only') || one.closest('[title]')) continue;
-    if (one instanceof HTMLInputElement && one.type === 'text' && one.value && one.scrollWidth > one.clientWidth + 1) wrong.push('cut off in its field: ' + one.value.slice(0, 40));
-    if (one.children.length > 0 || !one.textContent.trim()) continue;
-    const style = getComputedStyle(one);
-    const hides = (axis) => axis === 'hidden' || axis === 'clip';
-    if (hides(style.overflowX) && one.scrollWidth > one.clientWidth + 1) wrong.push('cut off: ' + name(one));
-    else if (hides(style.overflowY) && one.scrollHeight > one.clientHeight + 2) wrong.push('cut off below: ' + name(one));
-  }
-  /** The part of an element that is not scrolled or cut away; null when nothing of it is. */
-  const seen = (one, box) => {
-    let [left, top, right, bottom] = [Math.max(0, box.left), Math.max(0, box.top), Math.min(innerWidth, box.right), Math.min(innerHeight, box.bottom)];
-    for (let up = one; up; up = up.parentElement) {
-      const style = getComputedStyle(up);
-      if (style.overflowX === 'visible' && style.overflowY === 'visible') continue;
-      const edge = up.getBoundingClientRect();
-      if (style.overflowX !== 'visible') [left, right] = [Math.max(left, edge.left), Math.min(right, edge.right)];
-      if (style.overflowY !== 'visible') [top, bottom] = [Math.max(top, edge.top), Math.min(bottom, edge.bottom)];
-    }
-    return right - left > 1 && bottom - top > 1 ? { left, top, right, bottom } : null;
-  };
-  // Two texts over each other.
-  const texts = [];
-  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
-  const range = document.createRange();
-  while (walker.nextNode()) {
-    const node = walker.currentNode;
-    const one = node.parentElement;
-    if (!node.textContent.trim() || !one || one.closest('script, style, .sr-only, [data-over], option') || !shown(one)) continue;
-    if (getComputedStyle(one).opacity === '0') continue;
-    range.selectNodeContents(node);
-    for (const line of range.getClientRects()) {
-      // The line of a text is higher than its letters.
-      const slim = (line.bottom - line.top) * 0.2;
-      const part = seen(one, { left: line.left + 1, right: line.right - 1, top: line.top + slim, bottom: line.bottom - slim });
-      if (part) texts.push({ ...part, one, words: node.textContent.trim().replace(/\\s+/g, ' ').slice(0, 30) });
-    }
-  }
-  texts.sort((a, b) => a.top - b.top);
-  for (let at = 0; at < texts.length; at++) {
-    for (let next = at + 1; next < texts.length && texts[next].top < texts[at].bottom - 1; next++) {
-      const [a, b] = [texts[at], texts[next]];
-      if (a.one === b.one || Math.min(a.right, b.right) - Math.max(a.left, b.left) < 2) continue;
-      if (Math.min(a.bottom, b.bottom) - b.top < 2) continue;
-      // What something opaque lies between is not read through it.
-      const stack = document.elementsFromPoint((Math.max(a.left, b.left) + Math.min(a.right, b.right)) / 2, (b.top + Math.min(a.bottom, b.bottom)) / 2);
-      const at2 = (text) => stack.findIndex((one) => one === text.one || text.one.contains(one));
-      const [ia, ib] = [at2(a), at2(b)];
-      const opaque = (one) => {
-        const style = getComputedStyle(one);
-        const ground = one instanceof SVGElement ? (one.matches('svg, g, text, tspan, path, line') ? 'none' : style.fill) : style.backgroundColor;
-        return !(ground === 'none' || ground === 'transparent' || /, 0\\)$|\\/ 0\\)$/.test(ground));
-      };
-      const first = ia < 0 ? ib : ib < 0 ? ia : Math.min(ia, ib);
-      const below = first === ia ? b : a;
-      let hidden = false;
-      for (const one of first < 0 ? [] : stack.slice(first)) {
-        if (one.contains(below.one)) break;
-        if (opaque(one)) hidden = true;
-      }
-      if (hidden) continue;
-      wrong.push('over each other: ' + a.words + ' / ' + b.words);
-    }
-  }
-  // Targets: 24 px, and 44 on a phone; a link in a sentence is as high as its line.
-  const least = innerWidth < 500 ? 44 : 24;
-  for (const one of document.querySelectorAll('button, a[href], input:not([type=hidden]), select, textarea, [role=button], [role=checkbox], summary')) {
-    if (!shown(one)) continue;
-    if (one.matches('a[href]') && getComputedStyle(one).display === 'inline') continue;
-    const label = one.matches('input[type=checkbox], input[type=radio]') ? one.closest('label') : null;
-    const box = (label || one).getBoundingClientRect();
-    // A drawing to scale has things as large as they are; Find, lists and keys do the same.
-    if (!seen(one, box) || one.closest('[data-drawn], svg')) continue;
-    if (Math.min(box.width, box.height) < least - 0.5) wrong.push('a target of ' + Math.round(box.width) + ' x ' + Math.round(box.height) + ': ' + name(one));
-  }
-  return wrong;
-})()`;
 
 /** Every view of every station; a station that comes is in it by itself. */
 /** Every view is looked at with the job of long names; the tidy ones have what they are there for. */
@@ -114,22 +19,6 @@ const LOOKED_AT: Record<(typeof JOBS)[number], RegExp> = {
 const VIEWS = STATIONS.flatMap((station) =>
   STATION_VIEWS[station].views.map((view, at) => (at === 0 ? station : `${station}/${view.id}`)),
 );
-
-async function inspect(page: Page, at: string, wrong: string[]): Promise<void> {
-  for (const theme of ['day', 'closet'] as const) {
-    await page.evaluate((one) => document.documentElement.setAttribute('data-theme', one), theme);
-    for (const width of WIDTHS) {
-      // What looks at widths and names is the same in both themes: the narrow ones are looked at once.
-      if (theme === 'closet' && width !== 1280) continue;
-      await page.setViewportSize({ width, height: 800 });
-      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-      const found = (await page.evaluate(INSPECT)) as string[];
-      wrong.push(...found.slice(0, 4).map((words) => `${at} at ${width}, ${theme}: ${words}`));
-    }
-    const kept = await page.evaluate(() => document.documentElement.getAttribute('data-theme'));
-    if (kept !== theme) wrong.push(`${at}: the theme is lost`);
-  }
-}
 
 for (const job of JOBS) {
   test(`every view of ${job} is whole at four widths and in both themes`, async ({ page }) => {
@@ -154,3 +43,19 @@ for (const job of JOBS) {
     expect(wrong).toEqual([]);
   });
 }
+
+test('every screen at the rack is whole at four widths and in both themes', async ({ page }) => {
+  test.setTimeout(240_000);
+  const wrong: string[] = [];
+  page.on('pageerror', (fault) => wrong.push(fault.message.slice(0, 160)));
+  for (const job of ['schnuerlbach', 'ostermoor'])
+    for (const view of ['', ...RACK_VIEWS]) {
+      await page.goto(`/jobs/${job}/work/${view}`);
+      await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Opening the job …');
+      await expect(page.getByText('Bringing the steps into order')).toHaveCount(0, { timeout: 20_000 });
+      await inspect(page, `${job} at the rack, ${view || 'first screen'}`, wrong);
+    }
+  await page.goto('/work');
+  await inspect(page, 'jobs on this device', wrong);
+  expect(wrong).toEqual([]);
+});

@@ -1,5 +1,9 @@
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { generate } from 'otplib';
+import { Client } from 'pg';
+import { findings } from './findings';
+import { inspect } from './inspection';
+import { tabTo } from './job';
 import { PASSWORD, type Served, serve } from './served';
 
 let served: Served;
@@ -15,6 +19,13 @@ async function signIn(page: Page, login: string, password = PASSWORD) {
   await page.getByLabel('Name that you sign in with').fill(login);
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
+}
+/** End somebody's second factor, as whoever runs the database can. */
+async function forget(url: string, login: string) {
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  await client.query('update account set second_secret = null where login = $1', [login]);
+  await client.end();
 }
 /** The link that is shown once. */
 const linkShown = async (page: Page) => page.getByLabel('The link', { exact: true }).inputValue();
@@ -139,6 +150,46 @@ test('a second factor is asked for, and signing out wipes the device', async ({ 
   await expect(
     ada.getByRole('heading', { name: 'Ada Wren' }).or(ada.getByRole('heading', { name: 'Good Shelf' })),
   ).toBeVisible();
+});
+
+test('its screens are whole, without serious findings, and go by the keyboard alone', async ({ browser }) => {
+  const sam = await person(browser);
+  const wrong: string[] = [];
+  const look = async (page: Page, name: string) => {
+    await inspect(page, name, wrong);
+    wrong.push(...(await findings(page)).map((one) => `${name}: ${one}`));
+  };
+  await sam.goto('/sign-in');
+  await look(sam, 'sign in');
+  await sam.setViewportSize({ width: 1280, height: 800 });
+  await tabTo(sam, /^Name that you sign in with$/);
+  await sam.keyboard.type('sam');
+  await sam.keyboard.press('Tab');
+  await sam.keyboard.type(PASSWORD);
+  await sam.keyboard.press('Enter');
+  await expect(sam.getByRole('link', { name: 'Sam Teal' })).toBeVisible();
+  await look(sam, 'the list of one who is signed in');
+  await tabTo(sam, /^Sam Teal$/);
+  await sam.keyboard.press('Enter');
+  await expect(sam.getByRole('heading', { name: 'Sam Teal' })).toBeVisible();
+  await look(sam, 'account');
+  // An owner's pages, as the firm's own first account sees them.
+  await forget(served.url, 'ada');
+  const ada = await person(browser);
+  await ada.goto('/firm');
+  await signIn(ada, 'ada');
+  await expect(ada.getByRole('heading', { name: 'Heron Cabling' })).toBeVisible();
+  await ada.getByRole('button', { name: 'Make a link' }).click();
+  await expect(ada.getByText('is shown only now')).toBeVisible();
+  const join = await linkShown(ada);
+  await look(ada, 'firm');
+  await ada.goto('/jobs/quillback/runs');
+  await ada.getByRole('button', { name: 'Links and guests' }).click();
+  await expect(ada.getByRole('heading', { name: 'Guests' })).toBeVisible();
+  wrong.push(...(await findings(ada)).map((one) => `links and guests: ${one}`));
+  await ada.goto(join);
+  await look(ada, 'join');
+  expect(wrong).toEqual([]);
 });
 
 test('it answers to its own name only, tells nothing in its lines, and cookies are for nobody’s script', async ({

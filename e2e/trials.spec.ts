@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { trialCellar } from '../scripts/lib/trialCellar';
 import { trialFuzz } from '../scripts/lib/trialFuzz';
 import { trialKills } from '../scripts/lib/trialKills';
 import { trialLoad } from '../scripts/lib/trialLoad';
@@ -22,6 +23,12 @@ test('killed in the middle, server and database lose nothing that was acknowledg
   expect(acknowledged).toBeGreaterThan(10);
   expect(onSite).toBeGreaterThan(5);
   expect([lost, halves]).toEqual([[], []]);
+});
+
+test('two phones without a network for two days, killed in between, come together', async ({ baseURL }) => {
+  const { logged, arrived, kills } = await trialCellar(baseURL ?? '', { each: 8, days: 2, killEvery: 4 });
+  expect(kills).toBe(2);
+  expect(arrived).toBe(logged);
 });
 
 test('fifty people on twenty jobs are all answered rightly', async () => {

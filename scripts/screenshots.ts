@@ -116,16 +116,7 @@ const VIEWS: View[] = [
     path: '/jobs/quillback/handover/more',
     prepare: (page) => page.getByRole('region', { name: 'Ways' }).getByRole('article').first().waitFor(),
   },
-  {
-    name: 'trace-on-a-phone',
-    path: job('runs'),
-    phone: true,
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Find' }).click();
-      await page.getByPlaceholder('A label, room, port, device, view or formula').fill('fridge');
-      await page.getByRole('option').first().click();
-    },
-  },
+  { name: 'at-the-rack', path: '/jobs/quillback/work', phone: true },
 ];
 
 const wanted = process.argv.slice(2);

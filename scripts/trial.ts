@@ -2,12 +2,13 @@ import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { portFrom, startServer } from './lib/server';
+import { trialCellar } from './lib/trialCellar';
 import { trialFuzz } from './lib/trialFuzz';
 import { trialKills } from './lib/trialKills';
 import { loadWords, trialLoad } from './lib/trialLoad';
 import { trialWindows } from './lib/trialWindows';
 
-/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills|load|fuzz]`. */
+/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills|cellar|load|fuzz]`. */
 
 const say = (words: string) => console.log(words);
 
@@ -53,6 +54,26 @@ async function load(): Promise<boolean> {
   return result.wrong === 0 && (result.of.edit?.p95 ?? Number.POSITIVE_INFINITY) < 200;
 }
 
+async function cellar(): Promise<boolean> {
+  const databases = await openDatabases('test');
+  const name = `good_shelf_cellar_${process.pid}`;
+  try {
+    const url = await databases.ensure(name);
+    await prepareDatabase(url, false);
+    const server = await startServer(url, await portFrom(4780));
+    try {
+      const { logged, arrived, kills } = await trialCellar(server.address, { each: 250, days: 2, killEvery: 50 }, say);
+      say(`cellar: ${logged} results logged without a network on two phones, ${kills} kills, ${arrived} arrived`);
+      return arrived === logged;
+    } finally {
+      await server.stop();
+    }
+  } finally {
+    await databases.drop(name);
+    databases.stop();
+  }
+}
+
 async function fuzz(): Promise<boolean> {
   const { sent, broken, grownMb } = await trialFuzz(10_000);
   say(`fuzz: ${sent} requests, ${broken.length} answered 500, memory grown by ${grownMb} MB`);
@@ -60,7 +81,7 @@ async function fuzz(): Promise<boolean> {
   return broken.length === 0;
 }
 
-const PARTS: Record<string, () => Promise<boolean>> = { windows, kills, load, fuzz };
+const PARTS: Record<string, () => Promise<boolean>> = { windows, kills, cellar, load, fuzz };
 const asked = process.argv.slice(2);
 const unknown = asked.filter((part) => !Object.hasOwn(PARTS, part));
 if (unknown.length > 0) throw new Error(`No part ${unknown.join(', ')}: expected ${Object.keys(PARTS).join(', ')}.`);

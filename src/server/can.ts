@@ -42,6 +42,8 @@ const LEAST = {
   /** A new job, from whatever it comes. */
   start: 'planner',
   firm: 'owner',
+  /** All jobs of the firm as one file. */
+  export: 'owner',
 } as const satisfies Record<string, Role>;
 type RoleAction = keyof typeof LEAST;
 /** `list`: what one sees of the jobs by what one is. `me`: of one's own account. `open`: by anybody, for what is no secret or brings its own proof. `purpose`: by a link. */

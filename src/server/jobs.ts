@@ -23,6 +23,7 @@ import {
   type Head,
   insertJob,
   jobExists,
+  jobIds,
   listJobs,
   listRemoved,
   readHead,
@@ -149,13 +150,48 @@ export async function takeInFile(
   bytes: Uint8Array,
   name: string,
   firmId: string | null = null,
-): Promise<{ id: string; renewed: boolean; notes: string[] }> {
-  if (looksLikePack(bytes)) return takeInJob(store, jobInPack(bytes), firmId);
+): Promise<{ id: string; renewed: boolean; notes: string[]; jobs?: number }> {
+  if (looksLikePack(bytes)) {
+    const archive = await inThread('readArchive', { bytes });
+    return archive ? takeInArchive(store, archive, firmId) : takeInJob(store, jobInPack(bytes), firmId);
+  }
   const { text } = decodeText(bytes);
   if (/^\s*[{[]/.test(text)) return takeInJob(store, text, firmId);
   const { job, notes } = jobFromPortMap(text, { id: randomUUID(), name });
   const taken = await takeInJob(store, writeJobFile(job), firmId);
   return { ...taken, notes: [...notes, ...taken.notes] };
+}
+
+/** Keep all jobs of an archive, or none. Those whose ids are here already come in as jobs of their own. */
+async function takeInArchive(
+  store: Store,
+  { jobs, faults }: { jobs: Job[]; faults: string[] },
+  firmId: string | null,
+): Promise<{ id: string; renewed: boolean; notes: string[]; jobs: number }> {
+  if (faults.length > 0)
+    refuse('archive', `Nothing was kept of the archive. ${faults.slice(0, MOST_CLASHES).join('; ')}.`);
+  const [first] = jobs;
+  if (!first) return refuse('archive', 'The archive holds no job.');
+  let renewed = 0;
+  await store.em.fork().transactional(async (em) => {
+    for (const job of jobs) {
+      const there = await jobExists(em, job.id);
+      if (there) renewed += 1;
+      await insertJob(em, { ...job, id: there ? randomUUID() : job.id }, { history: randomUUID(), firmId });
+    }
+  });
+  const notes = renewed > 0 ? [`${renewed} of them were here already: they came in as jobs of their own.`] : [];
+  return { id: first.id, renewed: false, notes, jobs: jobs.length };
+}
+
+/** All jobs that one sees, as one file. */
+export async function archiveOf(store: Store, scope: Scope): Promise<Uint8Array> {
+  const jobs: { id: string; name: string; text: string }[] = [];
+  for (const id of await jobIds(store.em.fork(), scope)) {
+    const kept = await readKept(store, id);
+    if (kept) jobs.push({ id, name: kept.job.name, text: writeJobFile(kept.job) });
+  }
+  return inThread('writeArchive', { jobs, at: new Date().toISOString() });
 }
 
 /**

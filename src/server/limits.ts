@@ -14,7 +14,7 @@ const MINUTE = 60;
 const plain = new RateLimiterMemory({ points: 1800, duration: MINUTE });
 const heavy = new RateLimiterMemory({ points: 60, duration: MINUTE });
 /** What is planned, drawn or read at length. */
-const HEAVY = /\/(files\/|compared|file$|switch$|simulated$|copy$)/;
+const HEAVY = /\/(archive$|files\/|compared|file$|switch$|simulated$|copy$)/;
 
 const actorOf = (asker: Asker, request: Request): string =>
   asker.kind === 'member' ? asker.accountId : asker.kind === 'link' ? asker.linkId : addressOf(request);

@@ -5,6 +5,7 @@ import { sealJob } from '../core/job/sealJob';
 import { clashes } from '../core/job/verify';
 import { Refusal } from '../core/text/refusal';
 import { comparedPdf } from '../print/comparedPdf';
+import { readArchive, writeArchive } from '../print/jobArchive';
 import { linkPage } from '../print/linkPage';
 import { makeTakeaway } from '../print/makeTakeaway';
 import type { Order, Work, WorkAnswer } from './workThread';
@@ -15,6 +16,21 @@ const WORKS: { [W in keyof Work]: (given: Work[W]['given']) => Work[W]['made'] |
   takeaway: ({ id, job, making }) =>
     makeTakeaway(id, sealJob(job), { ...making, today: making.today && sealJob(making.today) }),
   linkPage: (given) => linkPage({ ...given, job: sealJob(given.job), today: given.today && sealJob(given.today) }),
+  writeArchive: ({ jobs, at }) => writeArchive(jobs, at),
+  readArchive: ({ bytes }) => {
+    const texts = readArchive(bytes);
+    if (!texts) return null;
+    const read = texts.map(({ file, text }) => {
+      try {
+        const { job } = openJobFile(text);
+        return { job, faults: clashes(job).map((fault) => `${file}: ${fault}`) };
+      } catch (fault) {
+        if (!(fault instanceof Refusal)) throw fault;
+        return { job: null, faults: [`${file}: ${fault.message}`] };
+      }
+    });
+    return { jobs: read.flatMap(({ job }) => job ?? []), faults: read.flatMap(({ faults }) => faults) };
+  },
   jobFile: ({ text }) => {
     const { job, notes } = openJobFile(text);
     return { job, notes, faults: clashes(job) };

@@ -16,6 +16,10 @@ export type Work = {
   compared: { given: { before: Job; after: Job; from: number; to: number; root: string }; made: Uint8Array };
   /** The page of a link. */
   linkPage: { given: LinkPageGiven; made: string };
+  /** All jobs as one file. */
+  writeArchive: { given: { jobs: { id: string; name: string; text: string }[]; at: string }; made: Uint8Array };
+  /** Jobs of an archive; null where it is none. Faults name the file that they are in. */
+  readArchive: { given: { bytes: Uint8Array }; made: { jobs: Job[]; faults: string[] } | null };
   jobFile: { given: { text: string }; made: { job: Job; notes: string[]; faults: string[] } };
   batch: { given: { job: Job; commands: Command[] }; made: { label: string; changes: Change[] } };
 };

@@ -27,6 +27,8 @@ export const JobRow = defineEntity({
     removedAt: p.datetime().nullable(),
     /** Null where there are no accounts. */
     firmId: p.string().nullable(),
+    /** New jobs of its firm start from it. */
+    isTemplate: p.boolean().default(false),
   },
 });
 

@@ -250,6 +250,16 @@ export async function updateHead(em: EntityManager, job: Job, revision: number, 
   await em.nativeUpdate(JobRow, { id }, { ...head, revision, tip, updatedAt: new Date() });
 }
 
+/** Ids of all jobs in a scope, those in the bin left out. */
+export async function jobIds(em: EntityManager, scope: Scope): Promise<string[]> {
+  const [theirs, whose] = within(scope);
+  const rows = await em.execute<{ id: string }[]>(
+    `select id from job where removed_at is null and ${theirs} order by id`,
+    whose,
+  );
+  return rows.map(({ id }) => id);
+}
+
 export async function jobExists(em: EntityManager, id: string): Promise<boolean> {
   return (await em.count(JobRow, { id })) > 0;
 }

@@ -252,9 +252,25 @@ export const dropGuest = (em: EntityManager, jobId: string, accountId: string) =
 
 export const firmOfJob = (em: EntityManager, jobId: string) =>
   one<{ firmId: string | null; name: string }>(em, 'select firm_id as "firmId", name from job where id = ?', [jobId]);
+/** The job that new ones of a firm start from; of no firm, where there are no accounts. */
+export const templateOf = (em: EntityManager, firmId: string | null) =>
+  one<{ id: string; name: string }>(
+    em,
+    'select id, name from job where is_template and removed_at is null and firm_id is not distinct from ? limit 1',
+    [firmId],
+  );
+/** At most one a firm. */
+export async function setTemplate(em: EntityManager, jobId: string, is: boolean): Promise<void> {
+  await em.execute(
+    'update job set is_template = false where firm_id is not distinct from (select firm_id from job where id = ?)',
+    [jobId],
+  );
+  if (is) await em.execute('update job set is_template = true where id = ?', [jobId]);
+}
+
 /** Links and guests stay behind: they were given by the firm that had it. */
 export async function giveJob(em: EntityManager, jobId: string, firmId: string): Promise<void> {
-  await em.execute('update job set firm_id = ? where id = ?', [firmId, jobId]);
+  await em.execute('update job set firm_id = ?, is_template = false where id = ?', [firmId, jobId]);
   await em.execute('update share_link set revoked_at = now() where job_id = ? and revoked_at is null', [jobId]);
   await em.execute('delete from guest where job_id = ?', [jobId]);
 }

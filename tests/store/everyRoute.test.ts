@@ -90,6 +90,7 @@ const GOOD: Record<
   Partial<Record<'GET' | 'POST' | 'DELETE', () => { params?: object; query?: string; body?: unknown }>>
 > = {
   '/schema/[file]': { GET: () => ({ params: { file: 'job.schema.json' } }) },
+  '/api/archive': { GET: () => ({}) },
   '/api/health': { GET: () => ({}) },
   '/api/sign-in': { POST: () => ({ body: { login: 'no-such-login', password: 'x' } }) },
   '/api/sign-out': { POST: () => ({ body: { left: 'alone' } }) },
@@ -144,6 +145,7 @@ const GOOD: Record<
   '/api/jobs/[id]/shares/[share]': { DELETE: () => ({ params: { share: 'none' } }) },
   '/api/jobs/[id]/simulated': { POST: () => ({ body: { gearId: 'none', faults: [] } }) },
   '/api/jobs/[id]/switch': { GET: () => ({}), POST: () => ({ body: { address: '192.0.2.1' } }) },
+  '/api/jobs/[id]/template': { GET: () => ({}), POST: () => ({ body: { is: true } }) },
   '/api/jobs/[id]/versions': {
     GET: () => ({}),
     POST: () => ({ body: { id: randomUUID(), revision: 0, name: 'Named', actor } }),
@@ -170,6 +172,7 @@ const MAY: Record<Action, readonly Who[]> = {
   // Of their own firm: the two of another firm own that one.
   start: ['owner', 'planner', 'guest', 'elsewhere'],
   firm: ['owner', 'guest', 'elsewhere'],
+  export: ['owner', 'guest', 'elsewhere'],
 };
 
 const pathOf = (file: string) => file.replace(/^.*src\/app/, '').replace(/\/route\.ts$/, '');

@@ -1,11 +1,13 @@
 import type { Metadata } from 'next';
+import { firmFor } from '@/server/jobs';
 import { enterPage } from '@/server/pageDoor';
+import { templateFor } from '@/server/templates';
 import { NewJobForm } from '@/ui/jobs/NewJobForm';
 
 export const metadata: Metadata = { title: 'New job' };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  await enterPage('start');
-  return <NewJobForm />;
+  const { store, asker } = await enterPage('start');
+  return <NewJobForm template={await templateFor(store, firmFor(asker))} />;
 }

@@ -1,7 +1,9 @@
 import { produce } from 'immer';
 import type { Job } from '../job/job';
-import { rowsOf, TABLE_NAMES, type TableName } from '../job/tables';
+import { rowsOf, TABLE_NAMES, type TableName, tableRow } from '../job/tables';
+import type { Command } from './commands';
 import { removeRows } from './removeRows';
+import { rowCommands } from './rowCommands';
 
 /** What was done and found on the site, and what stands beside one building only. */
 const DONE: readonly TableName[] = [
@@ -36,11 +38,28 @@ const CABINET: readonly TableName[] = [
   'partOdds',
 ];
 
+/** Tables of what a firm works by, whatever the building. */
+const FIRMS_OWN = ['cableKinds', 'allowances', 'testers'] as const satisfies readonly TableName[];
+const OWN_WORDS: Record<(typeof FIRMS_OWN)[number], string> = {
+  cableKinds: 'Kinds of cable',
+  allowances: 'Allowances of length',
+  testers: 'Testers',
+};
+
+/** What of a template a job does not have so, a table each: with the commands that would take it over. */
+export function templateCommands(job: Job, template: Job): { words: string; commands: Command[] }[] {
+  return FIRMS_OWN.flatMap((table) => {
+    const rows = Object.values(rowsOf(template, table)).map((record) => tableRow(table, record));
+    const commands = rowCommands(job, rows);
+    return commands.length === 0 ? [] : [{ words: OWN_WORDS[table], commands }];
+  });
+}
+
 const without = (job: Job, drop: (draft: Job) => void): Job => produce(job, drop);
 
 /**
  * A new job from one that is there.
- * @param whole the whole plan, without what was done; else the cabinet, its networks, kinds of cable and prices only
+ * @param whole the whole plan, without what was done; else the cabinet, its networks and kinds of cable only
  */
 export const copyOfJob = (job: Job, { id, name, whole }: { id: string; name: string; whole: boolean }): Job => ({
   ...without(job, (draft) => {

@@ -47,6 +47,16 @@ export type Reversal = z.infer<typeof Reversal>;
 /** A new job from one that is there: its whole plan, or its cabinet only. */
 export const CopyJob = z.strictObject({ name: NewJob.shape.name, whole: z.boolean() });
 
+/** New jobs start from this one, or do not. */
+export const NewTemplate = z.strictObject({ is: z.boolean() });
+/** Id and name of the job that new ones start from, and what it has otherwise than this one: nothing is taken over unasked. */
+export const TemplateAnswer = z.object({
+  template: z.string().nullable(),
+  name: z.string(),
+  news: z.array(z.object({ words: z.string(), commands: z.array(Command) })),
+});
+export type TemplateAnswer = z.infer<typeof TemplateAnswer>;
+
 export const Removal = z.strictObject({ removed: z.boolean() });
 export { NewJob };
 
@@ -100,7 +110,12 @@ export const FaultAnswer = z.object({ code: z.string(), message: z.string(), at:
 export type FaultAnswer = z.infer<typeof FaultAnswer>;
 
 export const Created = z.object({ id: z.string() });
-export const TakenIn = z.object({ id: z.string(), renewed: z.boolean(), notes: z.array(z.string()) });
+export const TakenIn = z.object({
+  id: z.string(),
+  renewed: z.boolean(),
+  notes: z.array(z.string()),
+  jobs: z.number().optional(),
+});
 export const RemovedAnswer = z.object({ removed: z.boolean() });
 
 /** A name for a revision. */

@@ -26,6 +26,7 @@ export class Migration20261128060000 extends Migration {
       made_at timestamptz not null default now(), until timestamptz not null, used_at timestamptz,
       check ((kind = 'join') = (role is not null)), check ((kind = 'reset') = (account_id is not null)));`);
     this.addSql('alter table job add column firm_id text references firm (id);');
+    this.addSql('alter table job add column is_template boolean not null default false;');
     this.addSql('create index job_firm on job (firm_id, updated_at desc);');
     this.addSql(`create table guest (job_id text not null references job (id) on delete cascade,
       account_id text not null references account (id) on delete cascade, primary key (job_id, account_id),
@@ -49,7 +50,7 @@ export class Migration20261128060000 extends Migration {
   }
 
   override down(): void {
-    this.addSql('alter table job drop column firm_id;');
+    this.addSql('alter table job drop column firm_id, drop column is_template;');
     for (const table of [
       'kept_piece',
       'tries',

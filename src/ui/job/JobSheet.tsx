@@ -12,6 +12,7 @@ import { RuleSetOptions } from '../kit/RuleSetOptions';
 import { Sheet } from '../kit/Sheet';
 import { actorHere, memberHere, nameActor } from './actor';
 import { useSession } from './session';
+import { TemplateBox } from './TemplateBox';
 
 const Form = z.object({
   name: JobHead.shape.name,
@@ -95,6 +96,7 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
           </Button>
         </div>
       </form>
+      <TemplateBox />
     </Sheet>
   );
 }

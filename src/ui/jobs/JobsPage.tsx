@@ -66,9 +66,11 @@ export function JobsPage({
     const bytes = new Uint8Array(await chosen.arrayBuffer());
     const taken = await ask(`/api/jobs/file?name=${name}`, TakenIn, bytes);
     if (!taken) return;
+    if (taken.jobs) toast.success(`${counted(taken.jobs, 'job')} came in.`);
     if (taken.renewed) toast.info('A job with this id was here already: this one came in as a job of its own.');
     for (const note of taken.notes) toast.info(note, { duration: 15_000 });
-    router.push(`/jobs/${taken.id}/runs`);
+    if (taken.jobs) router.refresh();
+    else router.push(`/jobs/${taken.id}/runs`);
   };
   const addDemo = async () => {
     if (await ask('/api/jobs/demo', Created, {})) router.refresh();
@@ -162,6 +164,14 @@ export function JobsPage({
       )}
       {list.pages > 1 && <Pages list={list} asked={asked} />}
       {removed.length > 0 && mayStart && <Bin removed={removed} onPutBack={putBack} />}
+      {jobs.length > 0 && (me === null || me.owner) && (
+        <p className="mt-6 text-[13px] text-soft">
+          <a href="/api/archive" download className="inline-flex min-h-8 items-center underline max-sm:min-h-11">
+            All jobs as one archive
+          </a>{' '}
+          to keep, or to open at another place. Photographs and testers’ files are in each job’s pack.
+        </p>
+      )}
       {copying && <CopySheet job={copying} onClose={() => setCopying(null)} />}
     </main>
   );
@@ -262,7 +272,7 @@ function CopySheet({ job, onClose }: { job: JobListing; onClose: () => void }) {
           </label>
           <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
             <input type="radio" name="what" value="cabinet" className="size-4 accent-act" /> As a template: cabinet,
-            gear, networks, kinds of cable, prices and testers, without runs and rooms
+            gear, networks, kinds of cable and testers, without runs and rooms
           </label>
         </fieldset>
         {wrong && (

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect } from 'react';
+import { type FormEvent, useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { z } from 'zod';
@@ -47,7 +47,7 @@ const namesIn = (line: string): string[] =>
 const RULES_KEY = 'good-shelf-rules';
 
 /** Start a job: its name, whose rules hold, units, the rack and how it stands, and a few pieces of gear with their names. */
-export function NewJobForm() {
+export function NewJobForm({ template }: { template: { id: string; name: string } | null }) {
   const router = useRouter();
   const { register, handleSubmit, watch, setError, getValues, setValue, formState } = useForm<
     z.input<typeof Form>,
@@ -109,6 +109,7 @@ export function NewJobForm() {
   return (
     <main className="mx-auto max-w-5xl px-5 py-6">
       <h1 className="wide border-strong border-b-2 pb-3 font-extrabold text-2xl">New job</h1>
+      {template && <FromTemplate template={template} />}
       <form onSubmit={handleSubmit(start)} noValidate className="mt-5 grid gap-8 md:grid-cols-[1fr_1.25fr]">
         <div className="grid content-start gap-4">
           <Field label="Name" help="The place, as you speak of it." wrong={errors.name?.message}>
@@ -226,5 +227,31 @@ export function NewJobForm() {
         </fieldset>
       </form>
     </main>
+  );
+}
+
+/** The short way: what the firm always begins with, under another name. */
+function FromTemplate({ template: { id, name } }: { template: { id: string; name: string } }) {
+  const router = useRouter();
+  const copy = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const body = { name: String(new FormData(event.currentTarget).get('name')), whole: false };
+    try {
+      const made = await askServer(`/api/jobs/${id}/copy`, Created, { method: 'POST', body });
+      router.push(`/jobs/${made.id}/survey`);
+    } catch (fault) {
+      toast.error((fault as Error).message);
+    }
+  };
+  return (
+    <form onSubmit={(event) => void copy(event)} className="mt-5 grid gap-2 border border-strong bg-sheet p-3">
+      <p>
+        <b>From the template {name}</b>: its cabinet, gear, networks, kinds of cable and testers.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        <Input name="name" aria-label="Name of the job from the template" required maxLength={80} className="w-72!" />
+        <Button type="submit">Start from it</Button>
+      </div>
+    </form>
   );
 }

@@ -1,0 +1,55 @@
+import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from 'fflate';
+import { z } from 'zod';
+import { issueWords, parseJson } from '../core/formats/jobFile';
+import { refuse } from '../core/text/refusal';
+
+/** Says of an archive that it holds jobs, and which. */
+const LIST = 'archive.json';
+const MOST_BYTES = 512 * 1024 * 1024;
+const MOST_JOBS = 10_000;
+
+const Archive = z.object({
+  format: z.literal('good-shelf-archive'),
+  version: z.literal(1),
+  at: z.string(),
+  jobs: z.array(z.object({ file: z.string().regex(/^jobs\/[\w-]{1,64}\.json$/), name: z.string() })).max(MOST_JOBS),
+});
+
+/** All jobs in one file: each as its own job file. @param at ISO 8601 */
+export function writeArchive(jobs: readonly { id: string; name: string; text: string }[], at: string): Uint8Array {
+  const mtime = new Date(Math.max(Date.UTC(1980, 0, 2), Date.parse(at) || 0));
+  const list = jobs.map(({ id, name }) => ({ file: `jobs/${id}.json`, name }));
+  const files: Zippable = Object.fromEntries(
+    jobs.map(({ id, text }) => [`jobs/${id}.json`, [strToU8(text), { mtime, level: 6 }]]),
+  );
+  const head = { format: 'good-shelf-archive', version: 1, at, jobs: list };
+  return zipSync({ [LIST]: [strToU8(`${JSON.stringify(head, null, 2)}\n`), { mtime, level: 6 }], ...files });
+}
+
+/** @returns the texts of the jobs in an archive; null where it is none of ours. @throws Refusal when it is broken or too large */
+export function readArchive(bytes: Uint8Array): { file: string; text: string }[] | null {
+  let all: Record<string, Uint8Array>;
+  try {
+    const head = unzipSync(bytes, { filter: ({ name, originalSize }) => name === LIST && originalSize < 8_000_000 })[
+      LIST
+    ];
+    if (!head) return null;
+    const read = Archive.safeParse(parseJson(strFromU8(head), LIST));
+    if (!read.success) return refuse('archive', `${LIST}: ${issueWords(read.error).join('; ')}.`);
+    const wanted = new Set(read.data.jobs.map(({ file }) => file));
+    let size = 0;
+    all = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (!wanted.has(name)) return false;
+        size += originalSize;
+        if (size > MOST_BYTES) refuse('archive', `The archive holds more than ${MOST_BYTES / 1024 / 1024} MB.`);
+        return true;
+      },
+    });
+    for (const file of wanted) if (!all[file]) refuse('archive', `The archive lacks ${file}.`);
+  } catch (fault) {
+    if (fault instanceof Error && fault.name === 'Refusal') throw fault;
+    return refuse('archive', 'It is a broken archive: it cannot be unpacked.');
+  }
+  return Object.entries(all).map(([file, body]) => ({ file, text: strFromU8(body) }));
+}
