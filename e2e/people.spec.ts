@@ -1,3 +1,4 @@
+import { connect } from 'node:net';
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { generate } from 'otplib';
 import { Client } from 'pg';
@@ -210,5 +211,18 @@ test('it answers to its own name only, tells nothing in its lines, and cookies a
   const [cookie] = await sam.cookies();
   expect(cookie).toMatchObject({ name: 'shelf', httpOnly: true, sameSite: 'Lax', path: '/' });
   expect(served.output()).not.toMatch(/quillback|ada|sam|127\.0\.0\.1"|\/l\/[\w-]{20}|\/join\/[\w-]{20}/);
+  await asked.dispose();
+});
+
+test('who sends slowly holds nobody up', async ({ playwright }) => {
+  const { hostname, port } = new URL(served.address);
+  const slow = Array.from({ length: 200 }, () => connect(Number(port), hostname));
+  for (const socket of slow) {
+    socket.on('error', () => undefined);
+    socket.write('POST /api/sign-in HTTP/1.1\r\nHost: x\r\nContent-Length: 1000\r\n');
+  }
+  const asked = await playwright.request.newContext({ baseURL: served.address });
+  for (let at = 0; at < 5; at++) expect((await asked.get('/api/health', { timeout: 10_000 })).status()).toBe(200);
+  for (const socket of slow) socket.destroy();
   await asked.dispose();
 });

@@ -134,3 +134,19 @@ test('two telephones at the two ends see what the other marks', async ({ browser
   await one.context.close();
   await two.context.close();
 });
+
+test('the next step of a build is planned without a network too', async ({ browser, baseURL }) => {
+  const { context, page } = await phone(browser, baseURL);
+  await page.goto('/jobs/ostermoor/work/step');
+  const step = page.getByRole('article', { name: 'The step now' });
+  await expect(step).toBeVisible();
+  const words = await step.getByRole('heading').textContent();
+  await keptProgram(page);
+  // The job is kept a moment after it was opened.
+  await page.waitForTimeout(5000);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(step).toContainText(words ?? '');
+  await expect(page.getByTestId('link')).toContainText('No way to the server');
+  await context.close();
+});

@@ -1,14 +1,16 @@
 import { statSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { parseArgs } from 'node:util';
 import { backupTo } from './lib/backup';
 import { openDatabases } from './lib/database';
 
-/** `bin/backup FILE`: the whole database of the demo, or of DATABASE_URL, while it runs. */
+/** `bin/backup [--served] FILE`: the whole database of the demo, of what is served, or of DATABASE_URL, while it runs. */
 async function main(): Promise<void> {
-  const [file, ...more] = process.argv.slice(2);
-  if (file === undefined || more.length > 0) throw new Error('Expected one file: bin/backup FILE.');
+  const { values, positionals } = parseArgs({ options: { served: { type: 'boolean' } }, allowPositionals: true });
+  const [file, ...more] = positionals;
+  if (file === undefined || more.length > 0) throw new Error('Expected one file: bin/backup [--served] FILE.');
   const given = process.env.DATABASE_URL;
-  const databases = await openDatabases('demo');
+  const databases = await openDatabases(values.served ? 'serve' : 'demo');
   try {
     const sums = await backupTo(given ?? (await databases.ensure('good_shelf')), resolve(file));
     const kb = Math.ceil(statSync(file).size / 1024);

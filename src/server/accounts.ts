@@ -79,7 +79,7 @@ const within = (days: number): Date => new Date(Date.now() + days * 24 * 3600 * 
 async function secretOf(account: AccountRow): Promise<string | null> {
   if (account.secondSecret === null) return null;
   const { secret } = await unseal<{ secret: string }>(account.secondSecret, 0);
-  return secret ?? refuse('second-lost', 'The second factor cannot be read: ask an owner of the firm for a new start.');
+  return secret ?? refuse('second-lost', 'The second factor cannot be read: whoever runs the server can end it.');
 }
 
 /** The step of a time code that is right and later than any that was used; null where it is not. */
@@ -196,13 +196,14 @@ const noLink = (): never =>
 /** Take an invitation. @returns a token for the cookie */
 export async function join(store: Store, given: z.infer<typeof Join>, from: { address: string; device: string }) {
   await mayTry(store, 'link', from.address);
-  const passwordHash = await hashPassword(checkedPassword(given.password, [given.login, given.name]));
   const em = store.em.fork();
   const known = await passBy(em, hashOf(given.token));
   if (known?.kind !== 'join') {
     await wrongTry(store, 'link', from.address);
     return noLink();
   }
+  // Only now: it takes long on purpose.
+  const passwordHash = await hashPassword(checkedPassword(given.password, [given.login, given.name]));
   return em.transactional(async (inside) => {
     if (await accountByLogin(inside, given.login))
       refuse('taken', 'Somebody signs in with this name already: take another one.', 'login');

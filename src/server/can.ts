@@ -24,7 +24,12 @@ export const MACHINE: Asker = { kind: 'machine' };
 export const NOBODY: Asker = { kind: 'nobody' };
 
 /** What a member of its firm, or a guest, is in a job; null: nothing. Of a link the job itself. */
-export type JobAccess = { id: string; role: Role | null };
+export type JobAccess = {
+  id: string;
+  role: Role | null;
+  /** Of another firm than the job's. */
+  guest?: boolean;
+};
 
 /** The least role that may do it. Those of a job are asked of the role in that job, the others of the role in the firm. */
 const LEAST = {
@@ -51,6 +56,8 @@ export type Action = RoleAction | 'list' | 'me' | 'open' | 'purpose';
 export const ACTIONS = [...Object.keys(LEAST), 'list', 'me', 'open', 'purpose'] as Action[];
 export const OF_A_JOB: readonly Action[] = ['read', 'work', 'edit', 'remove', 'share', 'give'];
 
+/** Whose job it is decides on these. */
+const NOT_BY_GUESTS: readonly Action[] = ['remove', 'share', 'give'];
 /** Of nobody where there are no accounts. */
 const NEEDS_ACCOUNTS: readonly Action[] = ['me', 'firm', 'share', 'give', 'purpose'];
 
@@ -65,6 +72,7 @@ export function can(asker: Asker, action: Action, job: JobAccess | null = null):
   if (asker.kind === 'machine') return !NEEDS_ACCOUNTS.includes(action);
   if (action === 'me' || action === 'list') return true;
   if (action === 'purpose') return false;
+  if (job?.guest && NOT_BY_GUESTS.includes(action)) return false;
   if (OF_A_JOB.includes(action)) return job !== null && reaches(job.role, LEAST[action]);
   return reaches(asker.role, LEAST[action]);
 }

@@ -23,8 +23,8 @@ export async function enter(action: Action, cookie: string | null, jobId: string
     if (!can(MACHINE, action)) refuse('no-accounts', 'There are no accounts on this machine.');
     return { store, asker: MACHINE, job: { id: jobId ?? '', role: 'owner' } };
   }
-  const { asker, role } = await askerOf(store, cookie, OF_A_JOB.includes(action) ? jobId : null);
-  const job = { id: jobId ?? '', role };
+  const { asker, role, guest } = await askerOf(store, cookie, OF_A_JOB.includes(action) ? jobId : null);
+  const job = { id: jobId ?? '', role, guest };
   if (can(asker, action, job)) return { store, asker, job };
   if (asker.kind === NOBODY.kind) return refuse('signed-out', 'Sign in first.');
   if (OF_A_JOB.includes(action) && !can(asker, 'read', job)) return noJob();

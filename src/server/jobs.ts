@@ -19,6 +19,7 @@ import { samePoint } from '../core/wire/wire';
 import { jobInPack, looksLikePack } from '../print/readPack';
 import {
   careOfJobs,
+  countJobs,
   emptyBin,
   type Head,
   insertJob,
@@ -111,6 +112,20 @@ export async function jobRevision(store: Store, id: string): Promise<number | nu
   return (await readHead(store.em.fork(), id))?.revision ?? null;
 }
 
+/** Jobs of one firm, those in the bin among them. */
+const MOST_JOBS = 10_000;
+/** @throws Refusal where a firm has as many jobs as it may */
+async function roomFor(em: EntityManager, firmId: string | null, more = 1): Promise<void> {
+  if (firmId !== null && (await countJobs(em, firmId)) + more > MOST_JOBS)
+    refuse('too-many-jobs', `A firm has at most ${MOST_JOBS} jobs.`);
+}
+
+/** Keep a new job of a firm. @throws Refusal */
+async function keepNew(em: EntityManager, job: Job, firmId: string | null): Promise<void> {
+  await roomFor(em, firmId);
+  await insertJob(em, job, { history: randomUUID(), firmId });
+}
+
 /** Start a job. @returns its id */
 export async function createJob(
   store: Store,
@@ -118,9 +133,7 @@ export async function createJob(
   firmId: string | null = null,
 ): Promise<string> {
   const id = randomUUID();
-  await store.em
-    .fork()
-    .transactional((em) => insertJob(em, startJob(id, NewJob.parse(wish)), { history: randomUUID(), firmId }));
+  await store.em.fork().transactional((em) => keepNew(em, startJob(id, NewJob.parse(wish)), firmId));
   return id;
 }
 
@@ -174,6 +187,7 @@ async function takeInArchive(
   if (!first) return refuse('archive', 'The archive holds no job.');
   let renewed = 0;
   await store.em.fork().transactional(async (em) => {
+    await roomFor(em, firmId, jobs.length);
     for (const job of jobs) {
       const there = await jobExists(em, job.id);
       if (there) renewed += 1;
@@ -215,7 +229,7 @@ export async function takeInJob(
     store.em.fork().transactional(async (em) => {
       const there = await jobExists(em, job.id);
       const id = there ? randomUUID() : job.id;
-      await insertJob(em, { ...job, id }, { history: randomUUID(), firmId });
+      await keepNew(em, { ...job, id }, firmId);
       return { id, renewed: there && (firmId === null || (await firmOfJob(em, job.id))?.firmId === firmId), notes };
     }),
   );
@@ -231,7 +245,7 @@ export async function copyJob(
   const { job } = (await readKept(store, jobId)) ?? noJob();
   const id = randomUUID();
   const copy = copyOfJob(job, { id, name, whole });
-  await store.em.fork().transactional((em) => insertJob(em, copy, { history: randomUUID(), firmId }));
+  await store.em.fork().transactional((em) => keepNew(em, copy, firmId));
   return id;
 }
 

@@ -23,6 +23,7 @@ import type { Asker } from './can';
 import { readKept } from './jobs';
 import { mayTry, wrongTry } from './limits';
 import { noJob } from './noJob';
+import { noteOn } from './noteOn';
 import { hashOf, newToken } from './signIns';
 
 /** Live links of one job. */
@@ -41,14 +42,6 @@ export async function sharesFor(store: Store, jobId: string): Promise<Shares> {
   const em = store.em.fork();
   return { links: (await sharesOf(em, jobId)).map(asShare), guests: await guestsOf(em, jobId) };
 }
-
-const noteOn = async (store: Store, by: Member, jobId: string, what: string): Promise<void> => {
-  const em = store.em.fork();
-  const job = await firmOfJob(em, jobId);
-  const firms = new Set([job?.firmId ?? by.firmId]);
-  for (const firmId of firms)
-    await note(em, { firmId, jobId, accountId: by.accountId, who: by.name, what: `${what} (${job?.name ?? jobId})` });
-};
 
 /** A link to one job for one purpose. Its address is told once, and only its hash is kept. */
 export async function makeShare(

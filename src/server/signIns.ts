@@ -56,12 +56,16 @@ export async function askerOf(
   store: Store,
   cookie: string | null,
   jobId: string | null,
-): Promise<{ asker: Asker; role: Role | null }> {
+): Promise<{ asker: Asker; role: Role | null; guest: boolean }> {
   const token = await tokenIn(cookie);
   const em = store.em.fork();
   const entered = token === null ? null : await enteredBy(em, hashOf(token), jobId);
-  if (!entered) return { asker: NOBODY, role: null };
+  if (!entered) return { asker: NOBODY, role: null, guest: false };
   const { signInId, accountId, name, firmId, role } = entered;
   if (entered.stale) await seeSignIn(em, signInId);
-  return { asker: { kind: 'member', accountId, signInId, name, firmId, role }, role: entered.jobRole };
+  return {
+    asker: { kind: 'member', accountId, signInId, name, firmId, role },
+    role: entered.jobRole,
+    guest: entered.guest,
+  };
 }

@@ -117,6 +117,7 @@ export type Entered = {
   /** The job that was asked of, where there is one, and what one is in it. */
   jobId: string | null;
   jobRole: Role | null;
+  guest: boolean;
 };
 
 /** Who holds a token, and what they are in a job, in one question. */
@@ -124,7 +125,8 @@ export const enteredBy = (em: EntityManager, hash: string, jobId: string | null)
   one<Entered>(
     em,
     `select s.id as "signInId", a.id as "accountId", a.name, m.firm_id as "firmId", m.role,
-        s.seen_at < now() - interval '5 minutes' as stale, job.id as "jobId", coalesce(owning.role, guest.role) as "jobRole"
+        s.seen_at < now() - interval '5 minutes' as stale, job.id as "jobId", coalesce(owning.role, guest.role) as "jobRole",
+        owning.role is null as guest
       from sign_in s join account a on a.id = s.account_id and a.ended_at is null
         left join member m on m.firm_id = s.firm_id and m.account_id = a.id
         left join job on job.id = ?

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { type Sums, sumsOf } from '../../scripts/lib/backup';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import type { Role } from '../../src/core/people/people';
@@ -12,6 +12,9 @@ import type { Store } from '../../src/store/openStore';
 import { insertFirm, setGuest, setMember } from '../../src/store/people';
 import { quillback } from '../support/jobs';
 import { freshStore } from './freshStore';
+
+// The thread is bundled with the application only; who may ask for its work is decided before.
+vi.mock('../../src/server/workThread', () => ({ inThread: async () => new Uint8Array() }));
 
 type Handler = ((request: Request, context: { params: Promise<object> }) => Promise<Response>) & { action?: Action };
 const modules = import.meta.glob<Record<string, Handler>>('../../src/app/**/route.ts');

@@ -3,6 +3,11 @@ import { Migration } from '@mikro-orm/migrations';
 /** People, their firms, what they may do, and links for those without an account. Tokens and codes stand as hashes. */
 export class Migration20261128060000 extends Migration {
   override up(): void {
+    // What is sought over all jobs: groups of three letters, small, of whatever language.
+    this.addSql('create extension if not exists pg_trgm;');
+    this.addSql(`create index run_words on run using gin
+      (lower((label || E'\\n' || room || E'\\n' || outlet || E'\\n' || device) collate "und-x-icu") gin_trgm_ops);`);
+    this.addSql('create index gear_words on gear using gin (lower(name collate "und-x-icu") gin_trgm_ops);');
     this.addSql(`create table firm (id text primary key, name text not null check (name <> ''),
       made_at timestamptz not null default now());`);
     this.addSql(`create table account (id text primary key, login text not null check (login <> ''),
@@ -50,6 +55,9 @@ export class Migration20261128060000 extends Migration {
   }
 
   override down(): void {
+    this.addSql('drop index run_words;');
+    this.addSql('drop index gear_words;');
+    this.addSql('drop extension if exists pg_trgm;');
     this.addSql('alter table job drop column firm_id, drop column is_template;');
     for (const table of [
       'kept_piece',

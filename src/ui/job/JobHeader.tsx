@@ -35,7 +35,7 @@ type Shown = 'job' | 'waiting' | 'history' | 'files' | 'shares' | null;
 export function JobHeader({ station, onFind, onKeys }: { station: StationId; onFind: () => void; onKeys: () => void }) {
   const job = useSession((session) => session.job);
   const revision = useSession((session) => session.revision);
-  const mayShare = useSession((session) => session.revision === null && memberHere(session.job.id)?.may === 'edit');
+  const mayShare = useSession((session) => session.revision === null && memberHere(session.job.id)?.shares === true);
   const [shown, setShown] = useState<Shown>(null);
   const close = () => setShown(null);
   return (

@@ -109,6 +109,8 @@ function NotOpened({ fault, again }: { fault: Error; again: () => void }) {
   );
 }
 
+const PHONE = '(max-width: 499px) and (pointer: coarse)';
+
 /** The job line above, a station, the docket at its right, the trace strip below. */
 function Room({ session }: { session: SessionStore }) {
   const [finding, setFinding] = useState(false);
@@ -118,6 +120,9 @@ function Room({ session }: { session: SessionStore }) {
   // A code on a label leads here: the run it names is traced.
   useEffect(() => {
     const label = new URLSearchParams(window.location.search).get('trace');
+    // Whoever scans a label with a telephone stands at the rack.
+    if (label !== null && window.matchMedia(PHONE).matches)
+      return window.location.replace(`${session.getState().base}/work/find?trace=${encodeURIComponent(label)}`);
     const run = label === null ? undefined : indexJob(session.getState().job).runByLabel.get(sameKey(label));
     if (run) session.getState().select(run.id);
     else if (label !== null) toast.error(`There is no run “${label}” in this job.`);

@@ -40,7 +40,7 @@ export function actorHere(): Actor {
 export const nameActor = (name: string): Actor => keep({ ...actorHere(), name: name.trim().slice(0, 60) });
 
 /** Who signed in on this page, and what they may do in its job; null where there are no accounts. */
-export type MemberHere = { id: string; name: string; may: May };
+export type MemberHere = { id: string; name: string; may: May; shares: boolean };
 const MEMBER_KEY = 'good-shelf-member';
 
 /** The page of a job came for this person: what is done here is theirs, with the network and without. */

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { mayIn } from '@/server/can';
+import { can, mayIn } from '@/server/can';
 import { jobName } from '@/server/jobs';
 import { enterPage } from '@/server/pageDoor';
 import { earlyScript } from '@/ui/job/earlyScript';
@@ -14,7 +14,7 @@ const entered = cache(async (id: string) => {
   const { store, asker, job } = await enterPage('read', id);
   const name = await jobName(store, id);
   const who = asker.kind === 'member' ? { id: asker.accountId, name: asker.name } : null;
-  return { name, me: who && { ...who, may: mayIn(asker, job) } };
+  return { name, me: who && { ...who, may: mayIn(asker, job), shares: can(asker, 'share', job) } };
 });
 
 export async function generateMetadata({ params }: LayoutProps<'/jobs/[id]'>): Promise<Metadata> {

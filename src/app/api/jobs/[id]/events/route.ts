@@ -1,4 +1,4 @@
-import { listen } from '@/server/changes';
+import { type Heard, listen } from '@/server/changes';
 import { enter, route } from '@/server/door';
 import { jobRevision } from '@/server/jobs';
 import { noJob } from '@/server/noJob';
@@ -6,6 +6,12 @@ import { noJob } from '@/server/noJob';
 export const dynamic = 'force-dynamic';
 
 const BEAT_MS = 25_000;
+/** Lines that wait for a slow reader. */
+const MOST_UNREAD = 200;
+
+/** What is heard, as lines of events. */
+const wordsOf = (heard: Heard): string =>
+  typeof heard === 'object' ? `event: meeting\ndata: ${JSON.stringify(heard)}\n\n` : `data: ${heard}\n\n`;
 
 /** Server-sent events: one line for the revision of the job and for each new one, or `gap` when some may have been missed. */
 export const GET = route('read', async ({ store, job: { id }, request }) => {
@@ -14,20 +20,11 @@ export const GET = route('read', async ({ store, job: { id }, request }) => {
   let close = () => {};
   const stream = new ReadableStream({
     start(controller) {
-      const send = (text: string) => controller.enqueue(encoder.encode(text));
+      // Who does not read what is sent holds nobody up: they come back and ask.
+      const send = (text: string) =>
+        (controller.desiredSize ?? 0) < -MOST_UNREAD ? gone() : controller.enqueue(encoder.encode(text));
       let listening = true;
-      const deaf = listen(id, (heard) =>
-        send(
-          typeof heard === 'object'
-            ? `event: meeting
-data: ${JSON.stringify(heard)}
-
-`
-            : `data: ${heard}
-
-`,
-        ),
-      );
+      const deaf = listen(id, (heard) => send(wordsOf(heard)));
       // Who was signed out, or is no member any more, hears no more of it.
       const beat = setInterval(() => {
         enter('read', request.headers.get('cookie'), id).then(

@@ -1,5 +1,6 @@
 import { route } from '@/server/door';
 import { fileOf, forgetPhotograph } from '@/server/keptFiles';
+import { noteOn } from '@/server/noteOn';
 
 export const GET = route<{ id: string; file: string }>('read', async ({ store, request, params: { id, file } }) => {
   const { name, kind, body } = await fileOf(store, id, file);
@@ -14,6 +15,8 @@ export const GET = route<{ id: string; file: string }>('read', async ({ store, r
   });
 });
 
-export const DELETE = route<{ id: string; file: string }>('work', async ({ store, params: { id, file } }) =>
-  forgetPhotograph(store, id, file),
-);
+export const DELETE = route<{ id: string; file: string }>('work', async ({ store, asker, params: { id, file } }) => {
+  const left = await forgetPhotograph(store, id, file);
+  await noteOn(store, asker, id, 'took a photograph away');
+  return left;
+});
