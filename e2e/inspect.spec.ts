@@ -53,9 +53,9 @@ test('every screen at the rack is whole at four widths and in both themes', asyn
       await page.goto(`/jobs/${job}/work/${view}`);
       await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Opening the job …');
       await expect(page.getByText('Bringing the steps into order')).toHaveCount(0, { timeout: 20_000 });
-      await inspect(page, `${job} at the rack, ${view || 'first screen'}`, wrong);
+      await inspect(page, `${job} at the rack, ${view || 'first screen'}`, wrong, true);
     }
   await page.goto('/work');
-  await inspect(page, 'jobs on this device', wrong);
+  await inspect(page, 'jobs on this device', wrong, true);
   expect(wrong).toEqual([]);
 });

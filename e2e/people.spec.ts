@@ -157,7 +157,7 @@ test('its screens are whole, without serious findings, and go by the keyboard al
   const sam = await person(browser);
   const wrong: string[] = [];
   const look = async (page: Page, name: string) => {
-    await inspect(page, name, wrong);
+    await inspect(page, name, wrong, true);
     wrong.push(...(await findings(page)).map((one) => `${name}: ${one}`));
   };
   await sam.goto('/sign-in');
@@ -186,7 +186,7 @@ test('its screens are whole, without serious findings, and go by the keyboard al
   await look(ada, 'firm');
   await ada.goto('/jobs/quillback/runs');
   await ada.getByRole('button', { name: 'Links and guests' }).click();
-  await expect(ada.getByRole('heading', { name: 'Guests' })).toBeVisible();
+  await expect(ada.getByRole('heading', { name: 'Guests', exact: true })).toBeVisible();
   wrong.push(...(await findings(ada)).map((one) => `links and guests: ${one}`));
   await ada.goto(join);
   await look(ada, 'join');
