@@ -5,9 +5,13 @@ import { openDatabases } from './lib/database';
 
 /** `bin/restore [--served] FILE [--database NAME]`: into an empty database of the demo's server, of what is served, or of DATABASE_URL's. */
 async function main(): Promise<void> {
-  const { values, positionals } = parseArgs({ allowPositionals: true, options: { database: { type: 'string' }, served: { type: 'boolean' } } });
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { database: { type: 'string' }, served: { type: 'boolean' } },
+  });
   const [file, ...more] = positionals;
-  if (file === undefined || more.length > 0) throw new Error('Expected one file: bin/restore [--served] FILE [--database NAME].');
+  if (file === undefined || more.length > 0)
+    throw new Error('Expected one file: bin/restore [--served] FILE [--database NAME].');
   if (values.database !== undefined && !/^[a-z][a-z0-9_]{0,40}$/.test(values.database))
     throw new Error(`--database: expected small letters, digits and _, found “${values.database}”.`);
   const given = process.env.DATABASE_URL;

@@ -43,9 +43,8 @@ export function CabinetDrawing({
         stroke="var(--ink)"
         strokeWidth={6}
       />
-      {units.map((unit) => (
-        <path key={unit.unitFromBottom} d={`M0 ${unit.y}h${widthMm}`} stroke="var(--rule)" strokeWidth={1.5} />
-      ))}
+      {/* One path for many lines: the list has dozens of cabinets. */}
+      <path d={units.map((unit) => `M0 ${unit.y}h${widthMm}`).join('')} stroke="var(--rule)" strokeWidth={1.5} />
       {items.map((item) => {
         const mark = markOf?.(item.gearId) ?? null;
         return (
@@ -60,16 +59,14 @@ export function CabinetDrawing({
               strokeWidth={mark ? 9 : 3}
               strokeDasharray={mark?.dash ?? ''}
             />
-            {item.ports.map((port) => (
-              <rect
-                key={port.number}
-                x={item.x + port.x}
-                y={item.y + port.y}
-                width={port.width}
-                height={port.height}
+            {item.ports.length > 0 && (
+              <path
+                d={item.ports
+                  .map(({ x, y, width, height }) => `M${item.x + x} ${item.y + y}h${width}v${height}h${-width}z`)
+                  .join('')}
                 fill="var(--strong-rule)"
               />
-            ))}
+            )}
             {names && (
               <text
                 x={14}

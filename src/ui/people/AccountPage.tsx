@@ -216,7 +216,7 @@ function Devices({ me, onMe }: Part) {
             </span>
             {!here && (
               <Button
-                aria-label={`Sign out ${device}, since ${moment(madeAt)}`}
+                aria-label={`Sign it out: ${device}, since ${moment(madeAt)}`}
                 onClick={() =>
                   void ask(`/api/me/devices/${id}`, Me, undefined, 'DELETE').then((next) => next && onMe(next))
                 }

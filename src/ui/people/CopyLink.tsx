@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Button } from '../kit/Button';
-import { Input } from '../kit/Field';
+import { inputLook } from '../kit/Field';
 
 /** A link that is shown once, to copy and give to somebody. */
 export function CopyLink({ path, words }: { path: string; words: string }) {
@@ -10,11 +10,12 @@ export function CopyLink({ path, words }: { path: string; words: string }) {
     <div role="status" className="grid gap-2 border-2 border-strong bg-sheet p-3">
       <p className="font-semibold">{words}</p>
       <div className="flex flex-wrap gap-2">
-        <Input
+        <textarea
           value={whole}
           readOnly
+          rows={3}
           aria-label="The link"
-          className="min-w-0 flex-1 font-mono text-xs"
+          className={`${inputLook} min-w-56 flex-1 resize-none break-all font-mono text-xs`}
           onFocus={(event) => event.target.select()}
         />
         <Button

@@ -73,7 +73,7 @@ function Members({ firm, me, onFirm }: Part & { me: string }) {
               ))}
             </Select>
             <Button
-              aria-label={`Link for a new password of ${name}`}
+              aria-label={`New password of ${name}: a link`}
               onClick={() =>
                 void ask(`/api/firm/members/${id}/reset`, PassAnswer, {}).then(
                   (made) => made && setLink({ path: made.path, name }),
@@ -84,7 +84,7 @@ function Members({ firm, me, onFirm }: Part & { me: string }) {
             </Button>
             <Button
               look="quiet"
-              aria-label={`Take ${name} off the firm`}
+              aria-label={`Take off ${name}`}
               onClick={() =>
                 void ask(`/api/firm/members/${id}`, Firm, undefined, 'DELETE').then((next) => next && onFirm(next))
               }

@@ -154,7 +154,7 @@ function LinkLine({ one, rack, onTakeBack }: { one: Share; rack: string; onTakeB
         </span>
       </span>
       {!state && (
-        <Button aria-label={`Take the link of ${one.whom} back`} onClick={onTakeBack}>
+        <Button aria-label={`Take back the link of ${one.whom}`} onClick={onTakeBack}>
           Take back
         </Button>
       )}
