@@ -18,12 +18,13 @@ import { CannotBeDone, Unwell } from './faults';
 import { JobHeader } from './JobHeader';
 import { KeysSheet } from './KeysSheet';
 import { LookBackBar } from './LookBackBar';
-import { type Opened, openHere, openPast } from './openHere';
+import { openHere, openPast } from './openHere';
 import { StationGuard } from './StationGuard';
 import { StationScreen } from './StationScreen';
 import { type Notice, SessionContext, type SessionStore } from './session';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
+import { useOpened } from './useOpened';
 
 /** Fetched when something is tripped. */
 const TrippedBar = lazy(() => import('../power/TrippedBar'));
@@ -39,30 +40,11 @@ const notify = ({ tone, words, action }: Notice) => {
 /** A job in its room. It is opened here, in the browser, from the server or from what is kept of it. */
 export function JobRoom({ jobId, me }: { jobId: string; me: MemberHere | null }) {
   const { revision } = useJobPath();
-  const [opened, setOpened] = useState<Opened | null>(null);
-  const [fault, setFault] = useState<Error | null>(null);
   const [attempt, setAttempt] = useState(0);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another attempt opens it anew
-  useEffect(() => {
-    let here = true;
-    let mine: Opened | null = null;
-    setFault(null);
+  const { opened, fault } = useOpened(() => {
     enterAs(jobId, me);
-    const opening = revision === null ? openHere(jobId, notify) : openPast(jobId, revision, notify);
-    opening.then(
-      (made) => {
-        mine = made;
-        if (here) setOpened(made);
-        else made.close();
-      },
-      (wrong: Error) => here && setFault(wrong),
-    );
-    return () => {
-      here = false;
-      mine?.close();
-      setOpened(null);
-    };
-  }, [jobId, revision, attempt]);
+    return revision === null ? openHere(jobId, notify) : openPast(jobId, revision, notify);
+  }, `${jobId} ${revision} ${attempt}`);
 
   if (opened) return <Room session={opened.session} />;
   return fault ? <NotOpened fault={fault} again={() => setAttempt((count) => count + 1)} /> : <Opening />;

@@ -7,8 +7,9 @@ import { memberHere } from '../job/actor';
 import { CannotBeDone, Unwell } from '../job/faults';
 import { LinkState } from '../job/LinkState';
 import { usePresence } from '../job/meeting';
-import { type Opened, openHere } from '../job/openHere';
+import { openHere } from '../job/openHere';
 import { type Notice, SessionContext, useSession } from '../job/session';
+import { useOpened } from '../job/useOpened';
 import { WaitingSheet } from '../job/WaitingSheet';
 import { Button } from '../kit/Button';
 import { ThemeButton } from '../kit/theme';
@@ -46,24 +47,7 @@ export function RackRoom() {
 }
 
 function JobAtRack({ jobId, view }: { jobId: string; view: RackView | null }) {
-  const [opened, setOpened] = useState<Opened | null>(null);
-  const [fault, setFault] = useState<Error | null>(null);
-  useEffect(() => {
-    let here = true;
-    let mine: Opened | null = null;
-    openHere(jobId, notify).then(
-      (made) => {
-        mine = made;
-        if (here) setOpened(made);
-        else made.close();
-      },
-      (wrong: Error) => here && setFault(wrong),
-    );
-    return () => {
-      here = false;
-      mine?.close();
-    };
-  }, [jobId]);
+  const { opened, fault } = useOpened(() => openHere(jobId, notify), jobId);
   if (opened)
     return (
       <SessionContext value={opened.session}>
