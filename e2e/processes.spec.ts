@@ -16,8 +16,8 @@ test('two processes serve one database: each hears of the other, and one that is
   const store = await openStore(url, {});
   await migrate(store);
   await store.close(true);
-  const one = await startServer(url, await portFrom(4900 + Math.floor(Math.random() * 90)));
-  const two = await startServer(url, await portFrom(5000 + Math.floor(Math.random() * 90)));
+  const one = await startServer(url, await portFrom(5110));
+  const two = await startServer(url, await portFrom(5310));
   const askOne = await playwright.request.newContext({ baseURL: one.address });
   const askTwo = await playwright.request.newContext({ baseURL: two.address });
   try {

@@ -36,7 +36,7 @@ export async function serve(name: string): Promise<Served> {
     encoding: 'utf8',
   });
   if (made.status !== 0) throw new Error(`${made.stdout}${made.stderr}`);
-  const port = await portFrom(4800 + Math.floor(Math.random() * 100));
+  const port = await portFrom(5510);
   const child = spawn(process.execPath, run('serve', ['--port', String(port)]), { cwd: root, env });
   let text = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (data: Buffer) => (text += data.toString()));

@@ -18,8 +18,21 @@ export async function portFrom(first: number): Promise<number> {
 
 const LONGEST_MS = 30_000;
 
-/** Start the built application on loopback and wait until it answers. */
+/** Somebody else may take a port between our look and our use of it. */
+const MOST_PORTS = 4;
+
+/** Start the built application on loopback, on this port or the next that is free, and wait until it answers. */
 export async function startServer(databaseUrl: string, port: number): Promise<Running> {
+  for (let tries = 1; ; tries++) {
+    const running = await startAt(databaseUrl, port);
+    if (running) return running;
+    if (tries === MOST_PORTS) throw new Error('The application ended while starting.');
+    port = await portFrom(port + 1);
+  }
+}
+
+/** @returns null where it ended while starting */
+async function startAt(databaseUrl: string, port: number): Promise<Running | null> {
   const child = spawn(process.execPath, [nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
@@ -37,7 +50,7 @@ export async function startServer(databaseUrl: string, port: number): Promise<Ru
   };
   const deadline = Date.now() + LONGEST_MS;
   while (Date.now() < deadline) {
-    if (child.exitCode !== null) throw new Error('The application ended while starting.');
+    if (child.exitCode !== null) return null;
     const ok = await fetch(`${address}/api/health`).then(
       (answer) => answer.ok,
       () => false,

@@ -180,10 +180,12 @@ export async function keptJobs(): Promise<{ jobId: string; at: number; pinned: b
     .sort((a, b) => Number(b.pinned ?? false) - Number(a.pinned ?? false) || b.at - a.at)
     .map(({ jobId, at, pinned, opened }) => ({ jobId, at, pinned: pinned ?? false, name: opened.job.name }));
 }
-export async function pinJob(jobId: string, pinned: boolean): Promise<void> {
+/** @returns whether the job is kept here at all: it is some seconds after it was opened */
+export async function pinJob(jobId: string, pinned: boolean): Promise<boolean> {
   const db = await openShelves();
   const kept = await db.get('jobs', jobId);
   if (kept) await db.put('jobs', { ...kept, pinned });
+  return kept !== undefined;
 }
 
 /** Photographs that wait, of a job or of all. */

@@ -1,5 +1,5 @@
 import { Camera } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useContext, useEffect, useRef, useState } from 'react';
 import { find } from '@/core/trace/find';
 import { runOfScan } from '@/core/trace/readScan';
 import { readSpoken } from '@/core/trace/spoken';
@@ -10,6 +10,7 @@ import { CameraScan } from '../kit/CameraScan';
 import { inputLook } from '../kit/Field';
 import { Photographs } from '../kit/Photographs';
 import { goTo } from './place';
+import { Unlocked } from './unlocked';
 
 const MOST_SHOWN = 12;
 
@@ -101,6 +102,7 @@ export function FindView() {
 
 /** The way of the selected run, one line each. */
 function Way() {
+  const unlocked = useContext(Unlocked);
   const job = useSession((session) => session.job);
   const run = useSession((session) => session.job.runs[session.selectedRunId ?? '']);
   if (!run) return null;
@@ -128,7 +130,10 @@ function Way() {
           </Button>
         ))}
       </div>
-      <Photographs about={run.id} of={run.label || 'a run'} big />
+      <fieldset disabled={!unlocked} className="min-w-0">
+        <legend className="sr-only">Photographs</legend>
+        <Photographs about={run.id} of={run.label || 'a run'} big />
+      </fieldset>
     </section>
   );
 }

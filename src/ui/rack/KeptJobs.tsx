@@ -47,13 +47,25 @@ export function KeptJobs() {
   );
 }
 
+const AGAIN_MS = 1000;
+const MOST_TRIES = 15;
+
 /** Keep a job on this device for as long as it is pinned. */
 export function PinButton({ jobId }: { jobId: string }) {
   const [kept, again] = useKept();
+  const [busy, setBusy] = useState(false);
   const pinned = kept?.find((one) => one.jobId === jobId)?.pinned ?? false;
+  const turn = async () => {
+    setBusy(true);
+    // Just opened, it is being kept first.
+    for (let tries = 0; tries < MOST_TRIES && !(await pinJob(jobId, !pinned)); tries++)
+      await new Promise((wait) => setTimeout(wait, AGAIN_MS));
+    setBusy(false);
+    again();
+  };
   return (
-    <Button big aria-pressed={pinned} onClick={() => void pinJob(jobId, !pinned).then(again)}>
-      {pinned ? 'Pinned to this device' : 'Pin to this device'}
+    <Button big aria-pressed={pinned} disabled={busy} onClick={() => void turn()}>
+      {busy ? 'Pinning …' : pinned ? 'Pinned to this device' : 'Pin to this device'}
     </Button>
   );
 }

@@ -2,7 +2,7 @@
 
 import { ChevronLeft, Lock, LockOpen } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
-import { Toaster, toast } from 'sonner';
+import { toast } from 'sonner';
 import { memberHere } from '../job/actor';
 import { CannotBeDone, Unwell } from '../job/faults';
 import { LinkState } from '../job/LinkState';
@@ -23,6 +23,7 @@ import { PhotoView } from './PhotoView';
 import { goTo, type RackView, usePlace } from './place';
 import { StepView } from './StepView';
 import { TestView } from './TestView';
+import { Unlocked } from './unlocked';
 import { useAwake } from './useAwake';
 
 const notify = ({ tone, words }: Notice) =>
@@ -54,7 +55,6 @@ function JobAtRack({ jobId, view }: { jobId: string; view: RackView | null }) {
         <Announcer>
           <Rack jobId={jobId} view={view} />
         </Announcer>
-        <Toaster position="top-center" />
       </SessionContext>
     );
   const signedOut = fault instanceof Unwell && fault.code === 'signed-out';
@@ -111,14 +111,14 @@ function Rack({ jobId, view }: { jobId: string; view: RackView | null }) {
           <LinkState onShow={() => setWaiting(true)} />
           {!now && <ThemeButton />}
         </div>
-        {!reads && (!now || now.writes) && <LockLine unlocked={unlocked} onTurn={setUnlocked} />}
+        {!reads && <LockLine unlocked={unlocked} onTurn={setUnlocked} />}
         {reads && now?.writes && <p className="text-base text-soft">Your role permits to look, not to write.</p>}
       </header>
       <main className="flex-1 p-3">
         {now ? (
           <fieldset disabled={now.writes && !unlocked} className="group grid min-w-0 gap-3 disabled:opacity-70">
             <legend className="sr-only">{now.words}</legend>
-            {now.view()}
+            <Unlocked value={unlocked}>{now.view()}</Unlocked>
           </fieldset>
         ) : (
           <Home jobId={jobId} />
