@@ -22,7 +22,8 @@ const LONGEST_MS = 30_000;
 const MOST_PORTS = 4;
 
 /** Start the built application on loopback, on this port or the next that is free, and wait until it answers. */
-export async function startServer(databaseUrl: string, port: number): Promise<Running> {
+export async function startServer(databaseUrl: string, first: number): Promise<Running> {
+  let port = first;
   for (let tries = 1; ; tries++) {
     const running = await startAt(databaseUrl, port);
     if (running) return running;
