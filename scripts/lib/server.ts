@@ -10,9 +10,12 @@ const free = (port: number): Promise<boolean> =>
     server.listen(port, '127.0.0.1', () => server.close(() => done(true)));
   });
 
+/** Ports that browsers and `fetch` refuse, since other services have them: https://fetch.spec.whatwg.org/#port-blocking */
+const REFUSED: ReadonlySet<number> = new Set([4045, 4190, 5060, 5061, 6000, 6566]);
+
 /** The first free port from this one on. */
 export async function portFrom(first: number): Promise<number> {
-  for (let port = first; port < first + 200; port++) if (await free(port)) return port;
+  for (let port = first; port < first + 200; port++) if (!REFUSED.has(port) && (await free(port))) return port;
   throw new Error(`No free port from ${first} on.`);
 }
 

@@ -51,15 +51,15 @@ const LEAST = {
   export: 'owner',
 } as const satisfies Record<string, Role>;
 type RoleAction = keyof typeof LEAST;
-/** `list`: what one sees of the jobs by what one is. `me`: of one's own account. `open`: by anybody, for what is no secret or brings its own proof. `purpose`: by a link. */
-export type Action = RoleAction | 'list' | 'me' | 'open' | 'purpose';
-export const ACTIONS = [...Object.keys(LEAST), 'list', 'me', 'open', 'purpose'] as Action[];
+/** `list`: what one sees of the jobs by what one is. `me`: of one's own account. `open`: by anybody, for what is no secret or brings its own proof. */
+export type Action = RoleAction | 'list' | 'me' | 'open';
+export const ACTIONS = [...Object.keys(LEAST), 'list', 'me', 'open'] as Action[];
 export const OF_A_JOB: readonly Action[] = ['read', 'work', 'edit', 'remove', 'share', 'give'];
 
 /** Whose job it is decides on these. */
 const NOT_BY_GUESTS: readonly Action[] = ['remove', 'share', 'give'];
 /** Of nobody where there are no accounts. */
-const NEEDS_ACCOUNTS: readonly Action[] = ['me', 'firm', 'share', 'give', 'purpose'];
+const NEEDS_ACCOUNTS: readonly Action[] = ['me', 'firm', 'share', 'give'];
 
 const reaches = (role: Role | null, least: Role): boolean =>
   role !== null && ROLES.indexOf(role) <= ROLES.indexOf(least);
@@ -68,10 +68,9 @@ const reaches = (role: Role | null, least: Role): boolean =>
 export function can(asker: Asker, action: Action, job: JobAccess | null = null): boolean {
   if (action === 'open') return true;
   if (asker.kind === 'nobody') return false;
-  if (asker.kind === 'link') return action === 'purpose';
+  if (asker.kind === 'link') return false;
   if (asker.kind === 'machine') return !NEEDS_ACCOUNTS.includes(action);
   if (action === 'me' || action === 'list') return true;
-  if (action === 'purpose') return false;
   if (job?.guest && NOT_BY_GUESTS.includes(action)) return false;
   if (OF_A_JOB.includes(action)) return job !== null && reaches(job.role, LEAST[action]);
   return reaches(asker.role, LEAST[action]);

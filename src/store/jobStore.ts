@@ -13,6 +13,7 @@ import {
 } from '../core/job/jobListing';
 import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 import { JobRow, RECORD_ENTITIES } from './entities';
+import { changeRows } from './runSql';
 import { readTables, readTablesOfMany, writeRecords } from './tables';
 
 /** More at once hold up whatever else the process has to do. */
@@ -197,10 +198,8 @@ export async function listRemoved(em: EntityManager, scope: Scope = null): Promi
 }
 
 /** What lay in the bin for so long is gone for good, with all that belongs to it. @returns how many there were */
-export async function emptyBin(em: EntityManager, days: number): Promise<number> {
-  const done = await em.execute(`delete from job where removed_at < now() - make_interval(days => ?)`, [days], 'run');
-  return (done as unknown as { affectedRows: number }).affectedRows;
-}
+export const emptyBin = (em: EntityManager, days: number): Promise<number> =>
+  changeRows(em, 'delete from job where removed_at < now() - make_interval(days => ?)', [days]);
 
 /** Ids of the rows to write, by table: those that changed, and those with a column that follows from one that changed. */
 function rowsToWrite(after: Job, changes: readonly Change[]): Map<TableName, Set<string>> {

@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Purpose, Role } from '../core/people/people';
+import { changeRows as touched } from './runSql';
 
 /*
  * People and what they may enter. Everything is asked by hashes of tokens, never by a token.
@@ -18,9 +19,6 @@ const ACCOUNT = `id, login, name, password_hash as "passwordHash", second_secret
 
 const one = async <T>(em: EntityManager, sql: string, values: unknown[]): Promise<T | null> =>
   (await em.execute<T[]>(sql, values))[0] ?? null;
-/** @returns how many rows it touched */
-const touched = async (em: EntityManager, sql: string, values: unknown[]): Promise<number> =>
-  ((await em.execute<{ n: number }>(sql, values, 'run')) as unknown as { affectedRows: number }).affectedRows;
 
 export const accountByLogin = (em: EntityManager, login: string) =>
   one<AccountRow>(em, `select ${ACCOUNT} from account where lower(login) = lower(?) and ended_at is null`, [login]);

@@ -165,7 +165,6 @@ const MAY: Record<Action, readonly Who[]> = {
   open: ROLES,
   list: ROLES.filter((who) => who !== 'nobody'),
   me: ROLES.filter((who) => who !== 'nobody'),
-  purpose: [],
   read: ['owner', 'planner', 'installer', 'reader', 'guest'],
   work: ['owner', 'planner', 'installer'],
   edit: ['owner', 'planner'],
