@@ -6,9 +6,9 @@ const port = process.env.E2E_PORT ?? '4290';
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  // Long, since nothing here is timed: a slow machine is no fault.
-  timeout: 180_000,
-  expect: { timeout: 30_000 },
+  // Long, since nothing here is timed: a slow machine is no fault, and some stand still for minutes.
+  timeout: 900_000,
+  expect: { timeout: 120_000 },
   // Files side by side: each makes jobs of its own, and leaves the demo jobs as they were.
   workers: 2,
   forbidOnly: Boolean(process.env.CI),

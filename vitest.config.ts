@@ -11,7 +11,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['src/**/*.test.ts', 'tests/{cli,house,ui,simulators,print}/**/*.test.ts'],
-          testTimeout: 30_000,
+          testTimeout: 600_000,
           // Nothing here changes what others read: modules are loaded once and not once a file.
           isolate: false,
         },
@@ -23,8 +23,8 @@ export default defineConfig({
           include: ['tests/store/**/*.test.ts'],
           pool: 'forks',
           globalSetup: 'tests/store/cluster.ts',
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: 600_000,
+          hookTimeout: 300_000,
         },
       },
     ],

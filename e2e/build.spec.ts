@@ -29,7 +29,7 @@ test('the build from today’s cabinet: its order is seen and moved by keys, its
 }) => {
   const id = await openRebuild(page, request);
   await go(page, `/jobs/${id}/build`);
-  await expect(page.getByText('proven least')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('proven least')).toBeVisible();
   await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('New battery unit is due 2026-12-10');
   const monday = page.getByRole('region', { name: 'Monday evening', exact: true });
   await expect(monday.getByRole('listitem').first()).toContainText('Pull run 17');
@@ -39,29 +39,27 @@ test('the build from today’s cabinet: its order is seen and moved by keys, its
   await page.getByRole('button', { name: 'Land run 16 anew earlier' }).focus();
   await page.keyboard.press('Alt+ArrowUp');
   await saved(page);
-  await expect(page.getByText('Pins cost')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Pins cost')).toBeVisible();
   await page.getByRole('region', { name: 'Pins' }).getByRole('button', { name: 'Let go' }).click();
-  await expect(page.getByText('Pins cost')).toHaveCount(0, { timeout: 20_000 });
+  await expect(page.getByText('Pins cost')).toHaveCount(0);
 
   // All at once and in phases, side by side.
   await page.getByRole('button', { name: 'Compare' }).click();
-  await expect(page.getByRole('row')).toHaveCount(5, { timeout: 30_000 });
+  await expect(page.getByRole('row')).toHaveCount(5);
 
   // Fewer visits: what fits in none is said.
   await go(page, `/jobs/${id}/build/terms`);
   for (const name of ['Tuesday evening', 'Sunday']) await page.getByRole('button', { name: `Remove ${name}` }).click();
   await saved(page);
   await go(page, `/jobs/${id}/build`);
-  await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('of work fit in no visit', {
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('of work fit in no visit');
 });
 
 test('the build is played forwards and back by keys, and told to people', async ({ page, request }) => {
   const id = await openRebuild(page, request);
   await go(page, `/jobs/${id}/build/play`);
   const cabinet = page.getByRole('img', { name: /^Kiln-room cabinet:/ });
-  await expect(cabinet).toHaveAccessibleName(/U12 Old panel/, { timeout: 20_000 });
+  await expect(cabinet).toHaveAccessibleName(/U12 Old panel/);
   await page.getByRole('button', { name: 'On', exact: true }).focus();
   await page.keyboard.press('End');
   await expect(cabinet).toHaveAccessibleName(/U11 Keystone panel/);
@@ -72,9 +70,7 @@ test('the build is played forwards and back by keys, and told to people', async 
   await expect(cabinet).toHaveAccessibleName(/U12 Old panel/);
 
   await go(page, `/jobs/${id}/build/notice`);
-  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Monday evening: 2026-12-07, 18:00', {
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('region', { name: 'Notice' })).toContainText('Monday evening: 2026-12-07, 18:00');
   for (const [file, start] of [
     ['visits.ics', 'BEGIN:VCALENDAR'],
     ['outage.txt', 'Ostermoor Pottery'],
@@ -92,10 +88,10 @@ test('a part comes later: what waits for it is said, and gone once it is there',
   await go(page, `/jobs/${id}/build/kit`);
   const parts = page.getByRole('region', { name: 'Parts' });
   const unit = parts.getByRole('listitem').filter({ hasText: 'New battery unit' });
-  await expect(unit).toContainText('1 step waits', { timeout: 20_000 });
+  await expect(unit).toContainText('1 step waits');
   await unit.getByLabel('Where New battery unit is').selectOption('in-van');
   await saved(page);
-  await expect(unit).not.toContainText('waits', { timeout: 20_000 });
+  await expect(unit).not.toContainText('waits');
 });
 
 test('on a phone steps are ticked, done otherwise and stuck, without a network too, and arrive', async ({
@@ -106,19 +102,19 @@ test('on a phone steps are ticked, done otherwise and stuck, without a network t
   const id = await openRebuild(page, request);
   await page.setViewportSize({ width: 390, height: 844 });
   await go(page, `/jobs/${id}/build/work`);
-  await expect(now(page)).toContainText('Pull run 17', { timeout: 20_000 });
+  await expect(now(page)).toContainText('Pull run 17');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(now(page)).toContainText('Pull run 18', { timeout: 20_000 });
+  await expect(now(page)).toContainText('Pull run 18');
   await saved(page);
   expect((await jobOf(request, id)).runs['run-17']?.state).toBe('pulled');
 
   await context.setOffline(true);
   await page.getByLabel('Minutes it took').fill('25');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(now(page)).toContainText('Put in New battery unit', { timeout: 20_000 });
+  await expect(now(page)).toContainText('Put in New battery unit');
   await page.getByLabel('Note').fill('The box is not here.');
   await page.getByRole('button', { name: 'Stuck' }).click();
-  await expect(now(page)).not.toContainText('Put in New battery unit', { timeout: 20_000 });
+  await expect(now(page)).not.toContainText('Put in New battery unit');
   await context.setOffline(false);
   await saved(page);
   const ticks = Object.values((await jobOf(request, id)).ticks);
@@ -145,8 +141,8 @@ test('two people tick at once, and both ticks stand', async ({ page, request, br
   const other = await anotherBrowser(browser);
   await go(page, `/jobs/${id}/build/work`);
   await go(other, `/jobs/${id}/build/work`);
-  await expect(now(page)).toContainText('Pull run 17', { timeout: 20_000 });
-  await expect(now(other)).toContainText('Pull run 17', { timeout: 20_000 });
+  await expect(now(page)).toContainText('Pull run 17');
+  await expect(now(other)).toContainText('Pull run 17');
   await other.getByRole('button', { name: /^Pull run 18/ }).click();
   await Promise.all([
     page.getByRole('button', { name: 'Done', exact: true }).click(),
@@ -156,5 +152,5 @@ test('two people tick at once, and both ticks stand', async ({ page, request, br
   await saved(other);
   const ticks = Object.values((await jobOf(request, id)).ticks).map(({ step }) => step);
   expect(ticks.sort()).toEqual(['pull-run-17', 'pull-run-18']);
-  for (const window of [page, other]) await expect(window.getByText('2 done')).toBeVisible({ timeout: 20_000 });
+  for (const window of [page, other]) await expect(window.getByText('2 done')).toBeVisible();
 });

@@ -162,7 +162,9 @@ test('a photograph is made small, freed of its place, shown with its run, and in
   expect(html).toContain('data:image/jpeg;base64,');
   expect(html).not.toContain('GPS 51.5');
   await go(page, `/jobs/${id}/handover/photographs`);
-  await expect(page.getByRole('region', { name: 'Of runs, devices and steps' }).getByRole('img')).toHaveCount(1);
+  await expect(
+    page.getByRole('region', { name: 'Of places, runs, devices, steps and faults' }).getByRole('img'),
+  ).toHaveCount(1);
 
   // What comes past the browser is held to the same, and what is no picture is refused.
   const send = (bytes: Buffer) =>
@@ -175,8 +177,8 @@ test('a photograph is made small, freed of its place, shown with its run, and in
   expect(refused.status()).toBe(422);
   expect((await refused.json()).message).toContain('expected a picture as JPEG');
   await page
-    .getByRole('region', { name: 'Of runs, devices and steps' })
+    .getByRole('region', { name: 'Of places, runs, devices, steps and faults' })
     .getByRole('button', { name: /^Take run 1/ })
     .click();
-  await expect(page.getByRole('region', { name: 'Of runs, devices and steps' })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Of places, runs, devices, steps and faults' })).toHaveCount(0);
 });

@@ -7,11 +7,24 @@ const INSPECT = `(() => {
   const wrong = [];
   const root = document.documentElement;
   const name = (one) => (one.getAttribute('aria-label') || one.textContent || one.tagName).trim().replace(/\\s+/g, ' ').slice(0, 40);
-  const shown = (one) => {
-    const box = one.getBoundingClientRect();
-    const style = getComputedStyle(one);
-    return one.checkVisibility() && box.width > 1 && box.height > 1 && style.visibility !== 'hidden' && style.clipPath === 'none';
+  // Nothing moves while we look: each element is measured once.
+  const once = (of) => {
+    const known = new Map();
+    return (one) => {
+      if (!known.has(one)) known.set(one, of(one));
+      return known.get(one);
+    };
   };
+  const boxOf = once((one) => one.getBoundingClientRect());
+  const styleOf = once((one) => {
+    const { visibility, clipPath, overflowX, overflowY, opacity, display, backgroundColor, fill } = getComputedStyle(one);
+    return { visibility, clipPath, overflowX, overflowY, opacity, display, backgroundColor, fill };
+  });
+  const shown = once((one) => {
+    const box = boxOf(one);
+    const style = styleOf(one);
+    return box.width > 1 && box.height > 1 && style.visibility !== 'hidden' && style.clipPath === 'none' && one.checkVisibility();
+  });
   if (root.scrollWidth > innerWidth + 1) wrong.push('the page scrolls sideways to ' + root.scrollWidth);
   if (innerWidth >= 768 && root.scrollHeight > innerHeight + 1) wrong.push('the page scrolls to blank, ' + root.scrollHeight + ' high');
   for (const one of document.querySelectorAll('button, a[href], input:not([type=hidden]), select, textarea')) {
@@ -24,21 +37,26 @@ const INSPECT = `(() => {
     if (!shown(one) || one.closest('.sr-only') || one.closest('[title]')) continue;
     if (one instanceof HTMLInputElement && one.type === 'text' && one.value && one.scrollWidth > one.clientWidth + 1) wrong.push('cut off in its field: ' + one.value.slice(0, 40));
     if (one.children.length > 0 || !one.textContent.trim()) continue;
-    const style = getComputedStyle(one);
+    const style = styleOf(one);
     const hides = (axis) => axis === 'hidden' || axis === 'clip';
     if (hides(style.overflowX) && one.scrollWidth > one.clientWidth + 1) wrong.push('cut off: ' + name(one));
     else if (hides(style.overflowY) && one.scrollHeight > one.clientHeight + 2) wrong.push('cut off below: ' + name(one));
   }
   /** The part of an element that is not scrolled or cut away; null when nothing of it is. */
+  const windowOf = once((one) => {
+    if (!one) return { left: 0, top: 0, right: innerWidth, bottom: innerHeight };
+    const outer = windowOf(one.parentElement);
+    const style = styleOf(one);
+    if (style.overflowX === 'visible' && style.overflowY === 'visible') return outer;
+    let { left, top, right, bottom } = outer;
+    const edge = boxOf(one);
+    if (style.overflowX !== 'visible') [left, right] = [Math.max(left, edge.left), Math.min(right, edge.right)];
+    if (style.overflowY !== 'visible') [top, bottom] = [Math.max(top, edge.top), Math.min(bottom, edge.bottom)];
+    return { left, top, right, bottom };
+  });
   const seen = (one, box) => {
-    let [left, top, right, bottom] = [Math.max(0, box.left), Math.max(0, box.top), Math.min(innerWidth, box.right), Math.min(innerHeight, box.bottom)];
-    for (let up = one; up; up = up.parentElement) {
-      const style = getComputedStyle(up);
-      if (style.overflowX === 'visible' && style.overflowY === 'visible') continue;
-      const edge = up.getBoundingClientRect();
-      if (style.overflowX !== 'visible') [left, right] = [Math.max(left, edge.left), Math.min(right, edge.right)];
-      if (style.overflowY !== 'visible') [top, bottom] = [Math.max(top, edge.top), Math.min(bottom, edge.bottom)];
-    }
+    const edge = windowOf(one);
+    const [left, top, right, bottom] = [Math.max(edge.left, box.left), Math.max(edge.top, box.top), Math.min(edge.right, box.right), Math.min(edge.bottom, box.bottom)];
     return right - left > 1 && bottom - top > 1 ? { left, top, right, bottom } : null;
   };
   // Two texts over each other.
@@ -49,7 +67,7 @@ const INSPECT = `(() => {
     const node = walker.currentNode;
     const one = node.parentElement;
     if (!node.textContent.trim() || !one || one.closest('script, style, .sr-only, [data-over], option') || !shown(one)) continue;
-    if (getComputedStyle(one).opacity === '0') continue;
+    if (styleOf(one).opacity === '0') continue;
     range.selectNodeContents(node);
     for (const line of range.getClientRects()) {
       // The line of a text is higher than its letters.
@@ -69,7 +87,7 @@ const INSPECT = `(() => {
       const at2 = (text) => stack.findIndex((one) => one === text.one || text.one.contains(one));
       const [ia, ib] = [at2(a), at2(b)];
       const opaque = (one) => {
-        const style = getComputedStyle(one);
+        const style = styleOf(one);
         const ground = one instanceof SVGElement ? (one.matches('svg, g, text, tspan, path, line') ? 'none' : style.fill) : style.backgroundColor;
         return !(ground === 'none' || ground === 'transparent' || /, 0\\)$|\\/ 0\\)$/.test(ground));
       };
@@ -88,9 +106,9 @@ const INSPECT = `(() => {
   const least = innerWidth < 500 ? 44 : 24;
   for (const one of document.querySelectorAll('button, a[href], input:not([type=hidden]), select, textarea, [role=button], [role=checkbox], summary')) {
     if (!shown(one)) continue;
-    if (one.matches('a[href]') && getComputedStyle(one).display === 'inline') continue;
+    if (one.matches('a[href]') && styleOf(one).display === 'inline') continue;
     const label = one.matches('input[type=checkbox], input[type=radio]') ? one.closest('label') : null;
-    const box = (label || one).getBoundingClientRect();
+    const box = boxOf(label || one);
     // A drawing to scale has things as large as they are; Find, lists and keys do the same.
     if (!seen(one, box) || one.closest('[data-drawn], svg')) continue;
     if (Math.min(box.width, box.height) < least - 0.5) wrong.push('a target of ' + Math.round(box.width) + ' x ' + Math.round(box.height) + ': ' + name(one));

@@ -7,7 +7,7 @@ test('a map that grew by itself gets better with few cords moved, in one step, a
   await openOffice(page, 'patch/plan');
   await page.getByRole('button', { name: 'Plan the map' }).click();
   const few = page.getByRole('region', { name: 'Move few cords' });
-  await expect(few).toBeVisible({ timeout: 30_000 });
+  await expect(few).toBeVisible();
   await expect(page.getByRole('region', { name: 'Leave every cord' })).toContainText('43');
   await expect(few).toContainText('46');
   await expect(few).toContainText('proven best');
@@ -107,7 +107,7 @@ test('runs are planned onto ports anew with the minutes it takes, and ended with
   await page.getByLabel('runs that are landed may move').check();
   await page.getByRole('button', { name: 'Plan all anew' }).click();
   const proposal = page.getByRole('region', { name: 'Proposed landing' });
-  await expect(proposal).toContainText(/Re-landed\d+, about \d+ (h|min)/, { timeout: 20_000 });
+  await expect(proposal).toContainText(/Re-landed\d+, about \d+ (h|min)/);
   await proposal.getByRole('button', { name: 'Use this plan' }).click();
   await saved(page);
 

@@ -134,7 +134,7 @@ test('a second factor is asked for, and signing out wipes the device', async ({ 
   await ada.goto('/jobs/quillback/work');
   await expect(ada.getByRole('button', { name: 'Find', exact: false }).first()).toBeVisible();
   await expect
-    .poll(() => ada.evaluate(async () => (await indexedDB.databases()).map(({ name }) => name)), { timeout: 20_000 })
+    .poll(() => ada.evaluate(async () => (await indexedDB.databases()).map(({ name }) => name)))
     .toContain('good-shelf');
   await ada.goto('/account');
   await ada.getByRole('button', { name: 'Sign out', exact: true }).click();

@@ -6,7 +6,7 @@ const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile:
 const unlock = (page: Page) => page.getByLabel('Slide to the end to unlock writing').press('End');
 async function keptProgram(page: Page) {
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await expect.poll(() => page.evaluate(() => caches.keys()), { timeout: 60_000 }).not.toEqual([]);
+  await expect.poll(() => page.evaluate(() => caches.keys())).not.toEqual([]);
 }
 const phone = async (browser: { newContext: (o: object) => Promise<BrowserContext> }, baseURL: string | undefined) => {
   const context = await browser.newContext({ ...PHONE, baseURL });
@@ -54,7 +54,7 @@ test('in the cellar a pinned job opens, is searched, traced, noted and tested, a
   await expect(again.getByTestId('link')).toContainText('2 wait, kept here');
   await context.setOffline(false);
   await again.reload();
-  await expect(again.getByTestId('link')).toContainText('Saved', { timeout: 60_000 });
+  await expect(again.getByTestId('link')).toContainText('Saved');
   const { job } = (await (await request.get(`/api/jobs/${id}`)).json()) as {
     job: { runs: Record<string, { label: string; notes: string }>; results: Record<string, { passed: boolean }> };
   };
@@ -89,14 +89,14 @@ test('a photograph waits on the device and goes on in pieces', async ({ browser,
     else await route.continue();
   });
   await page.locator('input[type=file]').setInputFiles(file);
-  await expect(page.getByText('kept on this device, waiting for the network')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('kept on this device, waiting for the network')).toBeVisible();
   const kept = async () => ((await (await request.get(`/api/jobs/${id}/kept`)).json()) as unknown[]).length;
   expect(await kept()).toBe(0);
   await page.unroute('**/pieces?*at=*');
   const sent: string[] = [];
   page.on('request', (one) => one.method() === 'POST' && sent.push(new URL(one.url()).searchParams.get('at') ?? ''));
   await page.reload();
-  await expect.poll(kept, { timeout: 60_000 }).toBe(2);
+  await expect.poll(kept).toBe(2);
   // Those that were there are not sent again.
   const first = sent.slice(0, sent.indexOf(''));
   expect(first).not.toContain('0');

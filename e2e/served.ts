@@ -13,7 +13,7 @@ export type Served = {
   output: () => string;
 };
 
-const LONGEST_MS = 90_000;
+const LONGEST_MS = 300_000;
 
 /** Good Shelf served to those with an account, by the very commands that do it, on a database of its own. */
 export async function serve(name: string): Promise<Served> {

@@ -19,7 +19,7 @@ export async function portFrom(first: number): Promise<number> {
   throw new Error(`No free port from ${first} on.`);
 }
 
-const LONGEST_MS = 30_000;
+const LONGEST_MS = 180_000;
 
 /** Somebody else may take a port between our look and our use of it. */
 const MOST_PORTS = 4;

@@ -17,7 +17,7 @@ export type CellarResult = {
 };
 
 const DAY_MS = 24 * 3600 * 1000;
-const LONGEST_MS = 60_000;
+const LONGEST_MS = 300_000;
 
 /** A phone: a browser with a folder of its own, so that it can be killed and opened again. */
 async function openPhone(folder: string, address: string): Promise<BrowserContext> {

@@ -142,7 +142,7 @@ export async function trialFuzz(count: number, seed = 1): Promise<FuzzResult> {
         const answer = await fetch(`${server.address}${filled}?${words}`, {
           method,
           ...(method === 'GET' ? {} : { body: raw ? new Uint8Array(raw) : JSON.stringify(value) }),
-          signal: AbortSignal.timeout(20_000),
+          signal: AbortSignal.timeout(180_000),
           redirect: 'manual',
         });
         if (answer.status === 500) broken.push(`${method} ${filled}?${words}: ${JSON.stringify(value).slice(0, 200)}`);

@@ -24,7 +24,7 @@ const WRITERS = 4;
 /** With the writers ten at once. */
 const WORKERS_A_KIND = 2;
 /** For the database to be started again, and for steps to come in again. */
-const LONGEST_MS = 60_000;
+const LONGEST_MS = 300_000;
 /** Acknowledged between two kills, at least. */
 const STEPS_BETWEEN = 4;
 const STEPS_A_PAIR = 10;

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { transformSync } from 'esbuild';
 import { buildPlan } from '../core/build/buildPlan';
-import { cabinetOfJob } from '../core/commands/partOfJob';
+import { cabinetOfJob } from '../core/firm/partOfJob';
 import type { About } from '../core/handover/about';
 import { pathLines } from '../core/handover/pathLine';
 import type { Job } from '../core/job/job';

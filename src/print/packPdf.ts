@@ -57,6 +57,8 @@ function drawContents(pdf: Pdf, job: Job, about: About, contents: readonly { tit
   y = pdf.lines('Hand-over of the network cabinet', MARGIN, y, WIDTH, 5) + 6;
   const firm = answerOf(job, 'firm').trim();
   if (firm) y = pdf.lines(`By ${firm}`, MARGIN, y, WIDTH, 4) + 3;
+  const words = answerOf(job, 'firm-words').trim();
+  if (words) y = pdf.lines(words, MARGIN, y, WIDTH, 3.6) + 3;
   y = pdf.lines(`${about.version}. Made on ${about.at.slice(0, 10)}.`, MARGIN, y, WIDTH, 3.6) + 10;
   pdf.text('Contents', MARGIN, y, 5, true);
   y += 9;

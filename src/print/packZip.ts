@@ -112,7 +112,9 @@ const readme = (job: Job, about: About, tests: number, photographs: number): str
     'job.json        the whole job; Good Shelf starts from it again.',
     'lists/          the same as tables, for any spreadsheet; dates of care for a calendar.',
     'drawings/       cabinet, floors, outlets and wiring; open formats.',
-    ...(photographs > 0 ? ['photographs/    photographs of runs, gear and steps, without place data.'] : []),
+    ...(photographs > 0
+      ? ['photographs/    photographs of places, runs, gear, steps and faults, without place data.']
+      : []),
     ...(tests > 0 ? ['tests/          files of testers and readings of switches, as they were given.'] : []),
     'manifest.json   size and SHA-256 sum of each file.',
     '',

@@ -1,10 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { z } from 'zod';
 import { careDates } from '../core/care/careDates';
 import { applyCommands, describeCommands } from '../core/commands/apply';
-import { NewJob, startJob } from '../core/commands/newJob';
-import { copyOfJob } from '../core/commands/partOfJob';
 import { decodeText } from '../core/formats/decodeText';
 import { openJobFile, writeJobFile } from '../core/formats/jobFile';
 import { jobFromPortMap } from '../core/handover/jobFromPortMap';
@@ -121,20 +118,9 @@ async function roomFor(em: EntityManager, firmId: string | null, more = 1): Prom
 }
 
 /** Keep a new job of a firm. @throws Refusal */
-async function keepNew(em: EntityManager, job: Job, firmId: string | null): Promise<void> {
+export async function keepNew(em: EntityManager, job: Job, firmId: string | null): Promise<void> {
   await roomFor(em, firmId);
   await insertJob(em, job, { history: randomUUID(), firmId });
-}
-
-/** Start a job. @returns its id */
-export async function createJob(
-  store: Store,
-  wish: z.input<typeof NewJob>,
-  firmId: string | null = null,
-): Promise<string> {
-  const id = randomUUID();
-  await store.em.fork().transactional((em) => keepNew(em, startJob(id, NewJob.parse(wish)), firmId));
-  return id;
 }
 
 const MOST_CLASHES = 12;
@@ -233,20 +219,6 @@ export async function takeInJob(
       return { id, renewed: there && (firmId === null || (await firmOfJob(em, job.id))?.firmId === firmId), notes };
     }),
   );
-}
-
-/** A new job from one that is there, without what was done in it. @returns its id */
-export async function copyJob(
-  store: Store,
-  jobId: string,
-  { name, whole }: { name: string; whole: boolean },
-  firmId: string | null = null,
-): Promise<string> {
-  const { job } = (await readKept(store, jobId)) ?? noJob();
-  const id = randomUUID();
-  const copy = copyOfJob(job, { id, name, whole });
-  await store.em.fork().transactional((em) => keepNew(em, copy, firmId));
-  return id;
 }
 
 export async function removeJob(store: Store, id: string, removed: boolean): Promise<void> {

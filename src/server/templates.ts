@@ -1,4 +1,5 @@
-import { templateCommands } from '../core/commands/partOfJob';
+import { firmsNews, ownGear } from '../core/firm/firmsOwn';
+import type { Job } from '../core/job/job';
 import type { TemplateAnswer } from '../core/wire/wire';
 import type { Store } from '../store/openStore';
 import { firmOfJob, setTemplate, templateOf } from '../store/people';
@@ -8,15 +9,21 @@ import { noJob } from './noJob';
 /** The job that new ones start from; null: there is none. */
 export const templateFor = (store: Store, firmId: string | null) => templateOf(store.em.fork(), firmId);
 
-/** What of the firm's template differs from a job, as commands that would take it over. */
+/** The firm's template itself; null: there is none. */
+export async function templateJob(store: Store, firmId: string | null): Promise<Job | null> {
+  const template = await templateFor(store, firmId);
+  return template && ((await readKept(store, template.id))?.job ?? null);
+}
+
+/** What of the firm's template differs from a job, as commands that would take it over, and gear of its own. */
 export async function templateNews(store: Store, jobId: string): Promise<TemplateAnswer> {
   const { job } = (await readKept(store, jobId)) ?? noJob();
-  const em = store.em.fork();
-  const template = await templateOf(em, (await firmOfJob(em, jobId))?.firmId ?? null);
-  if (!template || template.id === jobId)
-    return { template: template?.id ?? null, name: template?.name ?? '', news: [] };
-  const kept = await readKept(store, template.id);
-  return { template: template.id, name: template.name, news: kept ? templateCommands(job, kept.job) : [] };
+  const template = await templateJob(store, (await firmOfJob(store.em.fork(), jobId))?.firmId ?? null);
+  if (template === null) return { template: null, name: '', news: [], gear: [] };
+  const { id, name } = template;
+  return id === jobId
+    ? { template: id, name, news: [], gear: [] }
+    : { template: id, name, news: firmsNews(job, template), gear: ownGear(template) };
 }
 
 export async function makeTemplate(store: Store, jobId: string, is: boolean): Promise<TemplateAnswer> {

@@ -70,7 +70,7 @@ describe('the command line', () => {
     );
   });
 
-  it('lands and patches a job with reasons, and draws the wiring', { timeout: 60_000 }, async () => {
+  it('lands and patches a job with reasons, and draws the wiring', async () => {
     const start = demo('tarnbrook-job.json');
     const landed = await shelf('land', start, '--order', 'room', '--anew', '--seconds', '2', '-o', at('landed.json'));
     expect(landed).toMatchObject({ code: 0, said: expect.stringMatching(/\d+ runs re-landed in \d+ (h|min)/) });
@@ -104,7 +104,7 @@ describe('the command line', () => {
     });
   });
 
-  it('buys cable, and writes the pull sheet, the schedule and labels', { timeout: 180_000 }, async () => {
+  it('buys cable, and writes the pull sheet, the schedule and labels', async () => {
     await shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('buy.json'));
     const bought = await shelf('buy', at('buy.json'), '--seconds', '1', '-o', at('bought.json'));
     expect(bought).toMatchObject({
@@ -140,7 +140,7 @@ describe('the command line', () => {
     });
   });
 
-  it('arranges a cabinet by a school with reasons, and draws it', { timeout: 120_000 }, async () => {
+  it('arranges a cabinet by a school with reasons, and draws it', async () => {
     await shelf('import', demo('quillback-runs.csv'), '--gear', demo('quillback-gear.json'), '-o', at('bare.json'));
     const made = await shelf(
       'arrange',

@@ -44,6 +44,7 @@ export const LAYERS = [
   'stations',
   'oneMore',
   'plans',
+  'firm',
   'formats',
   'handover',
   'handbook',

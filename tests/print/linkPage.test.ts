@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cabinetOfJob, copyOfJob } from '../../src/core/commands/partOfJob';
+import { cabinetOfJob, copyOfJob } from '../../src/core/firm/partOfJob';
 import type { Job } from '../../src/core/job/job';
 import { clashes } from '../../src/core/job/verify';
 import type { Purpose } from '../../src/core/people/people';

@@ -12,7 +12,6 @@ import type { Point } from '../../src/core/wire/wire';
 import {
   applyBatch,
   catchUp,
-  createJob,
   getJobs,
   getRemoved,
   openJob,
@@ -21,6 +20,7 @@ import {
   reverse,
   takeInJob,
 } from '../../src/server/jobs';
+import { createJob } from '../../src/server/newJobs';
 import { type Head, readHead, readJob } from '../../src/store/jobStore';
 import { migrate, type Store } from '../../src/store/openStore';
 import { bench, marrowby, patched, quillback, surveyed } from '../support/jobs';

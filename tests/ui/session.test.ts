@@ -115,7 +115,7 @@ function open(outbox = passingOutbox()) {
   const { server, take, opened } = smallServer(start);
   const store = createSession({ opened: opened(), outbox, actor: () => me, notify: (notice) => notices.push(notice) });
   const settled = () =>
-    vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }), { timeout: 20_000 });
+    vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }), { timeout: 200_000 });
   return { server, take, store, notices, settled, outbox, opened };
 }
 
@@ -170,7 +170,7 @@ describe('one job in one window', () => {
     };
     look();
     store.subscribe(look);
-    await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 20_000 });
+    await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 200_000 });
     await vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }));
     expect(wrong).toEqual([]);
   });
@@ -285,7 +285,7 @@ describe('while there is no way to the server', () => {
     server.state = state;
     store.getState().dispatch([rename('Away')]);
     store.getState().dispatch([land('run-1', 1)]);
-    await vi.waitFor(() => expect(linkOf(store.getState())).toBe(link), { timeout: 20_000 });
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe(link), { timeout: 200_000 });
     expect(store.getState().job.name).toBe('Away');
     expect(await outbox.list()).toHaveLength(2);
     await vi.advanceTimersByTimeAsync(60_000);
@@ -320,7 +320,7 @@ describe('while there is no way to the server', () => {
     const next = createSession({ opened: opened(), outbox, waiting, actor: () => me, notify: () => undefined });
     expect(next.getState().job.name).toBe('Left behind');
     server.state = 'well';
-    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], trouble: null }), { timeout: 20_000 });
+    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], trouble: null }), { timeout: 200_000 });
     expect(server.job.name).toBe('Left behind');
     expect(server.steps).toHaveLength(1);
   });

@@ -1,6 +1,9 @@
 import { type Change, diffJobs } from '../job/change';
 import { emptyJob, type Job, type TableName } from '../job/job';
-import type { BuildStep } from './buildStep';
+import type { QuestionId } from '../records/questions';
+import { figureOf } from '../site/answers';
+import { buildMinutes } from '../standards/buildMinutes';
+import type { BuildStep, StepKind } from './buildStep';
 import { cordSteps, linkSteps, plugSteps } from './cordSteps';
 import { landSteps, runSteps } from './runSteps';
 import { circuitSteps, gearSteps, rackSteps } from './standingSteps';
@@ -74,5 +77,34 @@ export function deriveSteps(today: Job | null, plan: Job): BuildStep[] {
             changes: left,
           }),
         ];
-  return withNeeds([...records, ...steps], both);
+  return withNeeds([...records, ...atOwnPace(steps, plan)], both);
+}
+
+/** Which figure of the job says how long the first of a kind takes. */
+const MINUTES = {
+  circuit: 'minutes-circuit',
+  'rack-in': 'minutes-rack-in',
+  'rack-out': 'minutes-rack-out',
+  pull: 'minutes-run',
+  gear: 'minutes-gear',
+  land: 'minutes-land',
+  outlet: 'minutes-outlet',
+  cord: 'minutes-cord',
+  link: 'minutes-link',
+  plug: 'minutes-supply',
+  test: 'minutes-test',
+} as const satisfies Partial<Record<StepKind, QuestionId>>;
+
+/** Steps as long as they take those who build this job: what the first of a kind takes sets all of the kind. */
+function atOwnPace(steps: readonly BuildStep[], plan: Job): BuildStep[] {
+  const shares = new Map<StepKind, number>(
+    Object.entries(MINUTES).map(([kind, id]) => {
+      const { put, take } = buildMinutes[kind as keyof typeof MINUTES];
+      return [kind as StepKind, figureOf(plan, id) / (put || take)];
+    }),
+  );
+  return steps.map((step) => {
+    const share = shares.get(step.kind) ?? 1;
+    return share === 1 ? step : { ...step, takeMin: step.takeMin * share, putMin: step.putMin * share };
+  });
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id, line } from './fields';
+import { isQuestion, questionOf } from './questions';
 import { defineTable } from './table';
 
 /** What was answered to a question of the survey, or set instead of a default. Its id is the question's. */
@@ -12,4 +13,11 @@ export const Answer = z
   .meta({ id: 'Answer' });
 export type Answer = z.infer<typeof Answer>;
 
-export const answers = defineTable({ name: 'answers', row: 'answer', one: 'answer', atMost: 500, schema: Answer });
+export const answers = defineTable({
+  name: 'answers',
+  row: 'answer',
+  one: 'answer',
+  atMost: 500,
+  schema: Answer,
+  title: ({ id }) => (isQuestion(id) ? `to “${questionOf(id).words}”` : id),
+});

@@ -1,10 +1,10 @@
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
+import { QUESTION_IDS, type Question, type QuestionId, questionOf } from '../records/questions';
 import { ruleSets } from '../standards/ruleSets';
 import type { Source } from '../standards/source';
 import { refuse } from '../text/refusal';
 import { lengthToField, parseLength, type Units } from '../units/length';
-import { QUESTION_IDS, type Question, type QuestionId, questionOf } from './questions';
 
 /** What stands until an answer is given: of the region whose rules hold, else the same everywhere. */
 const initialOf = (job: Job, id: QuestionId): string =>

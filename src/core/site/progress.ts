@@ -1,6 +1,6 @@
 import type { Job } from '../job/job';
+import { type QuestionGroup, questionOf } from '../records/questions';
 import { questionsFor } from './answers';
-import { type QuestionGroup, questionOf } from './questions';
 
 /** What other stations ask for. */
 const ELSEWHERE: readonly QuestionGroup[] = ['Labels', 'Mains out', 'Heat and noise', 'Proving'];

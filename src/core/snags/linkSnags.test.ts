@@ -5,9 +5,9 @@ import type { RunChanges } from '../commands/runs';
 import type { Job } from '../job/job';
 import { planJob } from '../plans/planJob';
 import { Gear } from '../records/gear';
+import type { QuestionId } from '../records/questions';
 import { Uplink } from '../records/uplink';
 import { answerCommand } from '../site/answers';
-import type { QuestionId } from '../site/questions';
 import { findSnags } from './findSnags';
 
 const of = (job: Job, rule: string) => findSnags(job).filter((snag) => snag.rule === rule);

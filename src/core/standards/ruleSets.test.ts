@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
 import { conduitShare } from '../pathways/fill';
+import { type QUESTIONS, questionOf } from '../records/questions';
 import { cableKindsOf } from '../runs/cableKinds';
 import { answerOf, figureOf, questionsFor } from '../site/answers';
 import { moneyOf } from '../site/money';
-import { type QUESTIONS, questionOf } from '../site/questions';
 import { cautionsFor } from '../survey/cautions';
 import { conduitsOf } from './conduits';
 import { FIRE_CLASSES, RULE_SETS, type RuleSetId, reactsAsWell, ruleSets } from './ruleSets';

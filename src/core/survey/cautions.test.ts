@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
 import type { Job } from '../job/job';
 import { Pathway } from '../records/pathway';
+import type { QuestionId } from '../records/questions';
 import { answerCommand } from '../site/answers';
-import type { QuestionId } from '../site/questions';
 import { cautionsFor } from './cautions';
 
 const said = (job: Job) => cautionsFor(job).map((one) => one.id);

@@ -1,7 +1,7 @@
 import type { Job } from '../job/job';
+import { questionOf } from '../records/questions';
 import { isUntraced } from '../records/run';
 import { answerOf, isAnswered, questionsFor } from '../site/answers';
-import { questionOf } from '../site/questions';
 import { counted } from '../text/counted';
 import { adviceFor } from './advice/advisers';
 import { chosenOption } from './advice/chosen';

@@ -1,5 +1,5 @@
+import type { QuestionId } from '../records/questions';
 import type { WishKind } from '../records/wish';
-import type { QuestionId } from '../site/questions';
 import { DEVICE_WORDS } from '../text/deviceWords';
 
 /** What one outlet of a kind takes. The number of runs is a setting of the job. */

@@ -5,6 +5,7 @@ import type { Change } from '../job/change';
 import type { Job } from '../job/job';
 import { Actor, type Step } from '../job/step';
 import { TABLE_NAMES, type TableName } from '../job/tables';
+import { Gear } from '../records/gear';
 
 /*
  * What goes over the wire between the browser and the server, and anything else that speaks to it: each request and each
@@ -49,11 +50,15 @@ export const CopyJob = z.strictObject({ name: NewJob.shape.name, whole: z.boolea
 
 /** New jobs start from this one, or do not. */
 export const NewTemplate = z.strictObject({ is: z.boolean() });
-/** Id and name of the job that new ones start from, and what it has otherwise than this one: nothing is taken over unasked. */
+/**
+ * Id and name of the job that new ones start from, what it has otherwise than this one, and its gear: nothing is taken over
+ * unasked.
+ */
 export const TemplateAnswer = z.object({
   template: z.string().nullable(),
   name: z.string(),
-  news: z.array(z.object({ words: z.string(), commands: z.array(Command) })),
+  news: z.array(z.object({ words: z.string(), commands: z.array(Command), lines: z.array(z.string()) })),
+  gear: z.array(Gear.omit({ id: true })),
 });
 export type TemplateAnswer = z.infer<typeof TemplateAnswer>;
 

@@ -1,27 +1,19 @@
-import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
+import { counted } from '@/core/text/counted';
 import { TemplateAnswer } from '@/core/wire/wire';
 import { Button } from '../kit/Button';
 import { useSession, useSessionStore } from './session';
+import { useTemplate } from './template';
 import { askServer } from './wireClient';
+
+/** So many differences are listed, the rest counted. */
+const SHOWN = 12;
 
 /** Whether new jobs start from this one; and what the one they start from has otherwise, to be taken over or not. */
 export function TemplateBox() {
   const jobId = useSession((session) => session.job.id);
   const session = useSessionStore();
-  const [answer, setAnswer] = useState<TemplateAnswer | null>(null);
-  const url = `/api/jobs/${jobId}/template`;
-  useEffect(() => {
-    let here = true;
-    // Without the network, and for those who may not change it, there is nothing to offer.
-    askServer(url, TemplateAnswer).then(
-      (next) => here && setAnswer(next),
-      () => undefined,
-    );
-    return () => {
-      here = false;
-    };
-  }, [url]);
+  const { url, template: answer, setTemplate: setAnswer } = useTemplate();
   if (!answer) return null;
   const turn = (is: boolean) =>
     askServer(url, TemplateAnswer, { method: 'POST', body: { is } }).then(setAnswer, (fault: Error) =>
@@ -43,17 +35,30 @@ export function TemplateBox() {
           The template is {answer.name}.{answer.news.length === 0 && ' What it sets for every job is so here too.'}
         </p>
       )}
-      {answer.news.map(({ words, commands }) => (
-        <div key={words} className="flex flex-wrap items-center gap-2">
-          <span className="min-w-0 flex-1">{words} are otherwise there.</span>
+      {answer.news.map(({ words, commands, lines }) => (
+        <div key={words} className="flex flex-wrap items-start gap-2">
+          <details className="min-w-0 flex-1">
+            <summary className="min-h-8 cursor-pointer py-1 max-sm:min-h-11">
+              {words}: otherwise in {counted(lines.length, 'point')}
+            </summary>
+            <ul className="mb-1 grid gap-0.5 pl-4 text-[13px]">
+              {lines.slice(0, SHOWN).map((line) => (
+                <li key={line} className="break-words">
+                  {line}
+                </li>
+              ))}
+              {lines.length > SHOWN && <li>and {lines.length - SHOWN} more</li>}
+            </ul>
+          </details>
           <Button
+            aria-label={`Take over: ${words}`}
             onClick={() => {
               if (!session.getState().dispatch(commands)) return;
               setAnswer({ ...answer, news: answer.news.filter((one) => one.words !== words) });
               toast.success(`${words}: taken over.`);
             }}
           >
-            Take them over
+            Take over
           </Button>
         </div>
       ))}

@@ -272,7 +272,7 @@ function CopySheet({ job, onClose }: { job: JobListing; onClose: () => void }) {
           </label>
           <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
             <input type="radio" name="what" value="cabinet" className="size-4 accent-act" /> As a template: cabinet,
-            gear, networks, kinds of cable and testers, without runs and rooms
+            gear, networks, kinds of cable, testers, prices and ways of working, without runs and rooms
           </label>
         </fieldset>
         {wrong && (

@@ -246,7 +246,8 @@ function FromTemplate({ template: { id, name } }: { template: { id: string; name
   return (
     <form onSubmit={(event) => void copy(event)} className="mt-5 grid gap-2 border border-strong bg-sheet p-3">
       <p>
-        <b>From the template {name}</b>: its cabinet, gear, networks, kinds of cable and testers.
+        <b>From the template {name}</b>: its cabinet, gear and networks too. Its kinds of cable, testers, prices,
+        minutes and ways of working any new job takes over.
       </p>
       <div className="flex flex-wrap gap-2">
         <Input name="name" aria-label="Name of the job from the template" required maxLength={80} className="w-72!" />

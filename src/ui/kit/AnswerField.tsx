@@ -1,5 +1,5 @@
+import { type QuestionId, questionOf } from '@/core/records/questions';
 import { answerCommand, answerOf, answerText } from '@/core/site/answers';
-import { type QuestionId, questionOf } from '@/core/site/questions';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from './CommitField';
 

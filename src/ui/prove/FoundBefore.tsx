@@ -1,5 +1,7 @@
 import type { Run } from '@/core/records/run';
 import { useSession } from '../job/session';
+import { forgetFile } from '../kit/keptFiles';
+import { Album, Photographs, usePhotographs } from '../kit/Photographs';
 import { Heading } from '../kit/viewParts';
 import { PART_WORDS, SYMPTOM_WORDS } from './symptomWords';
 
@@ -9,6 +11,7 @@ export function FoundBefore({ run }: { run: Run }) {
   const here = Object.values(job.mends)
     .filter(({ runId }) => runId === run.id)
     .sort((a, b) => b.at.localeCompare(a.at));
+  const { photographs, work } = usePhotographs(null);
   if (here.length === 0) return null;
   return (
     <section aria-label="Found before">
@@ -21,9 +24,18 @@ export function FoundBefore({ run }: { run: Run }) {
               {' '}
               {[at.replace('T', ' '), by, minutes !== null && `${minutes} min`].filter(Boolean).join(' · ')}
             </span>
+            <Album
+              photographs={id === here[0]?.id ? [] : (photographs?.filter(({ about }) => about === id) ?? [])}
+              onForget={(photo) => void work(() => forgetFile(job.id, photo))}
+            />
           </li>
         ))}
       </ul>
+      {here[0] && (
+        <div className="mt-1">
+          <Photographs about={here[0].id} of={`${PART_WORDS[here[0].part]}, run ${run.label}`} />
+        </div>
+      )}
     </section>
   );
 }

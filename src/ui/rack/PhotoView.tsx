@@ -1,18 +1,27 @@
 import { useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
+import type { Place } from '@/core/records/place';
 import { useSession } from '../job/session';
 import { Select } from '../kit/Field';
 import { Photographs } from '../kit/Photographs';
+import { PLACE_WORDS } from '../survey/placeWords';
 
-/** A photograph of the run that was found, of a device, of a room, or of the job as it stands. */
+const placeName = ({ kind, name }: Place): string =>
+  name === '' ? PLACE_WORDS[kind].name : `${PLACE_WORDS[kind].name}: ${name}`;
+
+/** A photograph of the run that was found, of a device, of a room or a place in it, or of the job as it stands. */
 export function PhotoView() {
   const job = useSession((session) => session.job);
   const selected = useSession((session) => session.selectedRunId);
   const [about, setAbout] = useState(selected ?? '');
   const { gearInOrder } = indexJob(job);
   const run = job.runs[about];
-  const room = job.rooms[about];
-  const of = run ? `Run ${run.label}` : (job.gear[about]?.name ?? room?.name ?? job.name);
+  const place = job.places[about];
+  const of = run
+    ? `Run ${run.label}`
+    : place
+      ? placeName(place)
+      : (job.gear[about]?.name ?? job.rooms[about]?.name ?? job.name);
   const first = job.runs[selected ?? ''];
   return (
     <div className="grid gap-3">
@@ -40,6 +49,15 @@ export function PhotoView() {
               </option>
             ))}
           </optgroup>
+          {Object.keys(job.places).length > 0 && (
+            <optgroup label="Places">
+              {Object.values(job.places).map((one) => (
+                <option key={one.id} value={one.id}>
+                  {placeName(one)}
+                </option>
+              ))}
+            </optgroup>
+          )}
         </Select>
       </div>
       <Photographs key={about} about={about} of={of} big />

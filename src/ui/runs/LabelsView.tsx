@@ -13,8 +13,8 @@ import {
 } from '@/core/labels/labelOptions';
 import { labelPages } from '@/core/labels/labelPages';
 import { breaksScheme, labelBearers, planLabels, renameCommands, type Scheme } from '@/core/labels/labelScheme';
+import { questionOf } from '@/core/records/questions';
 import { answerCommand, answerOf } from '@/core/site/answers';
-import { questionOf } from '@/core/site/questions';
 import { counted } from '@/core/text/counted';
 import { Refusal } from '@/core/text/refusal';
 import { useSession } from '../job/session';

@@ -3,6 +3,7 @@ import type { GearChanges } from '@/core/commands/gear';
 import { freeGearName } from '@/core/gear/library';
 import { Gear } from '@/core/records/gear';
 import { useSession } from '../job/session';
+import { Photographs } from '../kit/Photographs';
 import { RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
 import { gearFields } from './gearFields';
@@ -48,6 +49,11 @@ export function GearSheet({ gear, onClose }: { gear: Gear | null; onClose: () =>
         submit={gear ? `Change ${gear.name}` : 'Add it to the pile'}
         onSubmit={take}
       />
+      {gear && (
+        <div className="mt-4 border-t pt-3">
+          <Photographs about={gear.id} of={gear.name} />
+        </div>
+      )}
     </Sheet>
   );
 }

@@ -11,6 +11,7 @@ import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
+import { Photographs } from '../kit/Photographs';
 import { useRows } from '../kit/useRows';
 import type { Chosen } from './chosen';
 import { PLACE_WORDS } from './placeWords';
@@ -150,6 +151,7 @@ function RoomForm({ room, onGone }: { room: Room; onGone: () => void }) {
         {counted(runs, 'run')}, {counted(outlets, 'placed outlet')}. An outlet without a place is reckoned at the far
         corner.
       </p>
+      <Photographs about={room.id} of={room.name} />
       <Button
         onClick={() => {
           if (drop('rooms', room.id)) onGone();
@@ -190,6 +192,7 @@ function PlaceForm({ place, onGone }: { place: Place; onGone: () => void }) {
           />
         )}
       </div>
+      <Photographs about={place.id} of={place.name || PLACE_WORDS[place.kind].name} />
       <Button
         onClick={() => {
           if (drop('places', place.id)) onGone();

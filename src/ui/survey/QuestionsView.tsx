@@ -1,5 +1,5 @@
+import { QUESTION_GROUPS, type QuestionId, questionOf } from '@/core/records/questions';
 import { answerCommand, answerOf, answerText, initialSource, isAnswered, questionsFor } from '@/core/site/answers';
-import { QUESTION_GROUPS, type QuestionId, questionOf } from '@/core/site/questions';
 import { citeSource } from '@/core/standards/source';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';

@@ -3,8 +3,8 @@ import { apply, bench, counter, marrowby, quillback, surveyed } from '../../../.
 import type { RunChanges } from '../../commands/runs';
 import type { Job } from '../../job/job';
 import { Gear } from '../../records/gear';
+import type { QuestionId } from '../../records/questions';
 import { answerCommand } from '../../site/answers';
-import type { QuestionId } from '../../site/questions';
 import { acceptCommands } from '../proposeRuns';
 import { adviceFor, chooseCommands } from './advisers';
 

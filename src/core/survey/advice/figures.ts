@@ -1,9 +1,9 @@
 import type { Job } from '../../job/job';
 import { indexJob } from '../../job/jobIndex';
+import type { QuestionId } from '../../records/questions';
 import { isNow, type Run } from '../../records/run';
 import { runLengthMm } from '../../runs/routeLength';
 import { figureOf } from '../../site/answers';
-import type { QuestionId } from '../../site/questions';
 
 /** Copper runs of this job. */
 export const copperRuns = (job: Job): Run[] =>

@@ -3,7 +3,8 @@ import { CopyJob } from '@/core/wire/wire';
 import { readJson } from '@/server/answer';
 import { can } from '@/server/can';
 import { route } from '@/server/door';
-import { copyJob, firmFor } from '@/server/jobs';
+import { firmFor } from '@/server/jobs';
+import { copyJob } from '@/server/newJobs';
 
 /** A new job from this one. */
 export const POST = route('read', async ({ store, asker, job, request }) => {

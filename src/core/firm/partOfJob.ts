@@ -1,9 +1,8 @@
 import { produce } from 'immer';
+import { removeRows } from '../commands/removeRows';
 import type { Job } from '../job/job';
-import { rowsOf, TABLE_NAMES, type TableName, tableRow } from '../job/tables';
-import type { Command } from './commands';
-import { removeRows } from './removeRows';
-import { rowCommands } from './rowCommands';
+import { rowsOf, TABLE_NAMES, type TableName } from '../job/tables';
+import { isFirms } from '../records/questions';
 
 /** What was done and found on the site, and what stands beside one building only. */
 const DONE: readonly TableName[] = [
@@ -38,33 +37,23 @@ const CABINET: readonly TableName[] = [
   'partOdds',
 ];
 
-/** Tables of what a firm works by, whatever the building. */
-const FIRMS_OWN = ['cableKinds', 'allowances', 'testers'] as const satisfies readonly TableName[];
-const OWN_WORDS: Record<(typeof FIRMS_OWN)[number], string> = {
-  cableKinds: 'Kinds of cable',
-  allowances: 'Allowances of length',
-  testers: 'Testers',
-};
-
-/** What of a template a job does not have so, a table each: with the commands that would take it over. */
-export function templateCommands(job: Job, template: Job): { words: string; commands: Command[] }[] {
-  return FIRMS_OWN.flatMap((table) => {
-    const rows = Object.values(rowsOf(template, table)).map((record) => tableRow(table, record));
-    const commands = rowCommands(job, rows);
-    return commands.length === 0 ? [] : [{ words: OWN_WORDS[table], commands }];
-  });
-}
-
 const without = (job: Job, drop: (draft: Job) => void): Job => produce(job, drop);
 
 /**
  * A new job from one that is there.
- * @param whole the whole plan, without what was done; else the cabinet, its networks and kinds of cable only
+ * @param whole the whole plan, without what was done; else the cabinet, its networks, and what the firm works by only
  */
 export const copyOfJob = (job: Job, { id, name, whole }: { id: string; name: string; whole: boolean }): Job => ({
   ...without(job, (draft) => {
     const gone = whole ? DONE : TABLE_NAMES.filter((table) => !CABINET.includes(table));
-    for (const table of gone) removeRows(draft, table, Object.keys(rowsOf(job, table)), job);
+    for (const table of gone)
+      removeRows(
+        draft,
+        table,
+        // How the firm works and what it charges goes along to every building.
+        Object.keys(rowsOf(job, table)).filter((one) => whole || table !== 'answers' || !isFirms(one)),
+        job,
+      );
   }),
   id,
   name,

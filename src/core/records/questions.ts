@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { buildMinutes } from '../standards/buildMinutes';
 import { crankSource } from '../standards/generators';
 import { FIRE_CLASSES, type RuleSet } from '../standards/ruleSets';
 import { pulling, slack, slackSource } from '../standards/slack';
@@ -17,6 +18,7 @@ export const QUESTION_GROUPS = [
   'Buying and pulling',
   'Labels',
   'What things cost',
+  'Minutes of the build',
   'Arranging',
   'Landing',
   'Patching and cords',
@@ -116,6 +118,11 @@ const words = (
   source: commonPractice,
   check,
 });
+/** Minutes that the first of its kind takes one person; taking it out goes with it. */
+const minutes = (what: string, kind: keyof typeof buildMinutes) => {
+  const { put, take } = buildMinutes[kind];
+  return number('Minutes of the build', what, 'min', [put || take, 0.1, 600], 'How long the build takes.');
+};
 const yesNo = { no: 'no', yes: 'yes', unknown: 'not known' };
 
 const runs = (what: string, initial: number, why: string) =>
@@ -537,6 +544,14 @@ export const QUESTIONS = {
     changes: 'the record',
     whatFor: 'Stands on the pack and on the quotation.',
   },
+  'firm-words': {
+    kind: 'words',
+    group: 'Handing over',
+    words: 'What the firm tells every client',
+    initial: '',
+    changes: 'the record',
+    whatFor: 'Stands on the first page of the pack.',
+  },
   'keys-kept': {
     kind: 'words',
     group: 'Handing over',
@@ -805,8 +820,42 @@ export const QUESTIONS = {
     [8, 0, 60],
     'The pick list, cords made here.',
   ),
+  'minutes-circuit': minutes('A circuit, by the electrician', 'circuit'),
+  'minutes-rack-in': minutes('A cabinet hung or stood', 'rack-in'),
+  'minutes-rack-out': minutes('A cabinet taken down', 'rack-out'),
+  'minutes-run': minutes('A cable pulled', 'pull'),
+  'minutes-gear': minutes('A device of one unit put in', 'gear'),
+  'minutes-land': minutes('A run landed', 'land'),
+  'minutes-outlet': minutes('An outlet', 'outlet'),
+  'minutes-cord': minutes('A cord', 'cord'),
+  'minutes-link': minutes('An uplink', 'link'),
+  'minutes-supply': minutes('A supply plugged', 'plug'),
+  'minutes-test': minutes('A test', 'test'),
 } as const satisfies Record<string, Question>;
 
 export type QuestionId = keyof typeof QUESTIONS;
 export const QUESTION_IDS = Object.keys(QUESTIONS) as QuestionId[];
+export const isQuestion = (id: string): id is QuestionId => Object.hasOwn(QUESTIONS, id);
 export const questionOf = (id: QuestionId): Question => QUESTIONS[id];
+
+/** Groups that are a firm's own way in every building. */
+const FIRMS_GROUPS: readonly QuestionGroup[] = [
+  'Runs an outlet',
+  'Lengths',
+  'Buying and pulling',
+  'Labels',
+  'What things cost',
+  'Minutes of the build',
+  'Arranging',
+  'Landing',
+  'Patching and cords',
+  'Proving',
+  'Handing over',
+];
+/** What in those groups is of one building all the same. */
+const OF_ONE_BUILDING: readonly QuestionId[] = ['label-space', 'keys-kept', 'bonded', 'arrange-few-moves'];
+/** Whether an answer is how a firm works, whatever the building: new jobs of the firm begin with it. */
+export const isFirms = (id: string): boolean =>
+  id in QUESTIONS &&
+  FIRMS_GROUPS.includes(questionOf(id as QuestionId).group) &&
+  !OF_ONE_BUILDING.some((one) => one === id);
