@@ -17,8 +17,6 @@ const config: NextConfig = {
     'net-snmp',
     'esbuild',
   ],
-  // Each route has a limit of its own and says so in words; here nothing is cut off below the largest of them.
-  experimental: { proxyClientMaxBodySize: '96mb' },
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
 };

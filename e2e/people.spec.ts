@@ -1,15 +1,19 @@
+import { readFileSync } from 'node:fs';
 import { connect } from 'node:net';
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { generate } from 'otplib';
 import { Client } from 'pg';
+import { portFrom } from '../scripts/lib/server';
 import { findings } from './findings';
 import { inspect } from './inspection';
 import { tabTo } from './job';
 import { PASSWORD, type Served, serve } from './served';
 
 let served: Served;
+let metrics = 0;
 test.beforeAll(async () => {
-  served = await serve('people');
+  metrics = await portFrom(5710);
+  served = await serve('people', ['--processes', '2', '--metrics', String(metrics)]);
 });
 test.afterAll(() => served?.end());
 test.describe.configure({ mode: 'serial' });
@@ -227,7 +231,25 @@ test('who sends slowly holds nobody up', async ({ playwright }) => {
     socket.write('POST /api/sign-in HTTP/1.1\r\nHost: x\r\nContent-Length: 1000\r\n');
   }
   const asked = await playwright.request.newContext({ baseURL: served.address });
-  for (let at = 0; at < 5; at++) expect((await asked.get('/api/health', { timeout: 10_000 })).status()).toBe(200);
+  for (let at = 0; at < 5; at++) expect((await asked.get('/api/health', { timeout: 60_000 })).status()).toBe(200);
   for (const socket of slow) socket.destroy();
+  await asked.dispose();
+});
+
+test('of two processes on one port one can die: the other goes on, and a third takes its place', async ({
+  playwright,
+}) => {
+  const first = served.process.pid ?? 0;
+  const ofOurs = () => readFileSync(`/proc/${first}/task/${first}/children`, 'utf8').trim().split(' ').map(Number);
+  const serving = () => ofOurs().filter((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('appProcess'));
+  const [dies = 0] = serving();
+  expect(serving()).toHaveLength(2);
+  process.kill(dies, 'SIGKILL');
+  const asked = await playwright.request.newContext({ baseURL: served.address });
+  await expect.poll(async () => (await asked.get('/api/health').catch(() => null))?.status()).toBe(200);
+  await expect.poll(() => serving().filter((pid) => pid !== dies).length).toBe(2);
+  // All processes are counted together.
+  const counted = async () => (await asked.get(`http://127.0.0.1:${metrics}/metrics`)).text();
+  await expect.poll(counted).toMatch(/shelf_request_seconds_count\{[^}]*route="\/api\/health"[^}]*\} [1-9]/);
   await asked.dispose();
 });

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
-import { root } from '../scripts/lib/build';
 import { openDatabases } from '../scripts/lib/database';
+import { root } from '../scripts/lib/root';
 import { portFrom } from '../scripts/lib/server';
 
 export const PASSWORD = 'seven quiet lanterns';
@@ -15,8 +15,8 @@ export type Served = {
 
 const LONGEST_MS = 300_000;
 
-/** Good Shelf served to those with an account, by the very commands that do it, on a database of its own. */
-export async function serve(name: string): Promise<Served> {
+/** Good Shelf served to those with an account, by the very commands that do it, on a database of its own. @param more words of the command */
+export async function serve(name: string, more: string[] = []): Promise<Served> {
   const databases = await openDatabases('test');
   const database = `good_shelf_served_${name}_${process.pid}`;
   await databases.drop(database);
@@ -37,7 +37,7 @@ export async function serve(name: string): Promise<Served> {
   });
   if (made.status !== 0) throw new Error(`${made.stdout}${made.stderr}`);
   const port = await portFrom(5510);
-  const child = spawn(process.execPath, run('serve', ['--port', String(port)]), { cwd: root, env });
+  const child = spawn(process.execPath, run('serve', ['--port', String(port), ...more]), { cwd: root, env });
   let text = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (data: Buffer) => (text += data.toString()));
   const from = Date.now();

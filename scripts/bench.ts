@@ -35,10 +35,11 @@ import {
   type Note,
 } from './lib/benchServer';
 import { openBrowser } from './lib/browser';
-import { ensureBuild, root } from './lib/build';
+import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { median, timed } from './lib/measure';
+import { root } from './lib/root';
 import { portFrom, startServer } from './lib/server';
 
 /** What did not reach its goal. */

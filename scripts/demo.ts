@@ -1,9 +1,10 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ensureBuild, root } from './lib/build';
+import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
+import { root } from './lib/root';
 import { portFrom, startServer } from './lib/server';
 
 const DEFAULT_PORT = 4180;
@@ -58,7 +59,7 @@ function claim(running: Running): void {
 
 /** Only a process that is our server is ended: its number may be another's by now. */
 function endLeftServer(pid: number): void {
-  if (pid > 0 && commandOf(pid).includes('next')) process.kill(pid, 'SIGKILL');
+  if (pid > 0 && commandOf(pid).includes('appProcess')) process.kill(pid, 'SIGKILL');
 }
 
 async function main() {

@@ -2,9 +2,10 @@ import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { openBrowser } from './lib/browser';
-import { ensureBuild, root } from './lib/build';
+import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
+import { root } from './lib/root';
 import { portFrom, startServer } from './lib/server';
 
 /** The main views, made from the demo data. Run it when a view changes: npm run screenshots [NAME …] */

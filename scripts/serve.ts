@@ -4,11 +4,13 @@ import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { migrate, openStore } from '../src/store/openStore';
 import { countFirms } from '../src/store/people';
-import { serveOthers } from './lib/appServer';
-import { ensureBuild, root } from './lib/build';
+import { serveApp } from './lib/appServer';
+import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
+import { serveMany } from './lib/manyProcesses';
+import { root } from './lib/root';
 
-const HELP = `bin/serve [--host ADDRESS] [--port N] [--name NAME …] [--cert FILE --key FILE | --proxy ADDRESS …] [--metrics PORT]
+const HELP = `bin/serve [--host ADDRESS] [--port N] [--name NAME …] [--cert FILE --key FILE | --proxy ADDRESS …] [--processes N] [--metrics PORT]
 
 Serve Good Shelf to those who have an account. bin/account makes the first one.
   --host     where to listen; 127.0.0.1 unless said otherwise
@@ -16,10 +18,12 @@ Serve Good Shelf to those who have an account. bin/account makes the first one.
   --name     name by which it is called, such as shelf.example or shelf.example:8443; several times for several
   --cert     certificate in PEM, with its --key: it speaks TLS itself
   --proxy    address of a proxy that speaks TLS for it, such as 127.0.0.1 or 10.0.0.0/8; several times for several
+  --processes  so many share the work on this port; 1 unless said otherwise, at most one for each core is of use
   --metrics  port on loopback for /metrics and /alive
 DATABASE_URL names the database; without it one is kept in the project. SHELF_SECRET seals cookies: the same for all
 processes of one database, at least 32 characters; without it one is made and kept in the project.`;
 
+const MOST_PROCESSES = 64;
 const LOOPBACK = /^(127\.\d+\.\d+\.\d+|::1|localhost)$/;
 
 function options() {
@@ -31,11 +35,15 @@ function options() {
       cert: { type: 'string' },
       key: { type: 'string' },
       proxy: { type: 'string', multiple: true, default: [] },
+      processes: { type: 'string', default: '1' },
       metrics: { type: 'string' },
       help: { type: 'boolean', short: 'h' },
     },
   });
   const { host, name, cert, key, proxy, metrics, help } = values;
+  const processes = Number(values.processes);
+  if (!Number.isInteger(processes) || processes < 1 || processes > MOST_PROCESSES)
+    throw new Error(`--processes: expected a number from 1 to ${MOST_PROCESSES}, found “${values.processes}”.`);
   const port = portOf('--port', values.port);
   if ((cert === undefined) !== (key === undefined)) throw new Error('--cert and --key go together.');
   if (cert !== undefined && proxy.length > 0)
@@ -55,6 +63,7 @@ function options() {
     tls,
     proxies: proxy,
     secure,
+    processes,
     metricsPort: metrics === undefined ? null : portOf('--metrics', metrics),
     help,
   };
@@ -84,7 +93,7 @@ function secret(): string {
 }
 
 async function main() {
-  const { names, secure, help, ...given } = options();
+  const { names, secure, processes, help, ...given } = options();
   if (help) return void process.stdout.write(`${HELP}\n`);
   const databases = await openDatabases('serve');
   const url = process.env.DATABASE_URL ?? (await databases.ensure('good_shelf'));
@@ -114,7 +123,8 @@ async function main() {
     SHELF_HOSTS: [...own, ...called].join(','),
     SHELF_SECRET: secret(),
   });
-  const serving = await serveOthers(given);
+  const serving =
+    processes > 1 ? await serveMany({ ...given, told: true }, processes) : await serveApp({ ...given, told: true });
   let ending = false;
   for (const signal of ['SIGINT', 'SIGTERM'] as const)
     process.on(signal, async () => {

@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, root } from './lib/build';
+import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { runE2e } from './lib/e2e';
+import { root } from './lib/root';
 
 type Count = { passed: number; failed: number };
 

@@ -1,11 +1,16 @@
+import cluster from 'node:cluster';
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
 import { BlockList, isIP } from 'node:net';
 import next from 'next';
 import { pino } from 'pino';
-import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
-import { root } from './build';
+import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
+import { answerHeaders, gateOf, isPage, turnedAway } from '../../src/server/gate';
+import { directRoutes } from './directRoutes';
+import { root } from './root';
+import { WORK_THREAD } from './serverParts';
 
 export type Serving = {
   host: string;
@@ -16,12 +21,19 @@ export type Serving = {
   proxies: readonly string[];
   /** Port on loopback for metrics and whether it is ready; null: none. */
   metricsPort: number | null;
+  /** Whether each request is told on the standard output. */
+  told: boolean;
 };
 
 /** Nobody holds a connection for long without saying something, ms. */
 const HEADERS_MS = 15_000;
 const REQUEST_MS = 180_000;
 const MOST_CONNECTIONS = 2_000;
+/** Longer than balancers and browsers keep a line that is not used: who closes it first never meets a request on it. */
+const IDLE_MS = 75_000;
+
+/** Headers that nobody else can say. */
+const OURS = /^x-(shelf|forwarded|nonce)/i;
 
 const log = pino({ base: null, timestamp: pino.stdTimeFunctions.isoTime });
 
@@ -54,11 +66,16 @@ export function shapeOf(url: string): string {
     .join('/')}`;
 }
 
-/** Serve the built application to others. @returns what stops it */
-export async function serveOthers(given: Serving): Promise<{ stop: () => Promise<void> }> {
+/** Serve the built application. @returns what stops it */
+export async function serveApp(given: Serving): Promise<{ stop: () => Promise<void> }> {
+  // Maps of what the framework was built from take seconds to read, and nobody looks at them here.
+  process.setSourceMapsEnabled(false);
   const app = next({ dev: false, dir: root, hostname: given.host, port: given.port });
   await app.prepare();
   const handle = app.getRequestHandler();
+  process.env.SHELF_WORK_THREAD = WORK_THREAD;
+  const direct = await directRoutes();
+  const gate = gateOf(process.env);
   const trusted = listOf(given.proxies);
   const isTrusted = (address: string) => trusted.check(address, isIP(address) === 6 ? 'ipv6' : 'ipv4');
 
@@ -71,6 +88,11 @@ export async function serveOthers(given: Serving): Promise<{ stop: () => Promise
     buckets: [0.01, 0.03, 0.1, 0.2, 0.5, 1, 3, 10],
     registers: [registry],
   });
+  if (cluster.isWorker) {
+    // The first process asks all others.
+    AggregatorRegistry.setRegistries([registry]);
+    new AggregatorRegistry();
+  }
   const streams = new Gauge({ name: 'shelf_event_streams', help: 'Windows that listen', registers: [registry] });
 
   /** Whom a request comes from: the last address that no proxy of ours put there. */
@@ -95,18 +117,42 @@ export async function serveOthers(given: Serving): Promise<{ stop: () => Promise
       const seconds = (performance.now() - began) / 1000;
       const labels = { method: request.method ?? '', route, status: String(response.statusCode) };
       if (!isStream) durations.observe(labels, seconds);
-      if (route !== '/_next') log.info({ ...labels, ms: Math.round(seconds * 1000) });
+      if (given.told && route !== '/_next') log.info({ ...labels, ms: Math.round(seconds * 1000) });
     });
-    for (const name of Object.keys(request.headers)) if (name.startsWith('x-shelf-')) delete request.headers[name];
+    const { headers, method = '', url = '/' } = request;
     const address = addressOf(request);
     if (address === null) {
       response.writeHead(403).end('This address answers to its proxy only.');
       return;
     }
-    request.headers['x-shelf-address'] = address;
-    // What the framework would believe of where we are, and what we answer for by ourselves.
-    for (const name of ['x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port', 'x-forwarded-for'])
-      delete request.headers[name];
+    // What would be believed of where we are and of who asks, and is for us alone to say.
+    for (const name of Object.keys(headers)) if (OURS.test(name)) delete headers[name];
+    request.rawHeaders = request.rawHeaders.flatMap((one, at, raw) =>
+      at % 2 === 0 && !OURS.test(one) ? [one, raw[at + 1] ?? ''] : [],
+    );
+    headers['x-shelf-address'] = address;
+    request.rawHeaders.push('x-shelf-address', address);
+    const [path = '/'] = url.split('?');
+    const site = headers['sec-fetch-site'];
+    const { host, origin } = headers;
+    const fault = turnedAway(gate, { method, url, host, origin, site: typeof site === 'string' ? site : undefined });
+    const nonce = randomUUID();
+    for (const [name, value] of Object.entries(answerHeaders(gate, fault ? '/api/' : path, nonce)))
+      response.setHeader(name, value);
+    if (fault) {
+      const { status, code, message: words } = fault;
+      response
+        .writeHead(status, { 'content-type': 'application/json' })
+        .end(JSON.stringify({ code, message: words, at: null }));
+      return;
+    }
+    if (direct(request, response)) return;
+    if (isPage(path)) {
+      // The framework reads the policy of the request and puts the nonce on its own scripts.
+      headers['content-security-policy'] = String(response.getHeader('content-security-policy'));
+      headers['x-nonce'] = nonce;
+      headers['x-shelf-path'] = url;
+    }
     void handle(request, response);
   };
   const server: Server = given.tls
@@ -115,19 +161,18 @@ export async function serveOthers(given: Serving): Promise<{ stop: () => Promise
         listener,
       )
     : createServer(listener);
-  Object.assign(server, { headersTimeout: HEADERS_MS, requestTimeout: REQUEST_MS, maxConnections: MOST_CONNECTIONS });
+  Object.assign(server, {
+    keepAliveTimeout: IDLE_MS,
+    headersTimeout: HEADERS_MS,
+    requestTimeout: REQUEST_MS,
+    maxConnections: MOST_CONNECTIONS,
+  });
   await listenAt(server, given.port, given.host);
 
-  const watch =
-    given.metricsPort === null
-      ? null
-      : createServer(async (request, response) => {
-          if (request.url === '/metrics')
-            return void response.writeHead(200, { 'content-type': registry.contentType }).end(await registry.metrics());
-          if (request.url === '/alive') return void response.writeHead(200).end('alive\n');
-          return void response.writeHead(404).end();
-        });
-  if (watch && given.metricsPort !== null) await listenAt(watch, given.metricsPort, '127.0.0.1');
+  const watch = await serveMetrics(given.metricsPort, {
+    contentType: registry.contentType,
+    metrics: () => registry.metrics(),
+  });
   return {
     stop: async () => {
       watch?.close();
@@ -137,6 +182,22 @@ export async function serveOthers(given: Serving): Promise<{ stop: () => Promise
       server.closeAllConnections();
     },
   };
+}
+
+/** Metrics and whether it is alive, on a port of loopback; null: none. */
+export async function serveMetrics(
+  port: number | null,
+  { contentType, metrics }: { contentType: string; metrics: () => Promise<string> },
+): Promise<Server | null> {
+  if (port === null) return null;
+  const watch = createServer(async (request, response) => {
+    if (request.url === '/metrics')
+      return void response.writeHead(200, { 'content-type': contentType }).end(await metrics());
+    if (request.url === '/alive') return void response.writeHead(200).end('alive\n');
+    return void response.writeHead(404).end();
+  });
+  await listenAt(watch, port, '127.0.0.1');
+  return watch;
 }
 
 const listenAt = (server: Server, port: number, host: string): Promise<void> =>

@@ -9,8 +9,8 @@ import { makeTakeaway } from '../../src/print/makeTakeaway';
 import { bareJob, plannedJob } from './benchJob';
 import type { Note } from './benchServer';
 import { openBrowser } from './browser';
-import { root } from './build';
 import { median, timed } from './measure';
+import { root } from './root';
 
 const about = { version: 'As built', at: '2026-11-27T18:30:00Z', address: '' };
 

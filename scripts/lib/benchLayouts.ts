@@ -7,8 +7,8 @@ import { SVGRenderer } from 'echarts/renderers';
 import loadHighs from 'highs';
 import { type LayoutInstance, solveLayout } from '../../src/core/models/layout';
 import { layoutInstance, layoutLp } from '../../tests/support/layouts';
-import { root } from './build';
 import { timed } from './measure';
+import { root } from './root';
 
 use([ScatterChart, GridComponent, LegendComponent, TitleComponent, SVGRenderer]);
 

@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
+import { root } from './root';
+import { ROUTES, WORK_THREAD, writeServerParts } from './serverParts';
 import { writeServiceWorker } from './serviceWorker';
 
-export const root = resolve(import.meta.dirname, '../..');
 export const nextBin = join(root, 'node_modules/next/dist/bin/next');
 
 const INPUTS = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
@@ -31,7 +32,12 @@ function fingerprint(): string {
 /** Build for production, unless what is built was made from the same sources. @returns whether a build stands */
 export function ensureBuild(quiet: boolean): boolean {
   const now = fingerprint();
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === now && existsSync(join(root, 'public/sw.js'))) return true;
+  if (
+    existsSync(mark) &&
+    readFileSync(mark, 'utf8') === now &&
+    [join(root, 'public/sw.js'), WORK_THREAD, ROUTES].every((file) => existsSync(file))
+  )
+    return true;
   const built = spawnSync(process.execPath, [nextBin, 'build'], {
     cwd: root,
     encoding: 'utf8',
@@ -43,6 +49,7 @@ export function ensureBuild(quiet: boolean): boolean {
     return false;
   }
   writeServiceWorker(root);
+  writeServerParts();
   writeFileSync(mark, now);
   return true;
 }

@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureBuild, root } from './build';
+import { ensureBuild } from './build';
 import { openDatabases } from './database';
 import { prepareDatabase } from './demoData';
+import { root } from './root';
 import { portFrom, startServer } from './server';
 
 /** Run the browser tests against the built application, on a database of their own. @returns Playwright's exit code */

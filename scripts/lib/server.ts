@@ -1,6 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
-import { nextBin, root } from './build';
+import { join } from 'node:path';
+import type { Serving } from './appServer';
+import { root } from './root';
 
 export type Running = { address: string; process: ChildProcess; stop: () => Promise<void> };
 
@@ -25,10 +27,10 @@ const LONGEST_MS = 180_000;
 const MOST_PORTS = 4;
 
 /** Start the built application on loopback, on this port or the next that is free, and wait until it answers. */
-export async function startServer(databaseUrl: string, first: number): Promise<Running> {
+export async function startServer(databaseUrl: string, first: number, processes = 1): Promise<Running> {
   let port = first;
   for (let tries = 1; ; tries++) {
-    const running = await startAt(databaseUrl, port);
+    const running = await startAt(databaseUrl, port, processes);
     if (running) return running;
     if (tries === MOST_PORTS) throw new Error('The application ended while starting.');
     port = await portFrom(port + 1);
@@ -36,8 +38,10 @@ export async function startServer(databaseUrl: string, first: number): Promise<R
 }
 
 /** @returns null where it ended while starting */
-async function startAt(databaseUrl: string, port: number): Promise<Running | null> {
-  const child = spawn(process.execPath, [nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+async function startAt(databaseUrl: string, port: number, processes: number): Promise<Running | null> {
+  const serving: Serving = { host: '127.0.0.1', port, tls: null, proxies: [], metricsPort: null, told: false };
+  const program = ['--import', 'tsx', join(root, 'scripts/appProcess.ts'), JSON.stringify(serving), String(processes)];
+  const child = spawn(process.execPath, program, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     // What starts the server here is the demo or a test: both offer simulated switches.

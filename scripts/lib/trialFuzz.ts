@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { root } from './build';
 import { openDatabases } from './database';
 import { prepareDatabase } from './demoData';
+import { root } from './root';
 import { portFrom, startServer } from './server';
 
 export type FuzzResult = { sent: number; broken: string[]; grownMb: number };

@@ -11,6 +11,7 @@ type Kind = 'edit' | 'open' | 'changes' | 'list' | 'search';
 export type LoadResult = {
   people: number;
   jobs: number;
+  processes: number;
   /** Answers, and those a second. */
   answers: number;
   perSecond: number;
@@ -33,6 +34,8 @@ const MIX: readonly Kind[] = [
   'search',
 ];
 const RUNS_A_JOB = 40;
+/** Until then nothing is counted. */
+const WARMING_MS = 4000;
 
 const at = (sorted: readonly number[], share: number): number =>
   Math.round(sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0);
@@ -46,11 +49,13 @@ export async function trialLoad({
   jobs,
   seconds,
   perSecond,
+  processes = 1,
 }: {
   people: number;
   jobs: number;
   seconds: number;
   perSecond: number;
+  processes?: number;
 }): Promise<LoadResult> {
   const databases = await openDatabases('test');
   const name = `good_shelf_load_${process.pid}`;
@@ -64,7 +69,7 @@ export async function trialLoad({
   for (let number = 0; number < jobs; number++)
     ids.push((await takeInJob(store, writeJobFile({ ...job, id: `load-${number}`, name: `Job ${number}` }))).id);
   await store.close(true);
-  const server = await startServer(url, await portFrom(4650));
+  const server = await startServer(url, await portFrom(4650), processes);
   const times: Record<Kind, number[]> = { edit: [], open: [], changes: [], list: [], search: [] };
   let wrong = 0;
   const points = new Map<string, Point>();
@@ -110,7 +115,8 @@ export async function trialLoad({
   };
   try {
     const began = performance.now();
-    const end = began + seconds * 1000;
+    const counted = began + WARMING_MS;
+    const end = counted + seconds * 1000;
     const every = (people / perSecond) * 1000;
     const person = async (who: number) => {
       const id = ids[who % ids.length] ?? '';
@@ -125,12 +131,14 @@ export async function trialLoad({
         } catch {
           wrong += 1;
         }
+        // What a server does for the first time takes longer, and is no work of a day.
+        if (due < counted) continue;
         // From when it was due: who has to wait for the one before waits too.
         times[kind].push(performance.now() - Math.max(due, began));
       }
     };
     await Promise.all(Array.from({ length: people }, (_, who) => person(who)));
-    const took = (performance.now() - began) / 1000;
+    const took = (performance.now() - counted) / 1000;
     for (const id of ids) {
       const { job: read } = await json<OpenJob>(`/api/jobs/${id}`);
       for (const [key, notes] of written) {
@@ -145,7 +153,7 @@ export async function trialLoad({
         return [kind, { count: list.length, p50: at(sorted, 0.5), p95: at(sorted, 0.95), p99: at(sorted, 0.99) }];
       }),
     );
-    return { people, jobs, answers, perSecond: Math.round(answers / took), wrong, of };
+    return { people, jobs, processes, answers, perSecond: Math.round(answers / took), wrong, of };
   } finally {
     await server.stop();
     await databases.drop(name);
@@ -154,9 +162,9 @@ export async function trialLoad({
 }
 
 /** The figures in lines. */
-export const loadWords = ({ people, jobs, answers, perSecond, wrong, of }: LoadResult): string =>
+export const loadWords = ({ people, jobs, processes, answers, perSecond, wrong, of }: LoadResult): string =>
   [
-    `load: ${people} people on ${jobs} jobs, ${answers} answers, ${perSecond} a second, ${wrong} wrong`,
+    `load: ${people} people on ${jobs} jobs, ${processes} of our processes, ${answers} answers, ${perSecond} a second, ${wrong} wrong`,
     ...Object.entries(of).map(
       ([kind, { count, p50, p95, p99 }]) => `  ${kind}: ${count}, median ${p50} ms, 95th ${p95}, 99th ${p99}`,
     ),

@@ -3,7 +3,8 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { Client } from 'pg';
 import type { Meeting } from '../core/wire/meeting';
 
-const CHANNEL = 'job_changed';
+/** On which id and revision of a job are told. */
+export const CHANNEL = 'job_changed';
 const MEETING = 'job_meeting';
 const LONGEST_WAIT_MS = 8000;
 
@@ -17,11 +18,6 @@ const home = globalThis as typeof globalThis & {
 };
 home.goodShelfChanges ??= { emitter: new EventEmitter().setMaxListeners(0), ear: null };
 const changes = home.goodShelfChanges;
-
-/** Tell all processes, and so all open windows of a job, that it has a new revision: once this transaction holds. */
-export async function announce(em: EntityManager, jobId: string, revision: number): Promise<void> {
-  await em.execute('select pg_notify(?, ?)', [CHANNEL, `${jobId} ${revision}`]);
-}
 
 /** Tell all processes, and so all open windows of a job, a word of somebody who is at it. It is kept nowhere. */
 export async function say(em: EntityManager, jobId: string, word: Meeting): Promise<void> {

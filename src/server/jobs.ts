@@ -7,7 +7,7 @@ import { openJobFile, writeJobFile } from '../core/formats/jobFile';
 import { jobFromPortMap } from '../core/handover/jobFromPortMap';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import { headOf, type Job } from '../core/job/job';
-import { BIN_DAYS, type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
+import { BIN_DAYS, type JobListing, type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
@@ -25,27 +25,27 @@ import {
   listJobs,
   listRemoved,
   readHead,
+  readStanding,
   type Scope,
   setRemoved,
-  updateHead,
   writeChanges,
 } from '../store/jobStore';
 import type { Store } from '../store/openStore';
 import { firmOfJob } from '../store/people';
 import {
-  appendStep,
   batchAt,
-  dropUndone,
+  type Earlier,
   findBatch,
   lastTouching,
   nextReversal,
   reversalsOf,
-  setState,
   stepsBetween,
+  writeStep,
 } from '../store/steps';
 import type { Asker } from './can';
-import { announce } from './changes';
-import { jobAt, type Kept, keepJob, pointOf } from './keptJobs';
+import { CHANNEL } from './changes';
+import { jobCards } from './jobCards';
+import { jobAt, type Kept, keepJob, keptAt, pointOf } from './keptJobs';
 import { noJob } from './noJob';
 import { keepSnapshot } from './pastJobs';
 import { inTurn } from './turns';
@@ -69,13 +69,26 @@ export async function getJobs(store: Store, asked: Partial<JobsAsked> = {}, scop
   const today = new Date().toISOString().slice(0, 10);
   const late = (job: Job) => careDates(job, today).some(({ overdue }) => overdue);
   const among = whole.overdue === '' ? null : (await careOfJobs(em, scope)).filter(late).map(({ id }) => id);
-  return listJobs(em, whole, scope, among);
+  const page = await listJobs(em, whole, scope, among);
+  const cards = await jobCards(store, em, page.jobs, today);
+  const jobs = page.jobs.flatMap(({ id, name, updatedAt, state, hit }, at): JobListing[] => {
+    const card = cards[at];
+    return card ? [{ id, name, updatedAt, state, hit, ...card }] : [];
+  });
+  return { ...page, jobs };
 }
+
+/** Days matter, not moments. */
+const EMPTIED_EVERY_MS = 600_000;
+let emptiedAt = 0;
 
 /** The jobs in the bin. */
 export async function getRemoved(store: Store, scope: Scope = null): Promise<RemovedJob[]> {
   const em = store.em.fork();
-  await emptyBin(em, BIN_DAYS);
+  if (Date.now() > emptiedAt + EMPTIED_EVERY_MS) {
+    emptiedAt = Date.now();
+    await emptyBin(em, BIN_DAYS);
+  }
   return listRemoved(em, scope);
 }
 
@@ -85,9 +98,13 @@ async function openAt(store: Store, em: EntityManager, head: Head, actor: Actor)
 
 /** A job as it stands, in one consistent view; null where there is none. */
 export async function openJob(store: Store, actor: Actor, id: string): Promise<OpenJob | null> {
-  return store.em.fork().transactional(async (em) => {
-    const head = await readHead(em, id);
-    return head && openAt(store, em, head, actor);
+  const em = store.em.fork();
+  const standing = await readStanding(em, id, actor);
+  const kept = standing && keptAt(store, standing.head);
+  if (!standing || kept) return kept && { ...kept, reversals: standing.reversals };
+  return em.transactional(async (inner) => {
+    const head = await readHead(inner, id);
+    return head && openAt(store, inner, head, actor);
   }, CONSISTENT);
 }
 
@@ -256,7 +273,7 @@ const anything: May = () => true;
 type Made = {
   job: Job;
   step: Pick<Step, 'kind' | 'label' | 'changes'> & { target: number | null };
-  note?: () => Promise<void>;
+  earlier: Earlier;
 };
 
 /** One transaction: lock the job, change its rows and its history together, and tell what the caller missed. */
@@ -264,7 +281,7 @@ async function change(
   store: Store,
   jobId: string,
   sent: Pick<Batch, 'batchId' | 'base' | 'seen' | 'actor'>,
-  make: (em: EntityManager, job: Job, head: Head) => Made | Promise<Made>,
+  make: (job: Job, em: EntityManager) => Made | Promise<Made>,
   may: May,
 ): Promise<Outcome> {
   const { batchId, base, seen, actor } = sent;
@@ -276,23 +293,21 @@ async function change(
       const known = await findBatch(em, jobId, batchId);
       if (known) return tellMissed(store, em, head, sent, known);
       const before = await jobAt(store, em, head);
-      const { job, step, note } = await make(em, before.job, head);
+      const { job, step, earlier } = await make(before.job, em);
       if (!may(step.changes)) refuse('not-yours', 'Your role permits ticks, tests, notes and photographs, not this.');
       const revision = head.revision + 1;
       await writeChanges(em, job, step.changes);
-      await updateHead(em, job, revision, batchId);
-      await note?.();
       const made = { ...step, revision, batchId, actor, seen: Math.min(seen, head.revision) };
-      await appendStep(em, jobId, made);
+      await writeStep(em, headOf(job), made, earlier, CHANNEL);
       await keepSnapshot(em, job, revision);
-      await announce(em, jobId, revision);
       const now = { ...head, ...headOf(job), revision, tip: batchId };
       kept = { job, point: pointOf(now) };
       // What the caller stands on is nearly always what the job stood at: then the step itself is all it missed.
       if (samePoint(base, pointOf(head))) {
         const { target: _, ...own } = made;
         const missed = [{ ...own, at: new Date().toISOString() }];
-        const reversals = await reversalsOf(em, jobId, actor);
+        // After something new, that is what is undone next, and nothing is redone.
+        const reversals = step.kind === 'do' ? { undo: step.label, redo: null } : await reversalsOf(em, jobId, actor);
         return { status: 'done', point: pointOf(now), label: step.label, missed, reversals };
       }
       return tellMissed(store, em, now, sent, step);
@@ -307,21 +322,21 @@ async function change(
  * @throws Refusal when a command cannot be done; nothing is changed then
  */
 export function applyBatch(store: Store, jobId: string, batch: Batch, may: May = anything): Promise<Outcome> {
-  const { commands, actor } = batch;
+  const { commands } = batch;
   const large = sizeOf(commands) > LARGE_ROWS;
   return change(
     store,
     jobId,
     batch,
-    async (em, job) => {
-      const note = () => dropUndone(em, jobId, actor);
+    async (job) => {
+      const earlier = { drop: 'undone' } as const;
       if (large) {
         const { label, changes } = await inThread('batch', { job, commands });
-        return { job: applyChanges(job, changes), step: { kind: 'do', target: null, label, changes }, note };
+        return { job: applyChanges(job, changes), step: { kind: 'do', target: null, label, changes }, earlier };
       }
       const label = describeCommands(job, commands);
       const { job: next, changes } = applyCommands(job, commands);
-      return { job: next, step: { kind: 'do', target: null, label, changes }, note };
+      return { job: next, step: { kind: 'do', target: null, label, changes }, earlier };
     },
     may,
   );
@@ -356,7 +371,7 @@ export function reverse(store: Store, jobId: string, reversal: Reversal, may: Ma
     store,
     jobId,
     reversal,
-    async (em, job) => {
+    async (job, em) => {
       const step = await nextReversal(em, jobId, actor, direction);
       if (!step) return refuse(`nothing-to-${direction}`, `There is nothing of yours to ${direction}.`);
       const changes = undo ? invert(step.changes) : step.changes;
@@ -364,9 +379,9 @@ export function reverse(store: Store, jobId: string, reversal: Reversal, may: Ma
       if (between.length > 0) return inTheWay(em, jobId, step, reversal, between);
       const next = applyChanges(job, changes);
       verify(job, next, changes);
-      const note = () => setState(em, jobId, step.revision, undo ? 'undone' : 'done');
+      const earlier = { revision: step.revision, state: undo ? 'undone' : 'done' } as const;
       const label = stepWords(undo ? 'undo' : 'redo', step.label);
-      return { job: next, step: { kind: direction, target: step.revision, label, changes }, note };
+      return { job: next, step: { kind: direction, target: step.revision, label, changes }, earlier };
     },
     may,
   );
@@ -374,8 +389,12 @@ export function reverse(store: Store, jobId: string, reversal: Reversal, may: Ma
 
 /** What happened to a job after a point. */
 export async function catchUp(store: Store, actor: Actor, jobId: string, base: Point): Promise<Outcome> {
-  return store.em.fork().transactional(async (em) => {
-    const head = await readHead(em, jobId);
-    return head ? tellMissed(store, em, head, { base, actor }, null) : noJob();
+  const em = store.em.fork();
+  const { head: now, reversals } = (await readStanding(em, jobId, actor)) ?? noJob();
+  // Mostly nothing happened.
+  if (samePoint(base, pointOf(now))) return { status: 'done', point: pointOf(now), label: null, missed: [], reversals };
+  return em.transactional(async (inner) => {
+    const head = await readHead(inner, jobId);
+    return head ? tellMissed(store, inner, head, { base, actor }, null) : noJob();
   }, CONSISTENT);
 }

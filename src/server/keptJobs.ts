@@ -39,15 +39,19 @@ export const pointOf = ({ history, revision, tip }: Head): Point => ({ history, 
 /** Keep a job in memory as it stands at a point of its history, once that is committed. */
 export const keepJob = (store: Store, kept: Kept): void => void jobsOf(store).set(kept.job.id, kept);
 
+/** A job from memory, where it was kept as it stands at a head. */
+export function keptAt(store: Store, head: Head): Kept | null {
+  const known = jobsOf(store).get(head.id);
+  return known && samePoint(known.point, pointOf(head)) ? known : null;
+}
+
 /**
  * The job that belongs to a head: from memory where it was kept at this very point of this very history, else from its
  * rows. Every change makes a new point under the job's lock, by whichever process, and a job that is put in anew has
  * another history, so that what is kept is never taken for what it is not.
  */
 export async function jobAt(store: Store, em: EntityManager, head: Head): Promise<Kept> {
-  const point = pointOf(head);
-  const known = jobsOf(store).get(head.id);
-  const kept = known && samePoint(known.point, point) ? known : { job: sealJob(await readJob(em, head)), point };
+  const kept = keptAt(store, head) ?? { job: sealJob(await readJob(em, head)), point: pointOf(head) };
   keepJob(store, kept);
   return kept;
 }

@@ -42,7 +42,9 @@ const room = home.goodShelfWork;
 /** The thread, started at first use; when it dies, what waits for it fails and the next order starts another. */
 function threadOf(): Worker {
   if (room.thread) return room.thread;
-  const thread = new Worker(new URL('./work.worker.ts', import.meta.url));
+  // The server says where it stands, built; the framework builds its own from here.
+  const { SHELF_WORK_THREAD: built } = process.env;
+  const thread = built ? new Worker(built) : new Worker(new URL('./work.worker.ts', import.meta.url));
   thread.unref();
   const end = (fault: Error) => {
     if (room.thread !== thread) return;

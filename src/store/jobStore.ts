@@ -1,19 +1,20 @@
-import { LockMode } from '@mikro-orm/core';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/change';
 import { emptyJob, headOf, type Job, type JobHead } from '../core/job/job';
 import {
   JOBS_A_PAGE,
   type JobHit,
-  type JobListing,
   type JobPage,
   type JobState,
   type JobsAsked,
+  type ListedJob,
   type RemovedJob,
 } from '../core/job/jobListing';
+import type { Actor } from '../core/job/step';
 import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 import { JobRow, RECORD_ENTITIES } from './entities';
 import { changeRows } from './runSql';
+import { REVERSALS, type Reversals } from './steps';
 import { readTables, readTablesOfMany, writeRecords } from './tables';
 
 /** More at once hold up whatever else the process has to do. */
@@ -27,14 +28,29 @@ export type Head = JobHead & { history: string; revision: number; tip: string };
  * @param forChange take the job's lock, so that changes to one job wait for each other
  */
 export async function readHead(em: EntityManager, id: string, forChange = false): Promise<Head | null> {
-  const head = await em.findOne(
-    JobRow,
-    { id, removedAt: null },
-    { disableIdentityMap: true, lockMode: forChange ? LockMode.PESSIMISTIC_WRITE : LockMode.NONE },
+  // In plain SQL: nearly every request asks it, and the ORM's way to it costs more than the question.
+  const [head] = await em.execute<Head[]>(
+    `${HEAD} from job where id = ? and removed_at is null${forChange ? ' for update' : ''}`,
+    [id],
   );
-  if (!head) return null;
-  const { history, revision, tip } = head;
-  return { ...headOf(head as unknown as JobHead), history, revision, tip };
+  return head ?? null;
+}
+
+const HEAD = 'select id, name, units, rules, history, revision, tip';
+
+/** Where a job stands, and what a person's next undo and redo in it are called: in one question, which sees one moment. */
+export async function readStanding(
+  em: EntityManager,
+  id: string,
+  actor: Actor,
+): Promise<{ head: Head; reversals: Reversals } | null> {
+  const [row] = await em.execute<(Head & Reversals)[]>(
+    `${HEAD}, ${REVERSALS} from job where job.id = ? and removed_at is null`,
+    [actor.id, actor.id, id],
+  );
+  if (!row) return null;
+  const { undo, redo, ...head } = row;
+  return { head, reversals: { undo, redo } };
 }
 
 /** Read all records of a job, in the same transaction as its head. */
@@ -69,6 +85,8 @@ function searchFor(words: string) {
 }
 
 type FoundRow = JobHead & {
+  history: string;
+  revision: number;
   updatedAt: string;
   inName: boolean;
   run: { label: string; at: string[] } | null;
@@ -116,7 +134,7 @@ const within = (scope: Scope): [string, string[]] =>
       ];
 
 /**
- * A page of the jobs, last changed first, each with its cabinet and its counts, in two questions.
+ * A page of the jobs, last changed first.
  * @param asked words that stand in the name, in that of the client, in the label, room, outlet or device of a run, or in the
  *   name of gear; a page beyond the last one is the last one
  * @param among only these
@@ -126,7 +144,7 @@ export async function listJobs(
   { words, state, since, page: asked }: JobsAsked,
   scope: Scope = null,
   among: readonly string[] | null = null,
-): Promise<JobPage> {
+): Promise<JobPage<ListedJob>> {
   const tests: [string, unknown[]][] = [within(scope)];
   if (state !== '') tests.push([`${STATE} = ?`, [state]]);
   if (since !== '') tests.push(['updated_at >= ?::date', [since]]);
@@ -140,7 +158,7 @@ export async function listJobs(
         select id, updated_at from job where removed_at is null and ${theirs}${sought ? ` and ${has.any}` : ''}),
       shown as (select id from found order by updated_at desc, id limit ?
         offset least(?, greatest(0, (select count(*) from found) - 1) / ? * ?))
-      select id, name, units, rules, updated_at as "updatedAt", (select count(*)::int from found) as count,
+      select id, name, units, rules, history, revision, updated_at as "updatedAt", (select count(*)::int from found) as count,
         ${has.name} as "inName",
         (select json_build_object('label', label, 'at', json_build_array(room, outlet, device))
           from run where job_id = job.id and ${has.run} order by label limit 1) as run,
@@ -157,33 +175,30 @@ export async function listJobs(
   );
   const count = rows[0]?.count ?? 0;
   const pages = Math.max(1, Math.ceil(count / JOBS_A_PAGE));
-  const cabinets = rows.map((row) => emptyJob(headOf(row)));
+  const jobs = rows.map((row): ListedJob => {
+    const { history, revision, updatedAt, state } = row;
+    const when = new Date(updatedAt).toISOString();
+    return { ...headOf(row), history, revision, updatedAt: when, state, hit: sought ? hitOf(row) : null };
+  });
+  return { jobs, count, page: Math.min(asked, pages), pages };
+}
+
+/** Cabinets of jobs with what is looked after in them, and how much else they have, in one question. */
+export async function readCabinets(
+  em: EntityManager,
+  heads: readonly JobHead[],
+): Promise<{ cabinet: Job; runs: number; landed: number; patched: number }[]> {
+  const cabinets = heads.map((head) => emptyJob(headOf(head)));
   const counts = await readTablesOfMany(
     em,
     cabinets,
     ['racks', 'gear', 'placements', 'testers', 'careItems'],
     ['runs', 'landings', 'cords'],
   );
-  const jobs = cabinets.flatMap((cabinet, at): JobListing[] => {
-    const row = rows[at];
-    if (!row) return [];
-    const { id, name } = cabinet;
-    const of = counts.get(id);
-    return [
-      {
-        id,
-        name,
-        updatedAt: new Date(row.updatedAt).toISOString(),
-        runs: of?.runs ?? 0,
-        landed: of?.landings ?? 0,
-        state: row.state,
-        patched: of?.cords ?? 0,
-        cabinet,
-        hit: sought ? hitOf(row) : null,
-      },
-    ];
+  return cabinets.map((cabinet) => {
+    const { runs = 0, landings = 0, cords = 0 } = counts.get(cabinet.id) ?? {};
+    return { cabinet, runs, landed: landings, patched: cords };
   });
-  return { jobs, count, page: Math.min(asked, pages), pages };
 }
 
 /** The jobs in the bin, last removed first. */
@@ -253,11 +268,6 @@ export async function insertJob(
 }
 
 /** Set a job's head to what it is at a revision. */
-export async function updateHead(em: EntityManager, job: Job, revision: number, tip: string): Promise<void> {
-  const { id, ...head } = headOf(job);
-  await em.nativeUpdate(JobRow, { id }, { ...head, revision, tip, updatedAt: new Date() });
-}
-
 /** Ids of all jobs in a scope, those in the bin left out. */
 export async function jobIds(em: EntityManager, scope: Scope): Promise<string[]> {
   const [theirs, whose] = within(scope);

@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/change';
+import type { JobHead } from '../core/job/job';
 import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/step';
 import { StepRow } from './entities';
 import { runSql } from './runSql';
@@ -20,22 +21,54 @@ function asStep(row: StepRow, strict = false): Step {
   };
 }
 
-const APPEND = `insert into step
-  (job_id, revision, batch_id, kind, target, state, label, actor_id, actor_name, seen, schema, changes)
-  values (?, ?, ?, ?, ?, 'done', ?, ?, ?, ?, ?, ?::jsonb)`;
+/** What becomes of steps that stand before a new one: what its maker undid cannot be redone, or one is undone or done again. */
+export type Earlier = { drop: 'undone' } | { revision: number; state: 'done' | 'undone' };
 
-export async function appendStep(
+/**
+ * Write the head of a job with the step that made its revision, and tell all processes: in one question, since every change asks
+ * it.
+ * @param channel on which id and revision are told once the transaction holds
+ */
+export async function writeStep(
   em: EntityManager,
-  jobId: string,
+  { id, name, units, rules }: JobHead,
   { revision, batchId, kind, target, label, actor, seen, changes }: Omit<Step, 'at'> & { target: number | null },
+  earlier: Earlier,
+  channel: string,
 ): Promise<void> {
-  const values = [jobId, revision, batchId, kind, target, label, actor.id, actor.name, seen, SCHEMA_VERSION];
-  await runSql(em, APPEND, [...values, JSON.stringify(changes)]);
+  const [which, values] =
+    'drop' in earlier
+      ? [
+          "state = 'dropped' where job_id = ? and actor_id in (?, '') and kind = 'do' and state = 'undone'",
+          [id, actor.id],
+        ]
+      : ['state = ? where job_id = ? and revision = ?', [earlier.state, id, earlier.revision]];
+  await runSql(
+    em,
+    `with head as (update job set name = ?, units = ?, rules = ?, revision = ?, tip = ?, updated_at = clock_timestamp()
+        where id = ?),
+      earlier as (update step set ${which}),
+      made as (insert into step
+        (job_id, revision, batch_id, kind, target, state, label, actor_id, actor_name, seen, schema, changes)
+        values (?, ?, ?, ?, ?, 'done', ?, ?, ?, ?, ?, ?::jsonb))
+    select pg_notify(?, ?)`,
+    [
+      ...[name, units, rules, revision, batchId, id],
+      ...values,
+      ...[id, revision, batchId, kind, target, label, actor.id, actor.name, seen, SCHEMA_VERSION],
+      ...[JSON.stringify(changes), channel, `${id} ${revision}`],
+    ],
+  );
 }
 
 /** The step that a batch made, where it was taken before. */
 export async function findBatch(em: EntityManager, jobId: string, batchId: string): Promise<Step | null> {
-  const row = await em.findOne(StepRow, { jobId, batchId }, plain);
+  // Hardly ever: that it is not there is told without the ORM.
+  const [known] = await em.execute<object[]>('select revision from step where job_id = ? and batch_id = ?', [
+    jobId,
+    batchId,
+  ]);
+  const row = known ? await em.findOne(StepRow, { jobId, batchId }, plain) : null;
   return row && asStep(row);
 }
 
@@ -75,35 +108,22 @@ export async function nextReversal(
   return row && asStep(row, true);
 }
 
-export async function setState(
-  em: EntityManager,
-  jobId: string,
-  revision: number,
-  state: 'done' | 'undone',
-): Promise<void> {
-  await em.nativeUpdate(StepRow, { jobId, revision }, { state });
-}
-
-/** Something new was done: what this person undid before can no longer be redone. */
-export async function dropUndone(em: EntityManager, jobId: string, actor: Actor): Promise<void> {
-  await em.nativeUpdate(
-    StepRow,
-    { jobId, actorId: { $in: whoseOf(actor) }, kind: 'do', state: 'undone' },
-    { state: 'dropped' },
-  );
-}
-
-const NEXT_LABELS = `select
-  (select label from step where job_id = ? and actor_id in (?, '') and kind = 'do' and state = 'done'
-    order by revision desc limit 1) as undo,
-  (select label from step where job_id = ? and actor_id in (?, '') and kind = 'do' and state = 'undone'
-    order by revision asc limit 1) as redo`;
-
 export type Reversals = { undo: string | null; redo: string | null };
+
+/** Columns of a question about a job: what a person's next undo and redo are called. Takes the person twice. */
+export const REVERSALS = `
+  (select label from step where job_id = job.id and actor_id in (?, '') and kind = 'do' and state = 'done'
+    order by step.revision desc limit 1) as undo,
+  (select label from step where job_id = job.id and actor_id in (?, '') and kind = 'do' and state = 'undone'
+    order by step.revision asc limit 1) as redo`;
 
 /** What a person's next undo and redo are called. One question, since every change asks it. */
 export async function reversalsOf(em: EntityManager, jobId: string, actor: Actor): Promise<Reversals> {
-  const [labels] = await em.execute<Reversals[]>(NEXT_LABELS, [jobId, actor.id, jobId, actor.id]);
+  const [labels] = await em.execute<Reversals[]>(`select ${REVERSALS} from job where job.id = ?`, [
+    actor.id,
+    actor.id,
+    jobId,
+  ]);
   return { undo: labels?.undo ?? null, redo: labels?.redo ?? null };
 }
 

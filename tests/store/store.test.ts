@@ -90,7 +90,7 @@ describe('a job in the store', () => {
       runs: 40,
       landed: 40,
       patched: 32,
-      cabinet: { placements: job.placements, gear: job.gear },
+      rack: { sketch: { units: 18 } },
     });
   });
 

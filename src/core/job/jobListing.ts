@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { day } from '../records/fields';
-import type { Job } from './job';
+import type { JobHead } from './job';
 
 /** Jobs on a page of the list: three across, and not more than one looks through. */
 export const JOBS_A_PAGE = 24;
@@ -37,24 +37,44 @@ export type JobsAsked = z.infer<typeof JobsAsked>;
 /** Where the words that were sought stand in a job, other than in its name. */
 export type JobHit = { run: string; at: string[] } | { gear: string } | { client: string };
 
+/** The front of a rack in few numbers, millimetres from its top left corner. */
+export type Sketch = {
+  name: string;
+  units: number;
+  widthMm: number;
+  heightMm: number;
+  /** Devices: x, y, width, height. */
+  boxes: number[][];
+  /** Rows of like ports: x, y, width, height, pitch, count. */
+  ports: number[][];
+};
+
+/** What the list shows of a job as it stands at one revision; `due`: what is to be looked after by tomorrow. */
+export type JobCard = {
+  rules: JobHead['rules'];
+  runs: number;
+  landed: number;
+  patched: number;
+  rack: { free: number; sketch: Sketch } | null;
+  due: { what: string; due: string }[];
+};
+
 /** A job as the list shows it. */
-export type JobListing = {
+export type JobListing = JobCard & {
   id: string;
   name: string;
   /** ISO 8601, UTC. */
   updatedAt: string;
-  runs: number;
-  landed: number;
   state: JobState;
-  patched: number;
-  /** Racks, gear and placements only, for the drawing; testers and dates of care, for what is overdue. */
-  cabinet: Job;
   /** Null where nothing was sought, or the name says it already. */
   hit: JobHit | null;
 };
 
-export type JobPage = {
-  jobs: JobListing[];
+/** A job of the list without its card, and where it stands. */
+export type ListedJob = JobHead & Omit<JobListing, keyof JobCard> & { history: string; revision: number };
+
+export type JobPage<J = JobListing> = {
+  jobs: J[];
   /** How many there are on all pages. */
   count: number;
   page: number;

@@ -68,7 +68,6 @@ export function PlayView({ papers: { plan } }: { papers: BuildPapers }) {
                 job={job}
                 rackId={rack.id}
                 className="max-h-[62vh] w-full"
-                names
                 markOf={(gearId) => (gearId === touched ? TOUCHED : null)}
               />
             ))}

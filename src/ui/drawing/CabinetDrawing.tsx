@@ -2,19 +2,16 @@ import type { Job } from '@/core/job/job';
 import { elevation } from '@/core/rack/elevation';
 import { naturalOrder } from '@/core/text/naturalOrder';
 
-/** A small front drawing of a cabinet, the first of its job where none is named, to scale. */
+/** A front drawing of a cabinet with what stands there, the first of its job where none is named, to scale. */
 export function CabinetDrawing({
   job,
   rackId,
   className = '',
-  names = false,
   markOf,
 }: {
   job: Job;
   rackId?: string;
   className?: string;
-  /** Write what stands there on it. */
-  names?: boolean;
   /** How a device is marked, if it is. */
   markOf?: (gearId: string) => { letter: string; ink: string; dash: string } | null;
 }) {
@@ -28,11 +25,7 @@ export function CabinetDrawing({
       viewBox={`-22 -14 ${widthMm + 44} ${heightMm + 28}`}
       className={className}
       role="img"
-      aria-label={
-        names
-          ? `${rack.name}: ${items.map((item) => `${item.place} ${item.name}`).join(', ') || 'empty'}`
-          : `${rack.name}: ${items.length} devices in ${rack.units} units`
-      }
+      aria-label={`${rack.name}: ${items.map((item) => `${item.place} ${item.name}`).join(', ') || 'empty'}`}
     >
       <rect
         x={-18}
@@ -43,7 +36,6 @@ export function CabinetDrawing({
         stroke="var(--ink)"
         strokeWidth={6}
       />
-      {/* One path for many lines: the list has dozens of cabinets. */}
       <path d={units.map((unit) => `M0 ${unit.y}h${widthMm}`).join('')} stroke="var(--rule)" strokeWidth={1.5} />
       {items.map((item) => {
         const mark = markOf?.(item.gearId) ?? null;
@@ -67,21 +59,19 @@ export function CabinetDrawing({
                 fill="var(--strong-rule)"
               />
             )}
-            {names && (
-              <text
-                x={14}
-                y={item.y + Math.min(item.height, 44) * 0.75}
-                fontSize={34}
-                fontWeight={650}
-                fill="var(--ink)"
-                stroke="var(--face)"
-                strokeWidth={8}
-                paintOrder="stroke"
-                className="narrow"
-              >
-                {item.name.length > 22 ? `${item.name.slice(0, 21)}…` : item.name}
-              </text>
-            )}
+            <text
+              x={14}
+              y={item.y + Math.min(item.height, 44) * 0.75}
+              fontSize={34}
+              fontWeight={650}
+              fill="var(--ink)"
+              stroke="var(--face)"
+              strokeWidth={8}
+              paintOrder="stroke"
+              className="narrow"
+            >
+              {item.name.length > 22 ? `${item.name.slice(0, 21)}…` : item.name}
+            </text>
             {mark && (
               <text
                 x={item.x + item.width - 34}

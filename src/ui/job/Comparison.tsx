@@ -81,7 +81,6 @@ function Cabinets({ jobs, gear }: { jobs: [Job, Job]; gear: Compared['gear'] }) 
             <figcaption className="text-soft text-xs">{at === 0 ? 'From' : 'To'}</figcaption>
             <CabinetDrawing
               job={job}
-              names
               className="h-64 w-full"
               markOf={(id) => {
                 const fate = gear.get(id);

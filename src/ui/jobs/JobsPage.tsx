@@ -3,10 +3,9 @@
 import { FilePlus2, FolderInput, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type FormEvent, useRef, useState } from 'react';
+import { type FormEvent, useRef, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 import type { z } from 'zod';
-import { careDates } from '@/core/care/careDates';
 import {
   BIN_DAYS,
   JOB_STATE_WORDS,
@@ -17,10 +16,9 @@ import {
   type JobsAsked,
   type RemovedJob,
 } from '@/core/job/jobListing';
-import { freeUnits } from '@/core/rack/units';
 import { counted } from '@/core/text/counted';
 import { Created, RemovedAnswer, TakenIn } from '@/core/wire/wire';
-import { CabinetDrawing } from '../drawing/CabinetDrawing';
+import { CabinetSketch } from '../drawing/CabinetSketch';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { formatDay } from '../kit/dates';
@@ -337,6 +335,8 @@ function Bin({ removed, onPutBack }: { removed: RemovedJob[]; onPutBack: (job: R
   );
 }
 
+const never = () => () => {};
+
 function JobCard({
   job,
   onRemove,
@@ -346,12 +346,20 @@ function JobCard({
   onRemove: (() => void) | null;
   onCopy: (() => void) | null;
 }) {
-  const [rack] = Object.values(job.cabinet.racks);
-  const overdue = careDates(job.cabinet, todayHere()).filter((one) => one.overdue);
-  const free = rack ? freeUnits(rack, Object.values(job.cabinet.placements), job.cabinet.gear).length : 0;
+  // Drawn here and not on the server: its lines are half of the page.
+  const drawn = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
+  const { rack } = job;
+  const today = todayHere();
+  const overdue = job.due.filter(({ due }) => due < today);
   return (
     <li className="flex gap-4 rounded-md border border-strong bg-sheet p-4">
-      <CabinetDrawing job={job.cabinet} className="h-44 w-28 shrink-0" />
+      <span className="h-44 w-28 shrink-0">
+        {drawn && rack && <CabinetSketch sketch={rack.sketch} className="h-44 w-28" />}
+      </span>
       <div className="flex min-w-0 flex-1 flex-col">
         <h2 className="wide font-bold text-lg leading-tight">
           <Link href={`/jobs/${job.id}/runs`} className="underline decoration-1 underline-offset-2 hover:decoration-2">
@@ -385,7 +393,7 @@ function JobCard({
             <>
               <dt>Cabinet</dt>
               <dd className="text-ink">
-                {rack.units}U, {counted(free, 'unit')} free
+                {rack.sketch.units}U, {counted(rack.free, 'unit')} free
               </dd>
             </>
           )}
@@ -408,7 +416,7 @@ function JobCard({
             At the rack
           </a>
           <time className="text-soft text-xs max-sm:hidden" dateTime={job.updatedAt} suppressHydrationWarning>
-            {formatDay(job.updatedAt, job.cabinet.rules)}
+            {formatDay(job.updatedAt, job.rules)}
           </time>
           <span className="flex">
             {onCopy && (

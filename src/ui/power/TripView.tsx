@@ -140,7 +140,6 @@ function Outcome({ made, onBack }: { made: Trip; onBack: () => void }) {
       <NotKnown things={made.unknown.map((words) => words.replace(/\.$/, ''))} />
       <CabinetDrawing
         job={job}
-        names
         className="max-h-72 w-full max-w-md"
         markOf={(id) => (dark.has(id) ? { letter: '✕', ink: 'var(--wont)', dash: '14 8' } : null)}
       />

@@ -160,7 +160,7 @@ function Proposal({
   return (
     <>
       <div className="flex gap-3">
-        <CabinetDrawing job={after} className="mt-1 h-[250px] shrink-0" names />
+        <CabinetDrawing job={after} className="mt-1 h-[250px] shrink-0" />
         <dl className="min-w-0 flex-1 text-[13px] leading-tight">
           {figures.map(([name, value]) => (
             <div key={name} className="border-b py-0.5">

@@ -1,0 +1,38 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { type BuildOptions, buildSync } from 'esbuild';
+import { root } from './root';
+
+/** What of the server is built by us, beside what the framework builds: the program of the work thread, and the routes. */
+export const WORK_THREAD = join(root, '.next/workThread.mjs');
+export const ROUTES = join(root, '.next/routes.mjs');
+
+/** Addresses of the routes, as the folders say them, each with its file. */
+function* routesIn(folder: string, at = ''): Generator<{ path: string; file: string }> {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = `${at}/${entry.name.replace(/^\[(\w+)\]$/, ':$1')}`;
+    if (entry.isDirectory()) yield* routesIn(join(folder, entry.name), path);
+    else if (entry.name === 'route.ts') yield { path: at, file: join(folder, entry.name) };
+  }
+}
+
+/** A module that has all routes: `ROUTES`, pairs of an address and what answers there. */
+function routesModule(): string {
+  const all = [...routesIn(join(root, 'src/app'))];
+  const imports = all.map(({ file }, at) => `import * as route${at} from ${JSON.stringify(file)};`);
+  const pairs = all.map(({ path }, at) => `[${JSON.stringify(path)}, route${at}]`);
+  return `${imports.join('\n')}\nexport const ROUTES = [${pairs.join(', ')}];\n`;
+}
+
+export function writeServerParts(): void {
+  const common: BuildOptions = {
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    logLevel: 'error',
+  };
+  buildSync({ ...common, entryPoints: [join(root, 'src/server/work.worker.ts')], outfile: WORK_THREAD });
+  buildSync({ ...common, stdin: { contents: routesModule(), resolveDir: root, loader: 'ts' }, outfile: ROUTES });
+}
