@@ -4,6 +4,7 @@ import { type Browser, expect, type Page, test } from '@playwright/test';
 import { generate } from 'otplib';
 import { Client } from 'pg';
 import { portFrom } from '../scripts/lib/server';
+import type { Job } from '../src/core/job/job';
 import { findings } from './findings';
 import { inspect } from './inspection';
 import { tabTo } from './job';
@@ -118,6 +119,49 @@ test('a link does one thing in one job, until it is taken back', async ({ browse
   await expect(ada.getByText(/taken back/)).toBeVisible();
   expect((await wren.goto(link))?.status()).toBe(404);
   await expect(wren.getByText('This link is over')).toBeVisible();
+});
+
+test('what the firm works by is in a new job, is offered in an old one, and its gear stands first', async ({
+  browser,
+}) => {
+  const ada = await person(browser);
+  await ada.goto('/');
+  await signIn(ada, 'ada');
+  await expect(ada.getByRole('heading', { name: 'Good Shelf' })).toBeVisible();
+  const own = { id: 'lip', name: 'Our shelf with a lip', kind: 'shelf', heightU: 1, depthMm: 300 };
+  const racks = [{ id: 'rack', name: 'Rack', units: 9, depthMm: 400 }];
+  const file = (name: string, gear: object[], answers: object[]) => {
+    const job = { id: name.replaceAll(' ', '-'), name };
+    return JSON.stringify({ format: 'good-shelf-job', version: 1, job, racks, gear, answers });
+  };
+  const post = async (path: string, data: object | string) => (await ada.request.post(path, { data })).json();
+  const price = { id: 'cost-hour', value: '87', note: '' };
+  const pattern = await post('/api/jobs/file', file('The pattern', [own], [price]));
+  const old = await post('/api/jobs/file', file('An old job', [], []));
+  await post(`/api/jobs/${pattern.id}/template`, { is: true });
+  const made = await post('/api/jobs', {
+    ...{ name: 'A new job', units: 'metric', rules: 'europe', gear: [] },
+    ...{ rackUnits: 12, rackDepthMm: 600, numbering: 'from-bottom', standing: 'floor' },
+  });
+  const jobOf = async (id: string) => (await (await ada.request.get(`/api/jobs/${id}`)).json()).job as Job;
+  expect((await jobOf(made.id)).answers).toMatchObject({ 'cost-hour': { value: '87' } });
+
+  await ada.goto(`/jobs/${old.id}/stack`);
+  await ada.getByRole('button', { name: 'An old job' }).first().click();
+  await ada.getByText('Prices and minutes: otherwise in 1 point').click();
+  await expect(ada.getByText('An hour of work: 60 → 87')).toBeVisible();
+  await ada.getByRole('button', { name: 'Take over: Prices and minutes' }).click();
+  await expect(ada.getByText('Prices and minutes: otherwise')).toHaveCount(0);
+  await ada.keyboard.press('Escape');
+  await ada.getByRole('button', { name: 'Add gear' }).click();
+  const theirs = ada.getByRole('region', { name: 'The firm’s own gear' });
+  await theirs.getByRole('button', { name: 'Add Our shelf with a lip' }).click();
+  await expect
+    .poll(async () => {
+      const { answers, gear } = await jobOf(old.id);
+      return [answers['cost-hour']?.value, ...Object.values(gear).map(({ name }) => name)];
+    })
+    .toEqual(['87', 'Our shelf with a lip']);
 });
 
 const CODE_SECONDS = 30;

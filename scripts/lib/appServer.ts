@@ -191,8 +191,11 @@ export async function serveMetrics(
 ): Promise<Server | null> {
   if (port === null) return null;
   const watch = createServer(async (request, response) => {
-    if (request.url === '/metrics')
-      return void response.writeHead(200, { 'content-type': contentType }).end(await metrics());
+    if (request.url === '/metrics') {
+      // A process that is only being started says nothing yet.
+      const words = await metrics().catch(() => null);
+      return void response.writeHead(words === null ? 503 : 200, { 'content-type': contentType }).end(words ?? '');
+    }
     if (request.url === '/alive') return void response.writeHead(200).end('alive\n');
     return void response.writeHead(404).end();
   });

@@ -9,6 +9,8 @@ const AGAIN_MS = 1000;
 
 /** Serve with several processes on one port, which share the work. @returns what stops them */
 export async function serveMany(given: Serving, count: number): Promise<{ stop: () => Promise<void> }> {
+  // Each takes its own connections: one that was handed to a process which died meanwhile would hang for ever.
+  cluster.schedulingPolicy = cluster.SCHED_NONE;
   cluster.setupPrimary({
     exec: join(root, 'scripts/appProcess.ts'),
     args: [JSON.stringify({ ...given, metricsPort: null } satisfies Serving)],

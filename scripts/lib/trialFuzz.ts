@@ -6,7 +6,12 @@ import { prepareDatabase } from './demoData';
 import { root } from './root';
 import { portFrom, startServer } from './server';
 
-export type FuzzResult = { sent: number; broken: string[]; grownMb: number };
+export type FuzzResult = {
+  sent: number;
+  broken: string[];
+  /** What the server held: once warm, then at each quarter, and after it stood still. */
+  heldMb: number[];
+};
 
 /** Every route with its methods, as its file says it. */
 function routesOf(folder = join(root, 'src/app'), at = ''): { path: string; methods: string[] }[] {
@@ -113,6 +118,11 @@ const whole = (text: string): string => text.replaceAll(/\p{Cs}/gu, '?');
 const heldMb = (pid: number | undefined): number =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
+/** Then what it does for the first time is done. */
+const WARM = 1000;
+/** So long it stands still before it is looked at last. */
+const STILL_MS = 30_000;
+
 /** Requests made up at random, to every route with every method: none may be answered with a fault of ours. */
 export async function trialFuzz(count: number, seed = 1): Promise<FuzzResult> {
   const databases = await openDatabases('test');
@@ -123,7 +133,7 @@ export async function trialFuzz(count: number, seed = 1): Promise<FuzzResult> {
   const server = await startServer(url, await portFrom(4610));
   const routes = routesOf().flatMap(({ path, methods }) => methods.map((method) => ({ path, method })));
   const broken: string[] = [];
-  let before = 0;
+  const held: number[] = [];
   try {
     const made = fc.sample(request, { numRuns: count, seed });
     const send = async (number: number) => {
@@ -153,12 +163,14 @@ export async function trialFuzz(count: number, seed = 1): Promise<FuzzResult> {
       }
     };
     const LANES = 4;
-    const WARM = Math.min(1000, Math.floor(count / 2));
+    const marks = [WARM, ...[1, 2, 3, 4].map((quarter) => Math.floor((count * quarter) / 4) - 1)];
     for (let number = 0; number < count; number += LANES) {
       await Promise.all(Array.from({ length: Math.min(LANES, count - number) }, (_, lane) => send(number + lane)));
-      if (number <= WARM && number + LANES > WARM) before = heldMb(server.process.pid);
+      if (marks.some((mark) => number <= mark && number + LANES > mark)) held.push(heldMb(server.process.pid));
     }
-    return { sent: count, broken, grownMb: Math.round(heldMb(server.process.pid) - before) };
+    if (count > 2 * WARM) await new Promise((wait) => setTimeout(wait, STILL_MS));
+    held.push(heldMb(server.process.pid));
+    return { sent: count, broken, heldMb: held.map(Math.round) };
   } finally {
     await server.stop();
     await databases.drop(name);

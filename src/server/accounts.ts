@@ -7,6 +7,7 @@ import type { z } from 'zod';
 import {
   type Firm,
   type Join,
+  LEAST_STRENGTH,
   type Me,
   type NewPassword,
   passwordFault,
@@ -14,6 +15,7 @@ import {
   type Role,
   type SecondFactor,
   type SignIn,
+  STRENGTH_WORDS,
 } from '../core/people/people';
 import { refuse } from '../core/text/refusal';
 import type { Store } from '../store/openStore';
@@ -53,6 +55,7 @@ import {
 import type { Asker } from './can';
 import { mayTry, rightTry, wrongTry } from './limits';
 import { hashOf, newToken, seal, unseal } from './signIns';
+import { strengthOf } from './strength';
 
 export type Member = Extract<Asker, { kind: 'member' }>;
 
@@ -176,7 +179,11 @@ export async function makeFirst(
 
 function checkedPassword(password: string, names: readonly string[]): string {
   const fault = passwordFault(password, names);
-  return fault === null ? password : refuse('weak', fault, 'password');
+  if (fault !== null) return refuse('weak', fault, 'password');
+  const strength = strengthOf(password, names);
+  if (strength >= LEAST_STRENGTH) return password;
+  const words = 'Take a few words that do not belong together, such as nobody else would choose.';
+  return refuse('weak', `${STRENGTH_WORDS[strength]}. ${words}`, 'password');
 }
 
 /** What an invitation or a reset is for, before it is used. @throws Refusal `no-link` */

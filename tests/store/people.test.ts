@@ -68,6 +68,21 @@ const batch = async (id: string, by: Member, ...commands: Command[]) => {
   return { batchId: randomUUID(), base: point, seen: point.revision, actor, commands };
 };
 
+describe('a new password', () => {
+  it.each(['Password123!', 'qwertyuiop12', 'trustno1trustno1', 'dragondragon12', 'thornbury-2026'])(
+    'is none that is tried early: %s',
+    async (password) => {
+      const token = tokenIn(await invite(store, ada, 'reader'));
+      const login = password.startsWith('thornbury') ? 'thornbury' : `m-${randomUUID()}`;
+      await expect(join(store, { token, login, name: 'Wren', password }, from())).rejects.toMatchObject({
+        code: 'weak',
+      });
+      // The link is not used up by it.
+      await join(store, { token, login, name: 'Wren', password: PASSWORD }, from());
+    },
+  );
+});
+
 describe('signing in', () => {
   it('takes a name in any case, and tells no wrong name from a wrong password', async () => {
     expect((await enter('ADA')).accountId).toBe(ada.accountId);

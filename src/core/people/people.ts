@@ -37,6 +37,16 @@ const Password = z
 const Token = z.string().regex(/^[A-Za-z0-9_-]{20,100}$/, 'expected a whole link');
 const Code = z.string().trim().min(6).max(20);
 
+/** How hard a password must be to guess, 0 to 4: 3 is beyond a hundred million guesses. */
+export const LEAST_STRENGTH = 3;
+export const STRENGTH_WORDS = [
+  'Among the first that are tried',
+  'Guessed within minutes',
+  'Guessed within days',
+  'Hard to guess',
+  'Very hard to guess',
+] as const;
+
 /** @returns what is wrong with a password beside the name of its account; null where nothing is */
 export const passwordFault = (password: string, names: readonly string[]): string | null =>
   names.some((one) => one.length > 2 && password.toLowerCase().includes(one.toLowerCase()))

@@ -121,7 +121,7 @@ const words = (
 /** Minutes that the first of its kind takes one person; taking it out goes with it. */
 const minutes = (what: string, kind: keyof typeof buildMinutes) => {
   const { put, take } = buildMinutes[kind];
-  return number('Minutes of the build', what, 'min', [put || take, 0.1, 600], 'How long the build takes.');
+  return number('Minutes of the build', what, 'min', [put || take, 0.1, 600], 'Of the first; later ones go faster.');
 };
 const yesNo = { no: 'no', yes: 'yes', unknown: 'not known' };
 

@@ -249,8 +249,11 @@ function FromTemplate({ template: { id, name } }: { template: { id: string; name
         <b>From the template {name}</b>: its cabinet, gear and networks too. Its kinds of cable, testers, prices,
         minutes and ways of working any new job takes over.
       </p>
-      <div className="flex flex-wrap gap-2">
-        <Input name="name" aria-label="Name of the job from the template" required maxLength={80} className="w-72!" />
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="grid gap-1 font-semibold">
+          Name of the job from the template
+          <Input name="name" required maxLength={80} className="w-72! font-normal" />
+        </label>
         <Button type="submit">Start from it</Button>
       </div>
     </form>

@@ -8,6 +8,7 @@ import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { Heading } from '../kit/viewParts';
 import { PlainPage, Wrong } from './formParts';
+import { NewPasswordField } from './NewPasswordField';
 import { SignOutButton } from './SignOutButton';
 import { useAsk } from './useAsk';
 
@@ -83,11 +84,13 @@ function Password({ onMe }: Pick<Part, 'onMe'>) {
         <Field label="Password as it is">
           {(ids) => <Input {...ids} name="before" type="password" autoComplete="current-password" required />}
         </Field>
-        <Field label="New password" help="At least 12 characters. Other devices are signed out.">
-          {(ids) => (
-            <Input {...ids} name="password" type="password" autoComplete="new-password" required minLength={12} />
-          )}
-        </Field>
+        <NewPasswordField
+          label="New password"
+          help="At least 12 characters. Other devices are signed out."
+          name="password"
+          required
+          minLength={12}
+        />
         <Wrong words={wrong} />
         {done && <p role="status">The new password holds. Other devices are signed out.</p>}
         <div>

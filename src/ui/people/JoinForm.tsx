@@ -7,6 +7,7 @@ import { Join, SignedIn } from '@/core/people/people';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { PlainPage, Wrong } from './formParts';
+import { NewPasswordField } from './NewPasswordField';
 import { useAsk } from './useAsk';
 
 const Form = Join.omit({ token: true });
@@ -31,13 +32,12 @@ export function JoinForm({ token, firm }: { token: string; firm: string }) {
         <Field label="Name to sign in with" help="Short, without blanks." wrong={errors.login?.message}>
           {(ids) => <Input {...ids} {...register('login')} autoComplete="username" autoCapitalize="none" />}
         </Field>
-        <Field
+        <NewPasswordField
           label="Password"
           help="At least 12 characters: a few words that do not belong together are better than odd signs."
           wrong={errors.password?.message}
-        >
-          {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />}
-        </Field>
+          {...register('password')}
+        />
         <Wrong words={wrong} />
         <div>
           <Button look="main" big type="submit" disabled={busy}>

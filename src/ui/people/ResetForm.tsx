@@ -5,8 +5,8 @@ import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { Reset, SignedOut } from '@/core/people/people';
 import { Button } from '../kit/Button';
-import { Field, Input } from '../kit/Field';
 import { PlainPage, Wrong } from './formParts';
+import { NewPasswordField } from './NewPasswordField';
 import { useAsk } from './useAsk';
 
 const Form = Reset.omit({ token: true });
@@ -33,13 +33,12 @@ export function ResetForm({ token, login }: { token: string; login: string }) {
           aria-hidden
           tabIndex={-1}
         />
-        <Field
+        <NewPasswordField
           label={`New password of ${login}`}
-          help="At least 12 characters."
+          help="At least 12 characters: a few words that do not belong together."
           wrong={formState.errors.password?.message}
-        >
-          {(ids) => <Input {...ids} {...register('password')} type="password" autoComplete="new-password" />}
-        </Field>
+          {...register('password')}
+        />
         <Wrong words={wrong} />
         <div>
           <Button look="main" big type="submit" disabled={busy}>
