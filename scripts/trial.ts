@@ -76,7 +76,9 @@ async function cellar(): Promise<boolean> {
 
 async function fuzz(): Promise<boolean> {
   const { sent, broken, heldMb } = await trialFuzz(10_000);
-  say(`fuzz: ${sent} requests, ${broken.length} answered 500, memory ${heldMb.join(', ')} MB: warm, by quarters, after standing still`);
+  say(
+    `fuzz: ${sent} requests, ${broken.length} answered 500, memory ${heldMb.join(', ')} MB: warm, by quarters, after standing still`,
+  );
   for (const words of broken.slice(0, 10)) say(`  ${words}`);
   return broken.length === 0;
 }

@@ -250,10 +250,9 @@ function FromTemplate({ template: { id, name } }: { template: { id: string; name
         minutes and ways of working any new job takes over.
       </p>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="grid gap-1 font-semibold">
-          Name of the job from the template
-          <Input name="name" required maxLength={80} className="w-72! font-normal" />
-        </label>
+        <Field label="Name of the job from the template">
+          {(ids) => <Input {...ids} name="name" required maxLength={80} className="w-72!" />}
+        </Field>
         <Button type="submit">Start from it</Button>
       </div>
     </form>
