@@ -65,8 +65,8 @@ test('answers and choices are kept, bad ones are named, and all of it is undone'
   await page.getByRole('link', { name: 'Capacity' }).click();
   const row = page.getByRole('row', { name: /Panel ports/ });
   await expect(row).toContainText('12');
-  await page.getByLabel('Growth in a year').fill('50');
-  await page.getByLabel('Growth in a year').press('Enter');
+  await page.getByRole('textbox', { name: 'Growth in a year' }).fill('50');
+  await page.getByRole('textbox', { name: 'Growth in a year' }).press('Enter');
   await expect(row).toContainText('too little');
   await expect(page.getByRole('img', { name: /Share of each capacity/ }).locator('svg')).toContainText('Panel ports');
   await page.getByRole('link', { name: 'Advice' }).click();

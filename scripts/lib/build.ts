@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { root } from './root';
 import { ROUTES, WORK_THREAD, writeServerParts } from './serverParts';
 import { writeServiceWorker } from './serviceWorker';
@@ -29,27 +29,63 @@ function fingerprint(): string {
   return hash.digest('hex');
 }
 
+const lock = join(root, '.data/building');
+const AGAIN_MS = 1000;
+
+/** Whether a process is there. */
+function lives(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Build alone: who comes meanwhile waits, and finds what was built. A lock that a killed process left behind is no lock. */
+function claimBuild(): void {
+  mkdirSync(dirname(lock), { recursive: true });
+  for (;;) {
+    try {
+      writeFileSync(lock, String(process.pid), { flag: 'wx' });
+      return;
+    } catch (fault) {
+      if ((fault as NodeJS.ErrnoException).code !== 'EEXIST') throw fault;
+    }
+    const holder = Number(existsSync(lock) ? readFileSync(lock, 'utf8') : 0);
+    // Just made, its number may not stand in it yet.
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, AGAIN_MS);
+    if (holder > 0 && !lives(holder)) rmSync(lock, { force: true });
+  }
+}
+
+const standsBuilt = (from: string): boolean =>
+  existsSync(mark) &&
+  readFileSync(mark, 'utf8') === from &&
+  [join(root, 'public/sw.js'), WORK_THREAD, ROUTES].every((file) => existsSync(file));
+
 /** Build for production, unless what is built was made from the same sources. @returns whether a build stands */
 export function ensureBuild(quiet: boolean): boolean {
   const now = fingerprint();
-  if (
-    existsSync(mark) &&
-    readFileSync(mark, 'utf8') === now &&
-    [join(root, 'public/sw.js'), WORK_THREAD, ROUTES].every((file) => existsSync(file))
-  )
+  if (standsBuilt(now)) return true;
+  claimBuild();
+  try {
+    if (standsBuilt(now)) return true;
+    const built = spawnSync(process.execPath, [nextBin, 'build'], {
+      cwd: root,
+      encoding: 'utf8',
+      stdio: quiet ? 'pipe' : ['ignore', 'inherit', 'inherit'],
+      env: { ...process.env, NODE_ENV: 'production' },
+    });
+    if (built.status !== 0) {
+      if (quiet) process.stderr.write(`${built.stdout}${built.stderr}`);
+      return false;
+    }
+    writeServiceWorker(root);
+    writeServerParts();
+    writeFileSync(mark, now);
     return true;
-  const built = spawnSync(process.execPath, [nextBin, 'build'], {
-    cwd: root,
-    encoding: 'utf8',
-    stdio: quiet ? 'pipe' : ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production' },
-  });
-  if (built.status !== 0) {
-    if (quiet) process.stderr.write(`${built.stdout}${built.stderr}`);
-    return false;
+  } finally {
+    rmSync(lock, { force: true });
   }
-  writeServiceWorker(root);
-  writeServerParts();
-  writeFileSync(mark, now);
-  return true;
 }

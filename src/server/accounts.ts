@@ -268,6 +268,10 @@ async function proven(store: Store, em: EntityManager, by: Member, password: str
   return refuse('wrong', 'That is not your password.', 'password');
 }
 
+/** Asked again before what cannot be taken back. @throws Refusal `wrong` where the password is not theirs */
+export const provePassword = async (store: Store, by: Member, password: string): Promise<void> =>
+  void (await proven(store, store.em.fork(), by, password));
+
 export async function meOf(store: Store, by: Member): Promise<Me> {
   const em = store.em.fork();
   const { id, login, name, secondSecret } = await accountOf(em, by);

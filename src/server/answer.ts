@@ -91,7 +91,7 @@ function refusalOf(fault: unknown): Refusal | null {
   if (code.startsWith('22')) return new Refusal('bad-request', 'The database cannot hold a value of that request.');
   if (BUSY.test(code)) return new Refusal('busy', 'The database is busy with this job: try again in a moment.');
   const noConnection =
-    /Connection terminated|Transaction query already complete|timeout exceeded when trying to connect|TimeoutError|Unable to acquire/;
+    /Connection terminated|is not queryable|Transaction query already complete|timeout exceeded when trying to connect|TimeoutError|Unable to acquire/;
   if (AWAY.test(code) || noConnection.test(text))
     return new Refusal('database-away', 'The database does not answer. What was saved is safe; it is tried again.');
   return null;

@@ -125,7 +125,7 @@ const GOOD: Record<
   '/api/jobs/[id]/events': { GET: () => ({}) },
   '/api/jobs/[id]/files/[file]': { GET: () => ({ params: { file: 'no-such-file' } }) },
   '/api/jobs/[id]/finds': { GET: () => ({}) },
-  '/api/jobs/[id]/given': { POST: () => ({ body: { firm: 'no such firm' } }) },
+  '/api/jobs/[id]/given': { POST: () => ({ body: { firm: 'no such firm', password: PASSWORD } }) },
   '/api/jobs/[id]/guests': { POST: () => ({ body: { login: 'elsewhere-not', role: 'reader' } }) },
   '/api/jobs/[id]/guests/[guest]': { DELETE: () => ({ params: { guest: 'none' } }) },
   '/api/jobs/[id]/history': { GET: () => ({}) },

@@ -12,6 +12,7 @@ import {
   makeFirst,
   meOf,
   offerReset,
+  provePassword,
   resetPassword,
   secondFactor,
   setRole,
@@ -262,6 +263,9 @@ describe('members', () => {
     expect(await seen(there)).toEqual([]);
     await openToGuest(store, ada, mine, { login, role: 'reader' });
     expect(await seen(there)).toEqual([mine]);
+    // It is asked for the password again, since it cannot be taken back.
+    await expect(provePassword(store, ada, 'nine quiet lanterns')).rejects.toMatchObject({ code: 'wrong' });
+    await provePassword(store, ada, PASSWORD);
     await giveTo(store, ada, mine, theirs);
     expect(await seen(ada)).not.toContain(mine);
     expect(await seen(there)).toEqual([mine]);

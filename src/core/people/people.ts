@@ -70,7 +70,7 @@ export const SecondFactor = z.discriminatedUnion('step', [
 export const NewPass = z.strictObject({ role: z.enum(ROLES) });
 export const NewRole = z.strictObject({ role: z.enum(ROLES) });
 export const NewGuest = z.strictObject({ login: z.string().trim().min(1).max(80), role: z.enum(GUEST_ROLES) });
-export const Given = z.strictObject({ firm: z.string().trim().min(1).max(64) });
+export const Given = z.strictObject({ firm: z.string().trim().min(1).max(64), password: z.string().max(128) });
 export const NewShare = z
   .strictObject({
     purpose: z.enum(PURPOSES),

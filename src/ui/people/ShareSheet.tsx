@@ -242,6 +242,9 @@ function Give({ jobId }: { jobId: string }) {
         >
           {(ids) => <Input {...ids} name="firm" required maxLength={64} autoComplete="off" />}
         </Field>
+        <Field label="Your password" help="It cannot be taken back by you.">
+          {(ids) => <Input {...ids} name="password" type="password" required autoComplete="current-password" />}
+        </Field>
         <Wrong words={wrong} />
         <div>
           <Button type="submit" disabled={busy}>

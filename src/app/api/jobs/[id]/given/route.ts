@@ -1,10 +1,14 @@
 import { Given } from '@/core/people/people';
+import { provePassword } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { memberOf } from '@/server/member';
 import { giveTo } from '@/server/shares';
 
 export const POST = route('give', async ({ store, asker, job, request }) => {
-  await giveTo(store, memberOf(asker), job.id, (await readJson(request, Given)).firm);
+  const { firm, password } = await readJson(request, Given);
+  const by = memberOf(asker);
+  await provePassword(store, by, password);
+  await giveTo(store, by, job.id, firm);
   return { out: true };
 });
