@@ -1,6 +1,7 @@
 import type { Job } from '@/core/job/job';
 import { elevation } from '@/core/rack/elevation';
 import { naturalOrder } from '@/core/text/naturalOrder';
+import { boxPath, CabinetFrame } from './CabinetFrame';
 
 /** A front drawing of a cabinet with what stands there, the first of its job where none is named, to scale. */
 export function CabinetDrawing({
@@ -18,25 +19,16 @@ export function CabinetDrawing({
   const [first] = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
   const rack = rackId === undefined ? first : job.racks[rackId];
   if (!rack) return null;
-  const { widthMm, heightMm, items: all, units } = elevation(job, rack);
+  const { widthMm, heightMm, items: all } = elevation(job, rack);
   const items = all.filter((item) => item.face === 'front');
   return (
-    <svg
-      viewBox={`-22 -14 ${widthMm + 44} ${heightMm + 28}`}
+    <CabinetFrame
+      widthMm={widthMm}
+      heightMm={heightMm}
+      units={rack.units}
+      label={`${rack.name}: ${items.map((item) => `${item.place} ${item.name}`).join(', ') || 'empty'}`}
       className={className}
-      role="img"
-      aria-label={`${rack.name}: ${items.map((item) => `${item.place} ${item.name}`).join(', ') || 'empty'}`}
     >
-      <rect
-        x={-18}
-        y={-10}
-        width={widthMm + 36}
-        height={heightMm + 20}
-        fill="var(--well)"
-        stroke="var(--ink)"
-        strokeWidth={6}
-      />
-      <path d={units.map((unit) => `M0 ${unit.y}h${widthMm}`).join('')} stroke="var(--rule)" strokeWidth={1.5} />
       {items.map((item) => {
         const mark = markOf?.(item.gearId) ?? null;
         return (
@@ -54,7 +46,7 @@ export function CabinetDrawing({
             {item.ports.length > 0 && (
               <path
                 d={item.ports
-                  .map(({ x, y, width, height }) => `M${item.x + x} ${item.y + y}h${width}v${height}h${-width}z`)
+                  .map(({ x, y, width, height }) => boxPath([item.x + x, item.y + y, width, height]))
                   .join('')}
                 fill="var(--strong-rule)"
               />
@@ -86,6 +78,6 @@ export function CabinetDrawing({
           </g>
         );
       })}
-    </svg>
+    </CabinetFrame>
   );
 }
