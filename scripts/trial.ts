@@ -48,10 +48,18 @@ async function kills(): Promise<boolean> {
   return lost.length === 0 && halves.length === 0;
 }
 
+/** Each of fifty people does a thing a second for five minutes; then as many as we want to carry, for one minute. */
 async function load(): Promise<boolean> {
-  const result = await trialLoad({ people: 50, jobs: 20, seconds: 300, perSecond: 200 });
-  say(loadWords(result));
-  return result.wrong === 0 && (result.of.edit?.p95 ?? Number.POSITIVE_INFINITY) < 200;
+  let good = true;
+  for (const { perSecond, seconds } of [
+    { perSecond: 50, seconds: 300 },
+    { perSecond: 200, seconds: 60 },
+  ]) {
+    const result = await trialLoad({ people: 50, jobs: 20, seconds, perSecond });
+    say(`asked for ${perSecond} a second: ${loadWords(result)}`);
+    good &&= result.wrong === 0 && (result.of.edit?.p95 ?? Number.POSITIVE_INFINITY) < 200;
+  }
+  return good;
 }
 
 async function cellar(): Promise<boolean> {
