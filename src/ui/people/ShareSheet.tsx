@@ -242,7 +242,7 @@ function Give({ jobId }: { jobId: string }) {
         >
           {(ids) => <Input {...ids} name="firm" required maxLength={64} autoComplete="off" />}
         </Field>
-        <Field label="Your password" help="It cannot be taken back by you.">
+        <Field label="Your password" help="Asked again, since only they can give it back.">
           {(ids) => <Input {...ids} name="password" type="password" required autoComplete="current-password" />}
         </Field>
         <Wrong words={wrong} />
