@@ -75,6 +75,33 @@ describe('what a firm works by', () => {
     expect(ownGear({ ...bench(), gear: then.gear }).map(({ name }) => name)).toEqual(['Shelf']);
   });
 
+  it('takes no day of one battery for that of another', () => {
+    const unit = (id: string, battery: object) =>
+      Gear.parse({ id, name: 'Unit', kind: 'ups', heightU: 2, depthMm: 400, notes: 'behind the door', battery });
+    const blocks = (blockAh: number, madeOn: string | null) => ({
+      chemistry: 'vrla',
+      blocks: 2,
+      blockV: 12,
+      blockAh,
+      madeOn,
+    });
+    const theirs = { ...bench(), gear: { x: unit('x', blocks(9, '2020-02-01')) } };
+    const job = { ...bench(), gear: { a: unit('a', blocks(7, '2026-05-01')) } };
+    expect(withFirmsOwn(job, theirs).gear).toMatchObject({ a: { battery: { blockAh: 9, madeOn: '2026-05-01' } } });
+    const unknown = { ...bench(), gear: { a: unit('a', blocks(7, null)) } };
+    expect(withFirmsOwn(unknown, theirs).gear).toMatchObject({ a: { battery: { blockAh: 9, madeOn: null } } });
+    expect(ownGear(theirs)).toMatchObject([{ notes: '', battery: { blockAh: 9, madeOn: null } }]);
+  });
+
+  it('starts a job all the same where a part of it cannot be taken over', () => {
+    const many = Object.fromEntries(
+      Array.from({ length: 101 }, (_, at) => [`t${at}`, Tester.parse({ id: `t${at}`, name: `Meter ${at}` })]),
+    );
+    const then = withFirmsOwn(bench(), { ...pattern, testers: many });
+    expect(then.testers).toEqual({});
+    expect(figureOf(then, 'cost-hour')).toBe(85);
+  });
+
   it('says how long the steps of a build take', () => {
     const minutesOf = (job: typeof pattern) =>
       deriveSteps(null, planJob(job).job)

@@ -70,12 +70,20 @@ const ITS_OWN: readonly (keyof Gear)[] = [
   'heightU',
   'ports',
   'outlets',
+  'drives',
+  'daysWanted',
+  'inOutage',
   'notes',
 ];
-/** What is never known better by being empty. */
-const figuresOf = (gear: Gear) =>
+/** A battery as its kind is: when the blocks of one were made says nothing of another. */
+const batteryOf = ({ battery }: Pick<Gear, 'battery'>, madeOn: string | null) => battery && { ...battery, madeOn };
+
+/** Figures of a kind for one device of it: nothing is known better by being empty. */
+const figuresFor = (like: Gear, gear: Gear) =>
   Object.fromEntries(
-    Object.entries(gear).filter(([field, value]) => !ITS_OWN.includes(field as keyof Gear) && value !== null),
+    Object.entries({ ...like, battery: batteryOf(like, gear.battery?.madeOn ?? null) }).filter(
+      ([field, value]) => !ITS_OWN.includes(field as keyof Gear) && value !== null,
+    ),
   );
 
 /** Devices of the firm's pattern, each kind once, as they go to another job. */
@@ -83,7 +91,8 @@ export function ownGear(pattern: Job): LibraryEntry[] {
   const kinds = new Map<string, LibraryEntry>();
   for (const { id: _, shortName: __, ...gear } of Object.values(pattern.gear)) {
     const key = kindName(gear.name);
-    if (!kinds.has(key)) kinds.set(key, { ...gear, shortName: '', name: gear.name.replace(/ \(\d+\)$/, '') });
+    const name = gear.name.replace(/ \(\d+\)$/, '');
+    if (!kinds.has(key)) kinds.set(key, { ...gear, shortName: '', name, notes: '', battery: batteryOf(gear, null) });
   }
   return [...kinds.values()];
 }
@@ -95,7 +104,7 @@ function gearCommands(job: Job, pattern: Job): Command[] {
     const like = kinds.get(`${gear.kind} ${kindName(gear.name)}`);
     if (!like) return [];
     const changes = Object.fromEntries(
-      Object.entries(figuresOf(like)).filter(([field, value]) => !alike(gear[field as keyof Gear], value)),
+      Object.entries(figuresFor(like, gear)).filter(([field, value]) => !alike(gear[field as keyof Gear], value)),
     );
     return Object.keys(changes).length > 0 ? [{ table: 'gear' as const, id: gear.id, changes }] : [];
   });
@@ -137,6 +146,13 @@ export const firmsNews = (job: Job, pattern: Job): News[] =>
     ['Figures of like gear', gearCommands(job, pattern)] as const,
   ].flatMap(([words, commands]) => (commands.length === 0 ? [] : [{ words, commands, lines: linesOf(job, commands) }]));
 
-/** A new job with all that the firm works by. */
+/** A new job with what the firm works by. What cannot be taken over is left, and offered in the job with the reason. */
 export const withFirmsOwn = (job: Job, pattern: Job): Job =>
-  firmsNews(job, pattern).reduce((so, { commands }) => applyCommands(so, commands).job, job);
+  firmsNews(job, pattern).reduce((so, { commands }) => {
+    try {
+      return applyCommands(so, commands).job;
+    } catch (fault) {
+      if (fault instanceof Refusal) return so;
+      throw fault;
+    }
+  }, job);
