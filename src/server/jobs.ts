@@ -45,7 +45,7 @@ import {
 import type { Asker } from './can';
 import { CHANNEL } from './changes';
 import { jobCards } from './jobCards';
-import { jobAt, type Kept, keepJob, keptAt, pointOf } from './keptJobs';
+import { jobAt, type Kept, keepChanged, keptAt, pointOf } from './keptJobs';
 import { noJob } from './noJob';
 import { keepSnapshot } from './pastJobs';
 import { inTurn } from './turns';
@@ -285,7 +285,7 @@ async function change(
   may: May,
 ): Promise<Outcome> {
   const { batchId, base, seen, actor } = sent;
-  let kept: Kept | null = null;
+  let keep = () => {};
   const outcome = await inTurn(`job ${jobId}`, () =>
     store.em.fork().transactional(async (em): Promise<Outcome> => {
       const head = await readHead(em, jobId, true);
@@ -301,7 +301,7 @@ async function change(
       await writeStep(em, headOf(job), made, earlier, CHANNEL);
       await keepSnapshot(em, job, revision);
       const now = { ...head, ...headOf(job), revision, tip: batchId };
-      kept = { job, point: pointOf(now) };
+      keep = () => keepChanged(store, before.job, step.changes, { job, point: pointOf(now) });
       // What the caller stands on is nearly always what the job stood at: then the step itself is all it missed.
       if (samePoint(base, pointOf(head))) {
         const { target: _, ...own } = made;
@@ -313,7 +313,7 @@ async function change(
       return tellMissed(store, em, now, sent, step);
     }),
   );
-  if (kept) keepJob(store, kept);
+  keep();
   return outcome;
 }
 

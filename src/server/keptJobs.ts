@@ -1,5 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
+import { type Change, isComing, isGoing } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import { sealJob } from '../core/job/sealJob';
 import { rowsOf, TABLE_NAMES } from '../core/job/tables';
@@ -13,12 +14,19 @@ const MOST_BYTES = 192 * 1024 * 1024;
 /** A record with its fields, as measured of runs and gear; what is worked out of it is of the same order. */
 const BYTES_A_RECORD = 1200;
 
-/** About what a job takes in memory. */
-function bytesOf({ job }: Kept): number {
-  let records = 1;
-  for (const table of TABLE_NAMES) records += Object.keys(rowsOf(job, table)).length;
-  return records * BYTES_A_RECORD;
+const records = new WeakMap<Job, number>();
+
+/** How many records a job has, counted once. */
+function recordsOf(job: Job): number {
+  const known = records.get(job);
+  if (known !== undefined) return known;
+  const count = TABLE_NAMES.reduce((sum, table) => sum + Object.keys(rowsOf(job, table)).length, 1);
+  records.set(job, count);
+  return count;
 }
+
+/** About what a job takes in memory. */
+const bytesOf = ({ job }: Kept): number => recordsOf(job) * BYTES_A_RECORD;
 
 type Jobs = LRUCache<string, Kept>;
 // On the global object, since routes may be bundled apart.
@@ -37,7 +45,15 @@ function jobsOf(store: Store): Jobs {
 export const pointOf = ({ history, revision, tip }: Head): Point => ({ history, revision, step: tip });
 
 /** Keep a job in memory as it stands at a point of its history, once that is committed. */
-export const keepJob = (store: Store, kept: Kept): void => void jobsOf(store).set(kept.job.id, kept);
+const keepJob = (store: Store, kept: Kept): void => void jobsOf(store).set(kept.job.id, kept);
+
+/** The same of a job that these changes made of another one. */
+export function keepChanged(store: Store, before: Job, changes: readonly Change[], kept: Kept): void {
+  const came = changes.filter(isComing).length;
+  const went = changes.filter(isGoing).length;
+  records.set(kept.job, recordsOf(before) + came - went);
+  keepJob(store, kept);
+}
 
 /** A job from memory, where it was kept as it stands at a head. */
 export function keptAt(store: Store, head: Head): Kept | null {
@@ -51,7 +67,9 @@ export function keptAt(store: Store, head: Head): Kept | null {
  * another history, so that what is kept is never taken for what it is not.
  */
 export async function jobAt(store: Store, em: EntityManager, head: Head): Promise<Kept> {
-  const kept = keptAt(store, head) ?? { job: sealJob(await readJob(em, head)), point: pointOf(head) };
+  const known = keptAt(store, head);
+  if (known) return known;
+  const kept = { job: sealJob(await readJob(em, head)), point: pointOf(head) };
   keepJob(store, kept);
   return kept;
 }

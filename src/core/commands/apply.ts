@@ -1,10 +1,14 @@
-import { enablePatches, produceWithPatches } from 'immer';
-import { type Change, diffTouched, type Touched } from '../job/change';
+import { enablePatches, Immer, type Patch } from 'immer';
+import { type Change, deepFreeze, diffTouched, type Touched } from '../job/change';
 import type { Job } from '../job/job';
+import { sealJob } from '../job/sealJob';
+import { rowsOf, type TableName } from '../job/tables';
 import { verify } from '../job/verify';
 import { type Command, kindOf } from './commands';
 
 enablePatches();
+// Of a job of thousands of rows the library would look at each to seal a few: what was touched is sealed here.
+const drafts = new Immer({ autoFreeze: false });
 
 export type Applied = { job: Job; changes: Change[] };
 
@@ -14,24 +18,32 @@ export type Applied = { job: Job; changes: Change[] };
  * is untouched
  */
 export function applyCommands(job: Job, commands: readonly Command[]): Applied {
-  let next = job;
+  // What is worked out of a table is kept only when nothing can change it in place.
+  let next = Object.isFrozen(job) ? job : sealJob({ ...job });
   // Which records were touched tells the library; what became of them is read off both versions.
   const touched: Touched = new Map();
   for (const command of commands) {
     const base = next;
-    const [made, patches] = produceWithPatches(base, (draft) => kindOf(command).apply(draft, command, base));
-    next = made;
-    for (const { path } of patches) {
-      const [table, id] = path as [never, string | undefined];
-      if (id === undefined) continue;
-      const ids = touched.get(table);
-      if (ids) ids.add(id);
-      else touched.set(table, new Set([id]));
-    }
+    const [made, patches] = drafts.produceWithPatches(base, (draft) => kindOf(command).apply(draft, command, base));
+    next = seal(made, patches, touched);
   }
   const changes = diffTouched(job, next, touched);
   verify(job, next, changes);
   return { job: next, changes };
+}
+
+/** Seal what one command made, and note the records that it touched. */
+function seal(made: Job, patches: readonly Patch[], touched: Touched): Job {
+  for (const { path } of patches) {
+    const [table, id] = path as [TableName, string | undefined];
+    if (id === undefined) continue;
+    const ids = touched.get(table);
+    if (ids) ids.add(id);
+    else touched.set(table, new Set([id]));
+    deepFreeze(rowsOf(made, table)[id]);
+  }
+  for (const table of touched.keys()) Object.freeze(rowsOf(made, table));
+  return Object.freeze(made);
 }
 
 /** What a batch is called in the list of changes. */

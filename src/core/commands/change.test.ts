@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyCommand, play } from '../../../tests/support/anyCommand';
 import { apply, bench, quillback } from '../../../tests/support/jobs';
+import { unsealed } from '../../../tests/support/unsealed';
 import { applyChanges, diffJobs, invert, touchKey, unfit } from '../job/change';
 import { applyCommands } from './apply';
 import { Command } from './commands';
@@ -49,6 +50,17 @@ describe('the changes between two versions', () => {
       { table: 'runs', id: 'run-2', field: 'room', was: 'Hall', is: 'Den' },
       { table: 'runs', id: 'run-2', field: 'critical', was: false, is: true },
     ]);
+  });
+
+  it('of any commands are sealed all through', () => {
+    fc.assert(
+      fc.property(fc.array(anyCommand, { maxLength: 12 }), (some) => {
+        const { job } = play(start, some);
+        expect(unsealed(job)).toEqual([]);
+        expect(unsealed(applyChanges(start, diffJobs(start, job)))).toEqual([]);
+      }),
+      { numRuns: 100 },
+    );
   });
 
   it('leave what they do not touch the very same, and all of it frozen', () => {

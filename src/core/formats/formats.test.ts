@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter, demoText, projectText, quillback } from '../../../tests/support/jobs';
+import { unsealed } from '../../../tests/support/unsealed';
 import { applyCommands } from '../commands/apply';
 import { emptyJob, type Job } from '../job/job';
 import { planJob } from '../plans/planJob';
@@ -360,14 +361,7 @@ describe('job file', () => {
 
   it('gives a job that is sealed all through, so that what is worked out of its parts is kept', () => {
     const job = readJobFile(writeJobFile(quillback()));
-    const open: string[] = [];
-    const look = (value: unknown, path: string) => {
-      if (typeof value !== 'object' || value === null) return;
-      if (!Object.isFrozen(value)) open.push(path);
-      for (const [key, one] of Object.entries(value)) look(one, `${path}.${key}`);
-    };
-    look(job, 'job');
-    expect(open).toEqual([]);
+    expect(unsealed(job)).toEqual([]);
     for (const gear of Object.values(job.gear)) expect(portsOf(gear)).toBe(portsOf(gear));
   });
 

@@ -16,7 +16,7 @@ type Going = { table: TableName; id: string; was: AnyRecord };
 
 export const isFieldChange = (change: Change): change is FieldChange => 'field' in change;
 export const isComing = (change: Change): change is Coming => !('field' in change) && 'is' in change;
-const isGoing = (change: Change): change is Going => !('field' in change) && 'was' in change;
+export const isGoing = (change: Change): change is Going => !('field' in change) && 'was' in change;
 
 /** Whether two values of fields are alike: plain values and lists of them. */
 export function alike(a: unknown, b: unknown): boolean {
@@ -126,7 +126,8 @@ export function applyChanges(job: Job, changes: readonly Change[]): Job {
   return Object.freeze(next);
 }
 
-function deepFreeze(value: unknown): void {
+/** Seal a value and all that it holds. */
+export function deepFreeze(value: unknown): void {
   if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return;
   for (const part of Object.values(value)) deepFreeze(part);
   Object.freeze(value);

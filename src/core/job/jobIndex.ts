@@ -9,6 +9,7 @@ import type { Uplink } from '../records/uplink';
 import { naturalOrder } from '../text/naturalOrder';
 import { sameKey } from '../text/sameKey';
 import type { Job } from './job';
+import { mapBy, ofTable } from './ofTable';
 
 /** Look-ups over one job, made once for each version of it. */
 export type JobIndex = {
@@ -46,27 +47,6 @@ export function indexJob(job: Job): JobIndex {
   const index = buildIndex(job);
   cache.set(job, index);
   return index;
-}
-
-function mapBy<T>(rows: Iterable<T>, key: (row: T) => string): Map<string, T> {
-  const map = new Map<string, T>();
-  for (const row of rows) {
-    const at = key(row);
-    if (!map.has(at)) map.set(at, row);
-  }
-  return map;
-}
-
-/** What is worked out of one table alone is kept with that table, whatever else of the job changes. */
-function ofTable<T extends object, R>(make: (rows: T) => R): (rows: T) => R {
-  const kept = new WeakMap<T, R>();
-  return (rows) => {
-    const there = kept.get(rows);
-    if (there !== undefined) return there;
-    const made = make(rows);
-    if (Object.isFrozen(rows)) kept.set(rows, made);
-    return made;
-  };
 }
 
 const byLabels = (runs: Run[]): Run[] => runs.sort((a, b) => naturalOrder(a.label, b.label));

@@ -48,3 +48,13 @@ export function stampsOf(records: Records, table: TableName): Stamps {
   }
   return stamps;
 }
+
+/** Hand the tokens of a table on to its next version, which differs in these fields of rows that were there before. */
+export function handOnStamps(before: Records, after: Records, table: TableName, changed: Iterable<string>): void {
+  const [was, is] = [rowsOf(before, table), rowsOf(after, table)];
+  const stamps = known.get(was);
+  if (!stamps || known.has(is) || !Object.isFrozen(is)) return;
+  const next = { ...stamps, ...Object.fromEntries([...changed].map((field) => [field, {}])) };
+  known.set(is, next);
+  last.set(table, { rows: is, stamps: next });
+}

@@ -4,6 +4,7 @@ import { type Change, diffJobs, isFieldChange } from './change';
 import type { Job } from './job';
 import { handOnOrder } from './jobIndex';
 import { handOnKeyMaps, keyMap, sharing } from './keyMaps';
+import { handOnStamps } from './stamps';
 import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from './tables';
 
 /** `where` is the row, or a field of it; `words` are for a person, `found` for the reader of a file where it says more. */
@@ -127,4 +128,14 @@ export function verify(before: Job, after: Job, changes: readonly Change[] = dif
   for (const [table, ids] of touched) handOnKeyMaps(before, after, table, ids);
   const sameOrder = (change: Change) => change.table !== 'runs' || (isFieldChange(change) && change.field !== 'label');
   if (changes.every(sameOrder)) handOnOrder(before.runs, after.runs);
+  for (const table of touched.keys()) {
+    const own = changes.filter((change) => change.table === table);
+    if (own.every(isFieldChange))
+      handOnStamps(
+        before,
+        after,
+        table,
+        own.map(({ field }) => field),
+      );
+  }
 }

@@ -1,7 +1,18 @@
 import { partName } from '../depends/parts';
 import type { Job } from '../job/job';
+import type { Reads } from '../job/reads';
 import { type Vouch, vouchedId } from '../records/vouch';
-import { type ProofState, proofs } from './proof';
+import { PROOF_READS, type ProofState, proofs } from './proof';
+
+/** What the gate rests on, the names of its things with it. */
+export const GATE_READS = {
+  ...PROOF_READS,
+  gear: true,
+  vouches: true,
+  cords: true,
+  uplinks: true,
+  plugs: true,
+} as const satisfies Reads;
 
 export const GATE_KINDS = ['run', 'cord', 'uplink', 'feed'] as const;
 export type GateKind = (typeof GATE_KINDS)[number];

@@ -1,5 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { mapBy, ofTable } from '../job/ofTable';
+import type { Reads } from '../job/reads';
 import type { Acceptance } from '../records/acceptance';
 import type { Result } from '../records/result';
 import { isNow, type Run } from '../records/run';
@@ -18,19 +20,29 @@ export type Proof = {
   acceptance: Acceptance | null;
 };
 
-const known = new WeakMap<Job, ReadonlyMap<string, Result[]>>();
+/** What the proof of runs rests on. */
+export const PROOF_READS = {
+  runs: ['id', 'label', 'scope', 'carries', 'speedMbps'],
+  results: true,
+  acceptances: true,
+  answers: true,
+  rules: true,
+} as const satisfies Reads;
+
+const byRun = ofTable((rows: Job['results']) => {
+  const lists = new Map<string, Result[]>();
+  for (const result of Object.values(rows)) {
+    const list = lists.get(result.runId);
+    if (list) list.push(result);
+    else lists.set(result.runId, [result]);
+  }
+  for (const list of lists.values()) list.sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id));
+  return lists;
+});
+const acceptanceOf = ofTable((rows: Job['acceptances']) => mapBy(Object.values(rows), ({ runId }) => runId));
 
 /** Results of each run, latest first; of one minute the one that came in later. */
-export function resultsByRun(job: Job): ReadonlyMap<string, Result[]> {
-  const there = known.get(job);
-  if (there) return there;
-  const byRun = new Map<string, Result[]>();
-  for (const result of Object.values(job.results))
-    byRun.set(result.runId, [...(byRun.get(result.runId) ?? []), result]);
-  for (const list of byRun.values()) list.sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id));
-  if (Object.isFrozen(job)) known.set(job, byRun);
-  return byRun;
-}
+export const resultsByRun = (job: Job): ReadonlyMap<string, Result[]> => byRun(job.results);
 
 /** What a job wants to be looked at before a run counts as proven. */
 export const provenBy = (job: Job): TesterTells =>
@@ -66,7 +78,7 @@ const tested = ({ at }: Result): string => (at ? `, ${at.replace('T', ' ')}` : '
 /** How far a run is proven. */
 export function proofOf(job: Job, run: Run): Proof {
   const results = resultsByRun(job).get(run.id) ?? [];
-  const acceptance = Object.values(job.acceptances).find(({ runId }) => runId === run.id) ?? null;
+  const acceptance = acceptanceOf(job.acceptances).get(run.id) ?? null;
   const wanted = provenBy(job);
   const [latest] = results;
   const fault = latest ? resultFault(run, latest) : null;

@@ -1,6 +1,6 @@
-import type { Job, TableName } from '../job/job';
+import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import { stampsOf } from '../job/stamps';
+import { type ReadTokens, readTokens, sameTokens } from '../job/reads';
 import { commonPractice } from '../standards/source';
 import { airAgainstAir } from './rules/airAgainstAir';
 import { batteryDue } from './rules/batteryDue';
@@ -208,35 +208,18 @@ export const SNAG_RULES: readonly SnagRule[] = [
   fanStarved,
 ];
 
-/** Fields that most rules only name things by. */
-const NAMES: Partial<Record<TableName, string>> = { runs: 'label', gear: 'name', racks: 'name' };
-
-type Inputs = { judged: unknown[]; named: unknown[] };
-type Found = Inputs & { snags: readonly Snag[] };
+type Found = ReadTokens & { snags: readonly Snag[] };
 
 /** What each rule found last, and what it read then: it holds for every version of a job with the very same of that. */
 const kept = new Map<SnagRule, Found[]>();
 /** A job and the one that is confirmed of it are asked in turn. */
 const MOST_KEPT = 3;
 
-/** The tables and fields that a rule reads, as tokens that change when those do: what it judges, and its words. */
-function inputsOf(job: Job, { reads, judgesNames }: SnagRule): Inputs {
-  const [judged, named]: [unknown[], unknown[]] = [[], []];
-  for (const [part, fields] of Object.entries(reads)) {
-    if (part === 'units' || part === 'rules') judged.push(job[part]);
-    // Until another answer is given, the one of the region stands.
-    else if (part === 'answers') judged.push(job.answers, job.rules);
-    else if (fields === true) judged.push(job[part as TableName]);
-    else {
-      const stamps = stampsOf(job, part as TableName);
-      for (const field of fields as readonly string[])
-        (!judgesNames && NAMES[part as TableName] === field ? named : judged).push(stamps[field]);
-    }
-  }
-  return { judged, named };
+/** What a rule judges, and its words. */
+function inputsOf(job: Job, { reads, judgesNames }: SnagRule): ReadTokens {
+  const { judged, named } = readTokens(job, reads);
+  return judgesNames ? { judged: [...judged, ...named], named: [] } : { judged, named };
 }
-
-const same = (a: readonly unknown[], b: readonly unknown[]): boolean => a.every((input, at) => input === b[at]);
 
 const noMends = () => [];
 
@@ -271,7 +254,7 @@ function asSnag(rule: SnagRule, found: Finding): Snag {
     why: rule.why,
     stations: rule.stations,
     // Mends look at more of the job than the rule does, so that they are made of the job as it stands when they are asked for.
-    mends: (job) => (mendsIn(job, rule).get(id) ?? noMends)(),
+    mends: found.mends ? (job) => (mendsIn(job, rule).get(id) ?? noMends)() : noMends,
   };
 }
 
@@ -297,7 +280,7 @@ export function findByRule(rule: SnagRule, job: Job): readonly Snag[] {
   const known = kept.get(rule) ?? [];
   // Where nothing was found, nothing has a name in it.
   const there = known.find(
-    (one) => same(one.judged, inputs.judged) && (one.snags.length === 0 || same(one.named, inputs.named)),
+    (one) => sameTokens(one.judged, inputs.judged) && (one.snags.length === 0 || sameTokens(one.named, inputs.named)),
   );
   if (there) return there.snags;
   let snags: readonly Snag[];

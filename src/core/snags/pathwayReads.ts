@@ -1,4 +1,4 @@
-import type { Reads } from './snag';
+import type { Reads } from '../job/reads';
 
 /** What the figures of pathways are worked out of, for the rules that judge them. */
 export const PATHWAY_READS = {

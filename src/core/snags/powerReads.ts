@@ -1,4 +1,4 @@
-import type { Reads } from './snag';
+import type { Reads } from '../job/reads';
 
 /** What feeds and loads rest on. */
 export const FEED_READS = {

@@ -3,27 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { anyCommand, play } from '../../../tests/support/anyCommand';
 import { apply, bench, marrowby, patched, quillback, surveyed, tarnbrook } from '../../../tests/support/jobs';
 import { powered } from '../../../tests/support/powered';
-import { trackedJob } from '../../../tests/support/trackedJob';
+import { unsaidReads } from '../../../tests/support/unsaidReads';
 import { applyCommands } from '../commands/apply';
 import type { Job } from '../job/job';
-import { indexJob } from '../job/jobIndex';
 import { planJob } from '../plans/planJob';
 import { commonPractice } from '../standards/source';
 import { findByRule, findSnags, SNAG_RULES } from './findSnags';
 import type { SnagRule } from './snag';
 
-/** What a rule read of a job and does not say that it reads. */
-function unsaid(rule: SnagRule, job: Job): string[] {
-  const tracked = trackedJob(job);
-  rule.find(indexJob(tracked.job));
-  return [...tracked.reads].filter((read) => {
-    if (read === 'units') return rule.reads.units !== true;
-    if (read === 'rules') return rule.reads.rules !== true && rule.reads.answers !== true;
-    const [table, field] = read.split('.') as [keyof typeof rule.reads, string];
-    const said = rule.reads[table] as true | readonly string[] | undefined;
-    return said !== true && !said?.includes(field);
-  });
-}
+const unsaid = (rule: SnagRule, job: Job) => unsaidReads(rule.reads, rule.find, job);
 
 describe('what rules say that they read', () => {
   it('is all that they read, in the demo jobs and in any job', () => {

@@ -1,8 +1,8 @@
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import type { JobIndex } from '../job/jobIndex';
+import type { Reads } from '../job/reads';
 import type { StationId } from '../job/stationIds';
-import type { RecordOf, TableName } from '../job/tables';
 import type { Source } from '../standards/source';
 
 export const GRADES = ['wont-work', 'will-bite', 'could-be-neater'] as const;
@@ -32,12 +32,6 @@ export type Finding = {
   /** Computed when shown, not when found. */
   mends?: () => Mend[];
 };
-
-/**
- * What of a job a rule reads: tables, of some of them only these fields, and of the head the units and the rules. What it found holds
- * until one of them changes.
- */
-export type Reads = { [T in TableName]?: true | readonly (keyof RecordOf<T>)[] } & { units?: true; rules?: true };
 
 /** One rule: a file of its own. `find` looks through the whole job. */
 export type SnagRule = {

@@ -6,6 +6,7 @@ export const build: Station = {
   name: STATION_NAMES.build,
   about: 'from today’s cabinet to the new one, in which order, with what',
   tables: ['cutovers', 'visits', 'upHours', 'ticks', 'orderPins', 'stopgaps', 'kitItems'],
+  reads: { ticks: true },
   progress: ({ job }) => {
     const ticks = Object.values(job.ticks);
     return [ticks.filter(({ state }) => state === 'done').length, ticks.length];

@@ -1,6 +1,6 @@
 import { careDates } from '../care/careDates';
 import { STATION_NAMES } from '../job/stationIds';
-import { gateOf } from '../proving/gate';
+import { GATE_READS, gateOf } from '../proving/gate';
 import { partOf, type Station } from './station';
 
 export const handover: Station = {
@@ -8,6 +8,7 @@ export const handover: Station = {
   name: STATION_NAMES.handover,
   about: 'the pack, what stays true afterwards, and the next device',
   tables: ['careItems'],
+  reads: GATE_READS,
   progress: ({ job }) => {
     const gate = gateOf(job);
     return [gate.filter(({ open }) => !open).length, gate.length];

@@ -8,6 +8,7 @@ export const land: Station = {
   name: STATION_NAMES.land,
   about: 'runs onto panel ports',
   tables: ['landings', 'terminations'],
+  reads: { runs: ['id', 'label', 'scope'], landings: true },
   progress: ({ landingOfRun, runsInOrder }) => [landingOfRun.size, runsInOrder.filter(isNow).length],
   figures: ({ job, landingOfRun, landingAtPort, runsInOrder }) => {
     const ports = Object.values(job.gear)

@@ -11,6 +11,7 @@ export const patch: Station = {
   name: STATION_NAMES.patch,
   about: 'cords from panel ports to switch ports',
   tables: ['cords', 'uplinks', 'networks', 'allowances', 'portNetworks'],
+  reads: { runs: ['id', 'label', 'scope', 'device', 'carries'], landings: true, cords: true },
   progress: ({ runsInOrder, landingAtPort, cordAtPanelPort }) => {
     const live = runsInOrder.filter((run) => isNow(run) && isLive(run) && isSwitched(run.carries));
     const patched = new Set<string>();

@@ -11,6 +11,7 @@ export const power: Station = {
   name: STATION_NAMES.power,
   about: 'what feeds what, what goes dark, heat and noise',
   tables: ['circuits', 'wallOutlets', 'plugs', 'noisePlaces', 'streams'],
+  reads: { gear: true, placements: true, plugs: true },
   progress: ({ job }) => {
     const feeds = feedsOf(job);
     const inlets = feeds.consumers.reduce((sum, gear) => sum + inletCount(gear), 0);

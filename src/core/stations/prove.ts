@@ -1,7 +1,7 @@
 import { STATION_NAMES } from '../job/stationIds';
 import { firstPassYield } from '../proving/figures';
 import { gateOf } from '../proving/gate';
-import { proofs } from '../proving/proof';
+import { PROOF_READS, proofs } from '../proving/proof';
 import { percent } from '../units/percent';
 import { partOf, type Station } from './station';
 
@@ -10,6 +10,7 @@ export const prove: Station = {
   name: STATION_NAMES.prove,
   about: 'every run tested, and faults found in the fewest minutes',
   tables: ['testers', 'results', 'acceptances', 'addresses', 'mends', 'partOdds', 'vouches'],
+  reads: PROOF_READS,
   progress: ({ job }) => {
     const all = proofs(job);
     return [all.filter(({ state }) => state === 'proven' || state === 'accepted').length, all.length];

@@ -9,6 +9,7 @@ export const runs: Station = {
   name: STATION_NAMES.runs,
   about: 'the permanent cabling',
   tables: ['runs', 'networks', 'cableKinds', 'boxes', 'cuts', 'pathways', 'passages', 'jacks', 'tones'],
+  reads: { runs: ['id', 'label', 'scope'] },
   progress: ({ runsInOrder }) => {
     const count = runsInOrder.filter(isNow).length;
     return [count, count];

@@ -10,6 +10,7 @@ export const stack: Station = {
   name: STATION_NAMES.stack,
   about: 'the cabinet and what stands in it',
   tables: ['racks', 'gear', 'placements', 'shelvings', 'neighbours', 'mounts'],
+  reads: { gear: ['id', 'kind'], placements: true, shelvings: true },
   progress: ({ job, placementOfGear, carrierOfGear }) => [
     placementOfGear.size + carrierOfGear.size,
     Object.values(job.gear).filter((gear) => gear.kind !== 'blank').length,

@@ -1,4 +1,5 @@
 import type { JobIndex } from '../job/jobIndex';
+import type { Reads } from '../job/reads';
 import type { StationId } from '../job/stationIds';
 import type { TableName } from '../job/tables';
 
@@ -12,6 +13,8 @@ export type Station = {
   about: string;
   /** Tables whose rows are made there: a change of them is a change at this station. */
   tables: readonly TableName[];
+  /** What the progress is worked out of: it stays until one of these changes, whatever anything is called. */
+  reads: Reads;
   /** What is done of what is to do. */
   progress: (index: JobIndex) => [done: number, of: number];
   /** What there is to do is only counted: none of it can be left undone. */

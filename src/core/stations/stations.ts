@@ -1,5 +1,6 @@
 import type { Job } from '../job/job';
-import { indexJob, type JobIndex } from '../job/jobIndex';
+import { indexJob } from '../job/jobIndex';
+import { keptBy } from '../job/reads';
 import type { StationId } from '../job/stationIds';
 import { findSnags } from '../snags/findSnags';
 import { build } from './build';
@@ -30,9 +31,18 @@ export type StationState = {
   snags: number;
 };
 
-function stateOf(station: Station, index: JobIndex): StationState {
-  const [done, of] = station.progress(index);
-  const snags = findSnags(index.job).filter(
+type Progress = readonly [done: number, of: number];
+const KEPT = new Map(
+  STATION_LIST.map(({ id, reads, progress }) => [id, keptBy<Progress>(reads, (job) => progress(indexJob(job)), false)]),
+);
+
+/** How far a station is, worked out again only when what it rests on changed. */
+export const progressOf = ({ id, progress }: Station, job: Job): Progress =>
+  KEPT.get(id)?.(job) ?? progress(indexJob(job));
+
+function stateOf(station: Station, job: Job): StationState {
+  const [done, of] = progressOf(station, job);
+  const snags = findSnags(job).filter(
     (snag) => snag.grade !== 'could-be-neater' && snag.stations.includes(station.id),
   ).length;
   const state = done === 0 ? 'untouched' : snags > 0 ? 'snags' : done >= of ? 'settled' : 'under way';
@@ -42,7 +52,4 @@ function stateOf(station: Station, index: JobIndex): StationState {
 }
 
 /** How far each station is: what is done of what is to do, and how many snags bite there. */
-export const stationStates = (job: Job): StationState[] => {
-  const index = indexJob(job);
-  return STATION_LIST.map((station) => stateOf(station, index));
-};
+export const stationStates = (job: Job): StationState[] => STATION_LIST.map((station) => stateOf(station, job));

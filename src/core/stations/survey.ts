@@ -9,6 +9,7 @@ export const survey: Station = {
   name: STATION_NAMES.survey,
   about: 'what is here, what is wanted',
   tables: ['floors', 'rooms', 'places', 'wishes', 'answers', 'openPoints', 'contacts'],
+  reads: { rooms: ['id'], answers: true, rules: true },
   progress: ({ job }) => surveyProgress(job),
   figures: ({ job }) => [
     { name: 'Rooms on the plan', value: String(Object.keys(job.rooms).length) },

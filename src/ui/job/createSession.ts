@@ -157,27 +157,26 @@ export function createSession({
       return;
     }
     confirmedReversals = outcome.reversals;
-    let { job } = confirmed;
     const steps: Step[] = outcome.missed.filter((step) => step.revision > confirmed.point.revision);
     const settled = new Set([...steps.map((step) => step.batchId), ...(without === undefined ? [] : [without])]);
     const rest = pending.filter(({ batchId }) => !settled.has(batchId));
     const [only] = steps;
     // Only the step that was made first came back: what this window sees stays the very same, and nothing is made anew.
     const plain = steps.length === 1 && only?.batchId === pending[0]?.batchId && pending[0]?.kind === 'do';
-    for (const step of steps) job = applyChanges(job, step.changes);
+    const caughtUp = () => steps.reduce((job, step) => applyChanges(job, step.changes), confirmed.job);
     for (const step of steps) {
       if (own.has(step.batchId)) writes.mine(step);
       else for (const one of writes.theirs(step)) tellOverwritten(one);
     }
     if (plain && rest.every((entry) => entry.kind === 'do')) {
       store.setState({
-        confirmed: { job: rest.length === 0 ? seen : job, point: outcome.point },
+        confirmed: { job: rest.length === 0 ? seen : caughtUp(), point: outcome.point },
         pending: rest,
         reversals: reversalsWith(rest, confirmedReversals),
       });
       return;
     }
-    settle({ job, point: outcome.point }, rest);
+    settle({ job: caughtUp(), point: outcome.point }, rest);
   }
 
   const sender = createSender({

@@ -3,7 +3,7 @@ import type { Job } from '@/core/job/job';
 import { judgeInParts } from '@/core/snags/findSnags';
 import { type SessionStore, useSession, useSessionStore } from './session';
 
-/** Milliseconds that a part of the judging may take where the browser does not tell how long it is idle. */
+/** Milliseconds that a part of the judging may take at most: an answer of the server may come while nothing else is to be done. */
 const SLICE_MS = 8;
 
 const judged = new WeakMap<SessionStore, Promise<void>>();
@@ -22,14 +22,13 @@ function judgeWhenIdle(session: SessionStore): Promise<void> {
     };
     const later = () => {
       // A page that is never idle, or not in view, is judged all the same.
+      const within = (idle: () => number) => {
+        const until = performance.now() + SLICE_MS;
+        slice(() => Math.min(until - performance.now(), idle()));
+      };
       if (window.requestIdleCallback)
-        window.requestIdleCallback((idle) => slice(() => idle.timeRemaining()), { timeout: 500 });
-      else {
-        setTimeout(() => {
-          const until = performance.now() + SLICE_MS;
-          slice(() => until - performance.now());
-        });
-      }
+        window.requestIdleCallback((idle) => within(() => idle.timeRemaining()), { timeout: 500 });
+      else setTimeout(() => within(() => SLICE_MS));
     };
     later();
   });

@@ -68,10 +68,14 @@ export function RunTable({
   useEffect(() => virtual.measure(), [rowPx]);
 
   // A run that was found or traced elsewhere comes into view.
+  const selectedItem = itemOf[(selected === null ? undefined : rowOf.get(selected)) ?? -1];
   useEffect(() => {
-    const row = selected === null ? undefined : rowOf.get(selected);
-    if (row !== undefined) virtual.scrollToIndex(itemOf[row] ?? 0, { align: 'auto' });
-  }, [selected, rowOf, itemOf, virtual]);
+    if (selectedItem === undefined) return;
+    // To scroll to where one is already would lay out the page for nothing.
+    const [top, from] = [selectedItem * rowPx, virtual.scrollOffset ?? 0];
+    const inView = top >= from && top + rowPx <= from + (virtual.scrollRect?.height ?? 0);
+    if (!inView) virtual.scrollToIndex(selectedItem, { align: 'auto' });
+  }, [selectedItem, virtual, rowPx]);
 
   // What the rows call reads the latest of everything, so that a row is drawn anew only when it changed itself.
   const latest = useRef({ runs, itemOf, columns, chosen, onChoose });

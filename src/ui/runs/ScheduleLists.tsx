@@ -1,6 +1,7 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue } from 'react';
+import { keptBy } from '@/core/job/reads';
 import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/records/run';
 import { cableKindsOf } from '@/core/runs/cableKinds';
 import type { RunColumn } from '@/core/runs/runColumns';
@@ -21,36 +22,42 @@ export const LISTS: Partial<Record<RunColumn, string>> = {
   jacket: 'list-jacket',
 };
 
-/** The lists themselves: words that are in use, and those that a field knows. */
-export function ScheduleLists() {
-  // They are for the next cell: what a person typed is drawn first.
-  const job = useDeferredValue(useSession((session) => session.job));
-  const { runs, networks, cableKinds } = job;
-  const lists = useMemo(() => {
-    const distinct = (values: string[]) => [...new Set(values)].filter(Boolean).slice(0, 60);
-    const all = Object.values(runs);
+const distinct = (values: string[]) => [...new Set(values)].filter(Boolean).slice(0, 60);
+
+/** Words that are in use, and those that a field knows. */
+const offered = keptBy(
+  { runs: ['cable', 'bundle', 'jacket', 'floor', 'room'], networks: ['name'], cableKinds: true, rules: true },
+  (job) => {
+    const all = Object.values(job.runs);
     return {
       'list-carries': [...CARRIES],
-      'list-cable': distinct([
-        ...all.map((run) => run.cable),
-        ...cableKindsOf({ ...job, cableKinds }).map((kind) => kind.name),
-      ]),
+      'list-cable': distinct([...all.map((run) => run.cable), ...cableKindsOf(job).map((kind) => kind.name)]),
       'list-entry': [...ENTRY_SIDES],
       'list-state': [...RUN_STATES],
       'list-origin': [...ORIGINS],
       'list-scope': [...SCOPES],
       'list-bundle': distinct(all.map((run) => run.bundle)),
       'list-jacket': distinct(all.map((run) => run.jacket)),
-      'list-network': distinct(Object.values(networks).map((network) => network.name)),
+      'list-network': distinct(Object.values(job.networks).map((network) => network.name)),
       'list-floor': distinct(all.map((run) => run.floor)),
       'list-room': distinct(all.map((run) => run.room)),
     };
-  }, [job, runs, networks, cableKinds]);
-  return Object.entries(lists).map(([id, values]) => (
+  },
+);
+
+/** The lists themselves. */
+export function ScheduleLists() {
+  // They are for the next cell: what a person typed is drawn first.
+  const job = useDeferredValue(useSession((session) => session.job));
+  return <Lists lists={offered(job)} />;
+}
+
+const Lists = memo(({ lists }: { lists: Record<string, string[]> }) =>
+  Object.entries(lists).map(([id, values]) => (
     <datalist key={id} id={id}>
       {values.map((value) => (
         <option key={value} value={value} />
       ))}
     </datalist>
-  ));
-}
+  )),
+);
