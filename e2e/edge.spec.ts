@@ -41,6 +41,24 @@ test('every answer of every route says what may be done with it', async ({ reque
   }
 });
 
+test('a page that is kept is given to each with a nonce of their own', async ({ request }) => {
+  const seen = new Set<string>();
+  for (const _ of [1, 2, 3]) {
+    const answer = await request.get('/');
+    const [, nonce = 'none'] = /'nonce-([^']+)'/.exec(answer.headers()['content-security-policy'] ?? '') ?? [];
+    const text = await answer.text();
+    const scripts = text.match(/<script\b[^>]*>/g) ?? [];
+    expect(scripts.length).toBeGreaterThan(3);
+    for (const script of scripts) expect(script).toContain(`nonce="${nonce}"`);
+    for (const earlier of seen) expect(text).not.toContain(earlier);
+    expect(answer.headers()['content-type']).toContain('text/html');
+    seen.add(nonce);
+  }
+  expect(seen.size).toBe(3);
+  // What the framework asks for when it leads here from elsewhere is no page.
+  expect((await request.get('/', { headers: { rsc: '1' } })).headers()['content-type']).toContain('text/x-component');
+});
+
 test('pages run our scripts alone', async ({ page }) => {
   const wrong: string[] = [];
   page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()));

@@ -26,13 +26,14 @@ async function signIn(page: Page, login: string, password = PASSWORD) {
   await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
 }
-/** End somebody's second factor, as whoever runs the database can. */
-async function forget(url: string, login: string) {
-  const client = new Client({ connectionString: url });
+/** As whoever runs the database can. */
+async function inDatabase(text: string, ...values: string[]) {
+  const client = new Client({ connectionString: served.url });
   await client.connect();
-  await client.query('update account set second_secret = null where login = $1', [login]);
+  await client.query(text, values);
   await client.end();
 }
+const forget = (login: string) => inDatabase('update account set second_secret = null where login = $1', login);
 /** The link that is shown once. */
 const linkShown = async (page: Page) => page.getByLabel('The link', { exact: true }).inputValue();
 
@@ -71,6 +72,30 @@ test('one is let in, invites another, and each does what they are there for', as
   await late.goto(join);
   await expect(late.getByRole('heading', { name: 'This link is over' })).toBeVisible();
 
+  // After a while the password is asked again before members change, by keys alone.
+  await inDatabase("update sign_in set proven_at = now() - interval '1 hour'");
+  await ada.goto('/firm');
+  const role = ada.getByLabel('Role of Sam Teal');
+  await role.selectOption('reader');
+  const again = ada.getByRole('dialog', { name: 'Your password, once more' });
+  await expect(again.getByLabel('Your password')).toBeFocused();
+  await ada.keyboard.type('not this one');
+  await ada.keyboard.press('Enter');
+  await expect(again.getByRole('alert')).toHaveText('That is not your password.');
+  const wrong: string[] = [];
+  await inspect(ada, 'the password again', wrong, true);
+  expect([...wrong, ...(await findings(ada))]).toEqual([]);
+  await ada.keyboard.press('Escape');
+  await expect(role).toHaveValue('installer');
+  await role.selectOption('planner');
+  await expect(again.getByLabel('Your password')).toBeFocused();
+  await ada.keyboard.type(PASSWORD);
+  await ada.keyboard.press('Enter');
+  await expect(role).toHaveValue('planner');
+  // For a while it is not asked again.
+  await role.selectOption('installer');
+  await expect(role).toHaveValue('installer');
+
   // An installer writes a note and changes nothing of the plan.
   await sam.goto('/jobs/quillback/runs');
   const room = sam.getByLabel('Room of 01', { exact: true });
@@ -108,7 +133,9 @@ test('a link does one thing in one job, until it is taken back', async ({ browse
   await wren.getByRole('button', { name: 'Find' }).click();
   await wren.getByRole('group', { name: '03', exact: true }).getByRole('button', { name: 'Passed' }).click();
   await expect(wren.getByRole('status')).toHaveText('03: passed.');
-  // Nothing else of the job is behind it.
+  // Nothing else of the job is behind it, nor behind a page that was made for somebody who may.
+  for (const _ of [1, 2]) expect((await ada.request.get('/')).status()).toBe(200);
+  expect((await wren.request.get('/', { maxRedirects: 0 })).status()).toBe(307);
   for (const path of ['/', '/jobs/quillback/runs', '/account']) {
     await wren.goto(path);
     await expect(wren).toHaveURL(/sign-in/);
@@ -228,7 +255,7 @@ test('its screens are whole, without serious findings, and go by the keyboard al
   await expect(sam.getByRole('heading', { name: 'Sam Teal' })).toBeVisible();
   await look(sam, 'account');
   // An owner's pages, as the firm's own first account sees them.
-  await forget(served.url, 'ada');
+  await forget('ada');
   const ada = await person(browser);
   await ada.goto('/firm');
   await signIn(ada, 'ada');

@@ -36,12 +36,12 @@ import {
 } from './lib/benchServer';
 import { openBrowser } from './lib/browser';
 import { ensureBuild } from './lib/build';
+import { WORK_THREAD } from './lib/builtParts';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { median, timed } from './lib/measure';
 import { root } from './lib/root';
 import { portFrom, startServer } from './lib/server';
-import { WORK_THREAD } from './lib/serverParts';
 
 /** What did not reach its goal. */
 const missed: string[] = [];

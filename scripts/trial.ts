@@ -39,14 +39,24 @@ async function windows(): Promise<boolean> {
   }
 }
 
+/** A thousand kills, in rounds that are each looked through: one that is broken off has said what held until then. */
+const KILL_ROUNDS = 10;
+
 async function kills(): Promise<boolean> {
-  const result = await trialKills({ servers: 880, databases: 120 }, say);
-  const { acknowledged, onSite, lost, halves, serverKills, databaseKills } = result;
-  say(
-    `kills: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} steps and ${onSite} ticks, tests and photographs acknowledged, ${lost.length} lost, ${halves.length} halves`,
-  );
-  return lost.length === 0 && halves.length === 0;
+  let held = true;
+  for (let round = 1; round <= KILL_ROUNDS; round++) {
+    const result = await trialKills({ servers: 88, databases: 12 });
+    const { acknowledged, onSite, lost, halves, serverKills, databaseKills } = result;
+    say(
+      `kills, round ${round} of ${KILL_ROUNDS}: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} steps and ${onSite} ticks, tests and photographs acknowledged, ${lost.length} lost, ${halves.length} halves`,
+    );
+    held &&= lost.length === 0 && halves.length === 0;
+  }
+  return held;
 }
+
+/** No kind of thing that somebody does may take longer than this, but for one in twenty. */
+const LONGEST_P95_MS = 200;
 
 /** Each of fifty people does a thing a second for five minutes; then as many as we want to carry, for one minute. */
 async function load(): Promise<boolean> {
@@ -57,7 +67,7 @@ async function load(): Promise<boolean> {
   ]) {
     const result = await trialLoad({ people: 50, jobs: 20, seconds, perSecond });
     say(`asked for ${perSecond} a second: ${loadWords(result)}`);
-    good &&= result.wrong === 0 && (result.of.edit?.p95 ?? Number.POSITIVE_INFINITY) < 200;
+    good &&= result.wrong === 0 && Object.values(result.of).every(({ p95 }) => p95 < LONGEST_P95_MS);
   }
   return good;
 }

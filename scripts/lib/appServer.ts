@@ -8,9 +8,10 @@ import next from 'next';
 import { pino } from 'pino';
 import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import { answerHeaders, gateOf, isPage, turnedAway } from '../../src/server/gate';
+import { WORK_THREAD } from './builtParts';
 import { directRoutes } from './directRoutes';
 import { root } from './root';
-import { WORK_THREAD } from './serverParts';
+import { keptShells } from './shells';
 
 export type Serving = {
   host: string;
@@ -75,6 +76,7 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
   const handle = app.getRequestHandler();
   process.env.SHELF_WORK_THREAD = WORK_THREAD;
   const direct = await directRoutes();
+  const shells = await keptShells();
   const gate = gateOf(process.env);
   const trusted = listOf(given.proxies);
   const isTrusted = (address: string) => trusted.check(address, isIP(address) === 6 ? 'ipv6' : 'ipv4');
@@ -153,7 +155,7 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
       headers['x-nonce'] = nonce;
       headers['x-shelf-path'] = url;
     }
-    void handle(request, response);
+    shells(request, response, nonce, () => void handle(request, response));
   };
   const server: Server = given.tls
     ? createTlsServer(

@@ -1,14 +1,23 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { APP_PROCESS, ROUTES, WORK_THREAD } from './builtParts';
 import { root } from './root';
-import { ROUTES, WORK_THREAD, writeServerParts } from './serverParts';
+import { writeServerParts } from './serverParts';
 import { writeServiceWorker } from './serviceWorker';
 
 export const nextBin = join(root, 'node_modules/next/dist/bin/next');
 
-const INPUTS = ['src', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+const INPUTS = [
+  'src',
+  'scripts/appProcess.ts',
+  'scripts/lib',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 const mark = join(root, '.next/built-from');
 
 function* filesOf(path: string): Generator<string> {
@@ -23,7 +32,7 @@ function fingerprint(): string {
   const hash = createHash('sha256');
   for (const input of INPUTS) {
     const path = join(root, input);
-    for (const file of input === 'src' ? filesOf(path) : [path])
+    for (const file of statSync(path).isDirectory() ? filesOf(path) : [path])
       hash.update(file.slice(root.length)).update(readFileSync(file));
   }
   return hash.digest('hex');
@@ -62,7 +71,7 @@ function claimBuild(): void {
 const standsBuilt = (from: string): boolean =>
   existsSync(mark) &&
   readFileSync(mark, 'utf8') === from &&
-  [join(root, 'public/sw.js'), WORK_THREAD, ROUTES].every((file) => existsSync(file));
+  [join(root, 'public/sw.js'), APP_PROCESS, WORK_THREAD, ROUTES].every((file) => existsSync(file));
 
 /** Build for production, unless what is built was made from the same sources. @returns whether a build stands */
 export function ensureBuild(quiet: boolean): boolean {

@@ -2,7 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { pathToFileURL } from 'node:url';
 import { getRequestListener } from '@hono/node-server';
 import { Hono } from 'hono';
-import { ROUTES } from './serverParts';
+import { ROUTES } from './builtParts';
 
 type Handler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
 const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;

@@ -1,8 +1,7 @@
 import cluster, { type Worker } from 'node:cluster';
-import { join } from 'node:path';
 import { AggregatorRegistry } from 'prom-client';
 import { type Serving, serveMetrics } from './appServer';
-import { root } from './root';
+import { APP_PROCESS } from './builtParts';
 
 /** A process that ended is started again after so long. */
 const AGAIN_MS = 1000;
@@ -12,9 +11,9 @@ export async function serveMany(given: Serving, count: number): Promise<{ stop: 
   // Each takes its own connections: one that was handed to a process which died meanwhile would hang for ever.
   cluster.schedulingPolicy = cluster.SCHED_NONE;
   cluster.setupPrimary({
-    exec: join(root, 'scripts/appProcess.ts'),
+    exec: APP_PROCESS,
     args: [JSON.stringify({ ...given, metricsPort: null } satisfies Serving)],
-    execArgv: ['--import', 'tsx'],
+    execArgv: [],
   });
   let ending = false;
   const start = (): Promise<Worker> => {

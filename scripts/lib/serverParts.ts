@@ -1,11 +1,8 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type BuildOptions, buildSync } from 'esbuild';
+import { APP_PROCESS, ROUTES, WORK_THREAD } from './builtParts';
 import { root } from './root';
-
-/** What of the server is built by us, beside what the framework builds: the program of the work thread, and the routes. */
-export const WORK_THREAD = join(root, '.next/workThread.mjs');
-export const ROUTES = join(root, '.next/routes.mjs');
 
 /** Addresses of the routes, as the folders say them, each with its file. */
 function* routesIn(folder: string, at = ''): Generator<{ path: string; file: string }> {
@@ -16,12 +13,13 @@ function* routesIn(folder: string, at = ''): Generator<{ path: string; file: str
   }
 }
 
-/** A module that has all routes: `ROUTES`, pairs of an address and what answers there. */
+/** A module that has all routes: `ROUTES`, pairs of an address and what answers there; and who may have the kept pages. */
 function routesModule(): string {
   const all = [...routesIn(join(root, 'src/app'))];
   const imports = all.map(({ file }, at) => `import * as route${at} from ${JSON.stringify(file)};`);
   const pairs = all.map(({ path }, at) => `[${JSON.stringify(path)}, route${at}]`);
-  return `${imports.join('\n')}\nexport const ROUTES = [${pairs.join(', ')}];\n`;
+  const shells = `export { mayHaveShell, SHELLS } from ${JSON.stringify(join(root, 'src/server/shells.ts'))};`;
+  return `${imports.join('\n')}\n${shells}\nexport const ROUTES = [${pairs.join(', ')}];\n`;
 }
 
 export function writeServerParts(): void {
@@ -33,6 +31,7 @@ export function writeServerParts(): void {
     packages: 'external',
     logLevel: 'error',
   };
+  buildSync({ ...common, entryPoints: [join(root, 'scripts/appProcess.ts')], outfile: APP_PROCESS });
   buildSync({ ...common, entryPoints: [join(root, 'src/server/work.worker.ts')], outfile: WORK_THREAD });
   buildSync({ ...common, stdin: { contents: routesModule(), resolveDir: root, loader: 'ts' }, outfile: ROUTES });
 }

@@ -127,10 +127,7 @@ async function worker(
  * acknowledged is gone, or half of a step is there.
  * The database that is killed is a cluster of its own.
  */
-export async function trialKills(
-  { servers, databases }: { servers: number; databases: number },
-  say: (words: string) => void = () => undefined,
-): Promise<KillsResult> {
+export async function trialKills({ servers, databases }: { servers: number; databases: number }): Promise<KillsResult> {
   const cluster: Cluster | null = databases > 0 ? await startCluster('trial', { takeOver: true }) : null;
   const shared = cluster ? null : await openDatabases('test');
   const name = `good_shelf_kills_${process.pid}`;
@@ -184,7 +181,6 @@ export async function trialKills(
         }
         databaseKills += 1;
       }
-      if (at % 20 === 19) say(`${at + 1} kills, ${stepsOf(taken)} steps acknowledged`);
     }
     await pause(500);
     state.ended = true;

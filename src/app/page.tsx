@@ -1,16 +1,23 @@
-import { JobsAsked } from '@/core/job/jobListing';
-import { can } from '@/server/can';
-import { getJobs, getRemoved, scopeOf } from '@/server/jobs';
+import { headers } from 'next/headers';
 import { enterPage } from '@/server/pageDoor';
-import { JobsPage } from '@/ui/jobs/JobsPage';
+import { EARLY_LIST } from '@/ui/jobs/earlyList';
+import { JobsRoom } from '@/ui/jobs/JobsRoom';
 
 export const dynamic = 'force-dynamic';
 
-export default async function Page({ searchParams }: { searchParams: Promise<Record<string, unknown>> }) {
-  const { store, asker } = await enterPage('list');
-  const asked = JobsAsked.parse(await searchParams);
-  const scope = scopeOf(asker);
-  const [page, removed] = await Promise.all([getJobs(store, asked, scope), getRemoved(store, scope)]);
-  const me = asker.kind === 'member' ? { name: asker.name, owner: can(asker, 'firm') } : null;
-  return <JobsPage list={page} asked={asked} removed={removed} me={me} mayStart={can(asker, 'start')} />;
+/** The frame of the list, which holds nothing of any job: they are asked for by its first line, and drawn in the browser. */
+export default async function Page() {
+  await enterPage('list');
+  const nonce = (await headers()).get('x-nonce') ?? '';
+  return (
+    <>
+      <script
+        nonce={nonce}
+        suppressHydrationWarning
+        // biome-ignore lint/security/noDangerouslySetInnerHtml: our own constant
+        dangerouslySetInnerHTML={{ __html: EARLY_LIST }}
+      />
+      <JobsRoom />
+    </>
+  );
 }

@@ -41,6 +41,7 @@ import {
   note,
   openPasses,
   passBy,
+  proveSignIn,
   renameFirm,
   setCodes,
   setMember,
@@ -271,6 +272,12 @@ async function proven(store: Store, em: EntityManager, by: Member, password: str
 /** Asked again before what cannot be taken back. @throws Refusal `wrong` where the password is not theirs */
 export const provePassword = async (store: Store, by: Member, password: string): Promise<void> =>
   void (await proven(store, store.em.fork(), by, password));
+
+/** The password, given once more, so that what matters can be done on this device for a while. @throws Refusal `wrong` */
+export async function proveHere(store: Store, by: Member, password: string): Promise<void> {
+  await provePassword(store, by, password);
+  await proveSignIn(store.em.fork(), by.signInId);
+}
 
 export async function meOf(store: Store, by: Member): Promise<Me> {
   const em = store.em.fork();

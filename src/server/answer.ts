@@ -14,6 +14,7 @@ const STATUS: Record<string, number> = {
   'no-link': 404,
   'signed-out': 401,
   'not-yours': 403,
+  prove: 403,
   'too-many': 429,
   busy: 503,
   'database-away': 503,

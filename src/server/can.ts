@@ -14,6 +14,8 @@ export type Asker =
       accountId: string;
       signInId: string;
       name: string;
+      /** The password was given here a short while ago. */
+      proven: boolean;
       /** The firm that is being worked for, and what one is there. */
       firmId: string | null;
       role: Role | null;

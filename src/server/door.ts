@@ -31,6 +31,14 @@ export async function enter(action: Action, cookie: string | null, jobId: string
   return refuse('not-yours', 'Your role does not permit that. An owner of the firm can change it.');
 }
 
+/**
+ * Asked before what changes who may do what: somebody at a device that was left open does not know the password.
+ * @throws Refusal `prove`
+ */
+export function mustBeProven(asker: Asker): void {
+  if (asker.kind === 'member' && !asker.proven) refuse('prove', 'Your password is asked again before this.');
+}
+
 export type Asked<P> = Inside & { request: Request; params: P };
 type Context<P> = { params: Promise<P> };
 

@@ -11,7 +11,7 @@ import { BIN_DAYS, type JobListing, type JobPage, JobsAsked, type RemovedJob } f
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { clashes, verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
-import type { Batch, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
+import type { Batch, ListAnswer, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
 import { samePoint } from '../core/wire/wire';
 import { jobInPack, looksLikePack } from '../print/readPack';
 import {
@@ -42,7 +42,7 @@ import {
   stepsBetween,
   writeStep,
 } from '../store/steps';
-import type { Asker } from './can';
+import { type Asker, can } from './can';
 import { CHANNEL } from './changes';
 import { jobCards } from './jobCards';
 import { jobAt, type Kept, keepChanged, keptAt, pointOf } from './keptJobs';
@@ -90,6 +90,14 @@ export async function getRemoved(store: Store, scope: Scope = null): Promise<Rem
     await emptyBin(em, BIN_DAYS);
   }
   return listRemoved(em, scope);
+}
+
+/** What somebody sees who opens the list. */
+export async function listFor(store: Store, asker: Asker, asked: JobsAsked): Promise<ListAnswer> {
+  const scope = scopeOf(asker);
+  const [list, removed] = await Promise.all([getJobs(store, asked, scope), getRemoved(store, scope)]);
+  const me = asker.kind === 'member' ? { name: asker.name, owner: can(asker, 'firm') } : null;
+  return { list, removed, me, mayStart: can(asker, 'start') };
 }
 
 async function openAt(store: Store, em: EntityManager, head: Head, actor: Actor): Promise<OpenJob> {

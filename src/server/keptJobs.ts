@@ -1,12 +1,13 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
-import { type Change, isComing, isGoing } from '../core/job/change';
+import { applyChanges, type Change, isComing, isGoing } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import { sealJob } from '../core/job/sealJob';
 import { rowsOf, TABLE_NAMES } from '../core/job/tables';
 import { type Point, samePoint } from '../core/wire/wire';
 import { type Head, readJob } from '../store/jobStore';
 import type { Store } from '../store/openStore';
+import { stepsBetween } from '../store/steps';
 
 export type Kept = { job: Job; point: Point };
 
@@ -61,15 +62,35 @@ export function keptAt(store: Store, head: Head): Kept | null {
   return known && samePoint(known.point, pointOf(head)) ? known : null;
 }
 
+/** Further behind than this, all rows are read. */
+const MOST_STEPS = 50;
+
+/** What is kept of an earlier point of this history, with the steps since then: another process made them. */
+async function caughtUp(store: Store, em: EntityManager, head: Head): Promise<Kept | null> {
+  const known = jobsOf(store).get(head.id);
+  if (!known || known.point.history !== head.history) return null;
+  const { revision, step } = known.point;
+  const behind = head.revision - revision;
+  if (behind <= 0 || behind > MOST_STEPS) return null;
+  // With the step that made what is kept: a backup that was restored since may have had another one there.
+  const read = await stepsBetween(em, head.id, revision - 1, head.revision);
+  const steps = read.filter((one) => one.revision > revision);
+  const [from] = read;
+  const same = revision === 0 || (from?.revision === revision && from.batchId === step);
+  if (!same || steps.length !== behind) return null;
+  const job = steps.reduce((before, { changes }) => applyChanges(before, changes), known.job);
+  return { job, point: pointOf(head) };
+}
+
 /**
- * The job that belongs to a head: from memory where it was kept at this very point of this very history, else from its
- * rows. Every change makes a new point under the job's lock, by whichever process, and a job that is put in anew has
+ * The job that belongs to a head: from memory where it was kept at this very point of this very history, or a few steps before it,
+ * else from its rows. Every change makes a new point under the job's lock, by whichever process, and a job that is put in anew has
  * another history, so that what is kept is never taken for what it is not.
  */
 export async function jobAt(store: Store, em: EntityManager, head: Head): Promise<Kept> {
   const known = keptAt(store, head);
   if (known) return known;
-  const kept = { job: sealJob(await readJob(em, head)), point: pointOf(head) };
+  const kept = (await caughtUp(store, em, head)) ?? { job: sealJob(await readJob(em, head)), point: pointOf(head) };
   keepJob(store, kept);
   return kept;
 }

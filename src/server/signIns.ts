@@ -64,7 +64,7 @@ export async function askerOf(
   const { signInId, accountId, name, firmId, role } = entered;
   if (entered.stale) await seeSignIn(em, signInId);
   return {
-    asker: { kind: 'member', accountId, signInId, name, firmId, role },
+    asker: { kind: 'member', accountId, signInId, name, proven: entered.proven, firmId, role },
     role: entered.jobRole,
     guest: entered.guest,
   };

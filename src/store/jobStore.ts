@@ -144,7 +144,7 @@ export async function listJobs(
   { words, state, since, page: asked }: JobsAsked,
   scope: Scope = null,
   among: readonly string[] | null = null,
-): Promise<JobPage<ListedJob>> {
+): Promise<Omit<JobPage, 'jobs'> & { jobs: ListedJob[] }> {
   const tests: [string, unknown[]][] = [within(scope)];
   if (state !== '') tests.push([`${STATE} = ?`, [state]]);
   if (since !== '') tests.push(['updated_at >= ?::date', [since]]);

@@ -17,6 +17,7 @@ import { Migration20261127230000 } from './migrations/Migration20261127230000';
 import { Migration20261128000000 } from './migrations/Migration20261128000000';
 import { Migration20261128040000 } from './migrations/Migration20261128040000';
 import { Migration20261128060000 } from './migrations/Migration20261128060000';
+import { Migration20261128080000 } from './migrations/Migration20261128080000';
 
 export type Store = MikroORM;
 
@@ -38,6 +39,7 @@ const MIGRATIONS = {
   Migration20261128000000,
   Migration20261128040000,
   Migration20261128060000,
+  Migration20261128080000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

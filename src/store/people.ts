@@ -112,6 +112,8 @@ export type Entered = {
   firmId: string | null;
   role: Role | null;
   stale: boolean;
+  /** The password was given on this device a short while ago. */
+  proven: boolean;
   /** The job that was asked of, where there is one, and what one is in it. */
   jobId: string | null;
   jobRole: Role | null;
@@ -123,7 +125,7 @@ export const enteredBy = (em: EntityManager, hash: string, jobId: string | null)
   one<Entered>(
     em,
     `select s.id as "signInId", a.id as "accountId", a.name, m.firm_id as "firmId", m.role,
-        s.seen_at < now() - interval '5 minutes' as stale, job.id as "jobId", coalesce(owning.role, guest.role) as "jobRole",
+        s.seen_at < now() - interval '5 minutes' as stale, s.proven_at > now() - interval '15 minutes' as proven, job.id as "jobId", coalesce(owning.role, guest.role) as "jobRole",
         owning.role is null as guest
       from sign_in s join account a on a.id = s.account_id and a.ended_at is null
         left join member m on m.firm_id = s.firm_id and m.account_id = a.id
@@ -135,6 +137,8 @@ export const enteredBy = (em: EntityManager, hash: string, jobId: string | null)
   );
 export const seeSignIn = (em: EntityManager, id: string) =>
   touched(em, 'update sign_in set seen_at = now() where id = ?', [id]);
+export const proveSignIn = (em: EntityManager, id: string) =>
+  touched(em, 'update sign_in set proven_at = now() where id = ?', [id]);
 export const signInsOf = (em: EntityManager, accountId: string) =>
   em.execute<{ id: string; device: string; madeAt: Date; seenAt: Date }[]>(
     `select id, device, made_at as "madeAt", seen_at as "seenAt" from sign_in

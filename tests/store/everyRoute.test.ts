@@ -100,6 +100,7 @@ const GOOD: Record<
   '/api/join': { POST: () => ({ body: { token: 'x'.repeat(43), login: 'abc', name: 'A', password: PASSWORD } }) },
   '/api/reset': { POST: () => ({ body: { token: 'x'.repeat(43), password: PASSWORD } }) },
   '/api/me': { GET: () => ({}) },
+  '/api/me/proof': { POST: () => ({ body: { password: 'wrong' } }) },
   '/api/me/password': { POST: () => ({ body: { before: 'wrong', password: 'nine quiet lanterns' } }) },
   '/api/me/second': { POST: () => ({ body: { step: 'begin', password: 'wrong' } }) },
   '/api/me/firm': { POST: () => ({ body: { firm: ids.firm } }) },
@@ -111,7 +112,7 @@ const GOOD: Record<
     DELETE: () => ({ params: { member: ids.member } }),
   },
   '/api/firm/members/[member]/reset': { POST: () => ({ params: { member: ids.member }, body: {} }) },
-  '/api/jobs': { POST: () => ({ body: { name: 'A new one', rules: 'other', standing: 'wall' } }) },
+  '/api/jobs': { GET: () => ({}), POST: () => ({ body: { name: 'A new one', rules: 'other', standing: 'wall' } }) },
   '/api/jobs/file': { POST: () => ({ body: { nothing: 'that is a job' } }) },
   '/api/jobs/demo': { POST: () => ({}) },
   '/api/jobs/[id]': { GET: () => ({}) },
@@ -231,6 +232,41 @@ describe('every route with every role', () => {
         await answer.body?.cancel().catch(() => undefined);
       }
     }
+  });
+
+  it('asks an owner for the password again before what changes who may do what', async () => {
+    const ask = async (path: string, method: string, body?: unknown) => {
+      const handler = (await modules[`../../src/app${path}/route.ts`]?.())?.[method];
+      if (!handler) throw new Error(`no ${method} ${path}`);
+      const request = new Request(`http://127.0.0.1${path}`, {
+        method,
+        headers: { cookie: cookies.owner },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      });
+      const answer = await handler(request, { params: Promise.resolve({ member: ids.member }) });
+      return [answer.status, ((await answer.json()) as { code?: string }).code];
+    };
+    const later = (minutes: number) =>
+      client.query(`update sign_in set proven_at = now() - interval '${minutes} minutes' where account_id = $1`, [
+        ids.member,
+      ]);
+    const changing: [string, string, unknown?][] = [
+      ['/api/firm/members/[member]', 'POST', { role: 'reader' }],
+      ['/api/firm/members/[member]', 'DELETE'],
+      ['/api/firm/members/[member]/reset', 'POST', {}],
+      ['/api/firm/invitations', 'POST', { role: 'owner' }],
+    ];
+    await later(16);
+    const before = await kept();
+    for (const [path, method, body] of changing)
+      expect([path, ...(await ask(path, method, body))]).toEqual([path, 403, 'prove']);
+    expect((await ask('/api/me/proof', 'POST', { password: 'not this one' }))[1]).toBe('wrong');
+    expect((await ask('/api/firm/invitations', 'POST', { role: 'reader' }))[1]).toBe('prove');
+    expect(await kept()).toEqual(before);
+    expect(await ask('/api/me/proof', 'POST', { password: PASSWORD })).toEqual([200, undefined]);
+    expect(await ask('/api/firm/invitations', 'POST', { role: 'reader' })).toEqual([200, undefined]);
+    await later(14);
+    expect(await ask('/api/firm/invitations', 'POST', { role: 'reader' })).toEqual([200, undefined]);
   });
 
   it('says the same as `can`, which the machine without accounts is asked too', () => {

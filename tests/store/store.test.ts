@@ -400,6 +400,45 @@ describe('a client that stands somewhere else', () => {
     expect(await catchUp(store, me, id, base)).toMatchObject({ status: 'anew', opened: { point: { revision: 501 } } });
   });
 
+  it('is brought up to date by the steps that another process made, and stands as its rows do', async () => {
+    const other = await open();
+    const id = await keep(patched(bench({ 1: {}, 2: { room: 'Hall' } }), '1', '2'));
+    const edit = (runId: string, changes: object): Command => ({ type: 'editRuns', edits: [{ runId, changes }] });
+    const steps: Command[][] = [
+      [edit('run-1', { room: 'Den', notes: 'a' })],
+      [rename('Another name'), { type: 'removeRuns', runIds: ['run-2'] }],
+      [{ type: 'addRuns', runs: [{ id: 'run-3', label: '3' }] }],
+      [edit('run-3', { device: 'camera' })],
+    ];
+    for (const [at, commands] of steps.entries()) {
+      // In turn, so that each is behind when it is asked.
+      const [of, from] = at % 2 === 0 ? [store, other] : [other, store];
+      const base = await pointAt(id, of);
+      await applyBatch(of, id, { batchId: randomUUID(), base, seen: base.revision, actor: me, commands });
+      const fresh = await readKept(await open(), id);
+      expect(await readKept(from, id)).toEqual(fresh);
+      expect(fresh?.point.revision).toBe(at + 1);
+    }
+  });
+
+  it('is read anew where a step of the same number is another one since, as after a backup was restored', async () => {
+    const other = await open();
+    const id = await keep(bench({ 1: {}, 2: {} }));
+    await act(id, { type: 'editRuns', edits: [{ runId: 'run-1', changes: { notes: 'that time' } }] });
+    expect((await readKept(other, id))?.job.runs['run-1']?.notes).toBe('that time');
+    await sql(`update run set notes = 'this time' where job_id = '${id}' and id = 'run-1'`);
+    await sql(`update step set batch_id = 'another-one' where job_id = '${id}' and revision = 1`);
+    await sql(`update job set tip = 'another-one' where id = '${id}'`);
+    const third = await open();
+    const base = await pointAt(id, third);
+    const commands = [{ type: 'editRuns' as const, edits: [{ runId: 'run-2', changes: { notes: 'later' } }] }];
+    await applyBatch(third, id, { batchId: randomUUID(), base, seen: 1, actor: me, commands });
+    expect((await readKept(other, id))?.job.runs).toMatchObject({
+      'run-1': { notes: 'this time' },
+      'run-2': { notes: 'later' },
+    });
+  });
+
   it('is not taken for one of a job that was put in anew under the same id', async () => {
     const { id } = await takeInJob(store, writeJobFile({ ...bench(), id: `job-${randomUUID()}` }));
     const [text, before] = [writeJobFile((await jobOf(id)).job), await pointAt(id)];

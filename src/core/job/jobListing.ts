@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { day } from '../records/fields';
-import type { JobHead } from './job';
+import { JobHead } from './job';
 
 /** Jobs on a page of the list: three across, and not more than one looks through. */
 export const JOBS_A_PAGE = 24;
@@ -35,54 +35,58 @@ export const JobsAsked = z.object({
 export type JobsAsked = z.infer<typeof JobsAsked>;
 
 /** Where the words that were sought stand in a job, other than in its name. */
-export type JobHit = { run: string; at: string[] } | { gear: string } | { client: string };
+const JobHit = z.union([
+  z.object({ run: z.string(), at: z.array(z.string()) }),
+  z.object({ gear: z.string() }),
+  z.object({ client: z.string() }),
+]);
+export type JobHit = z.infer<typeof JobHit>;
 
-/** The front of a rack in few numbers, millimetres from its top left corner. */
-export type Sketch = {
-  name: string;
-  units: number;
-  widthMm: number;
-  heightMm: number;
-  /** Devices: x, y, width, height. */
-  boxes: number[][];
-  /** Rows of like ports: x, y, width, height, pitch, count. */
-  ports: number[][];
-};
+/**
+ * The front of a rack in few numbers, millimetres from its top left corner. `boxes`: devices, x, y, width, height. `ports`: rows of
+ * like ports, x, y, width, height, pitch, count.
+ */
+const Sketch = z.object({
+  name: z.string(),
+  units: z.number(),
+  widthMm: z.number(),
+  heightMm: z.number(),
+  boxes: z.array(z.array(z.number())),
+  ports: z.array(z.array(z.number())),
+});
+export type Sketch = z.infer<typeof Sketch>;
 
 /** What the list shows of a job as it stands at one revision; `due`: what is to be looked after by tomorrow. */
-export type JobCard = {
-  rules: JobHead['rules'];
-  runs: number;
-  landed: number;
-  patched: number;
-  rack: { free: number; sketch: Sketch } | null;
-  due: { what: string; due: string }[];
-};
+const JobCard = z.object({
+  rules: JobHead.shape.rules,
+  runs: z.number(),
+  landed: z.number(),
+  patched: z.number(),
+  rack: z.object({ free: z.number(), sketch: Sketch }).nullable(),
+  due: z.array(z.object({ what: z.string(), due: z.string() })),
+});
+export type JobCard = z.infer<typeof JobCard>;
 
-/** A job as the list shows it. */
-export type JobListing = JobCard & {
-  id: string;
-  name: string;
-  /** ISO 8601, UTC. */
-  updatedAt: string;
-  state: JobState;
-  /** Null where nothing was sought, or the name says it already. */
-  hit: JobHit | null;
-};
+/** A job as the list shows it. `updatedAt`: ISO 8601, UTC; `hit`: null where nothing was sought, or the name says it already. */
+const JobListing = JobCard.extend({
+  id: z.string(),
+  name: z.string(),
+  updatedAt: z.string(),
+  state: z.enum(JOB_STATES),
+  hit: JobHit.nullable(),
+});
+export type JobListing = z.infer<typeof JobListing>;
 
 /** A job of the list without its card, and where it stands. */
 export type ListedJob = JobHead & Omit<JobListing, keyof JobCard> & { history: string; revision: number };
 
-export type JobPage<J = JobListing> = {
-  jobs: J[];
-  /** How many there are on all pages. */
-  count: number;
-  page: number;
-  pages: number;
-};
+/** Jobs of one page; `count`: how many there are on all pages. */
+export const JobPage = z.object({ jobs: z.array(JobListing), count: z.number(), page: z.number(), pages: z.number() });
+export type JobPage = z.infer<typeof JobPage>;
 
 /** So long a removed job can be put back, days. */
 export const BIN_DAYS = 30;
 
 /** A job that was removed and can be put back. */
-export type RemovedJob = Pick<JobListing, 'id' | 'name'> & { removedAt: string };
+export const RemovedJob = z.object({ id: z.string(), name: z.string(), removedAt: z.string() });
+export type RemovedJob = z.infer<typeof RemovedJob>;

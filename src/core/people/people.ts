@@ -67,6 +67,9 @@ export const SecondFactor = z.discriminatedUnion('step', [
   z.strictObject({ step: z.literal('hold'), sealed: z.string().max(600), code: Code }),
   z.strictObject({ step: z.literal('end'), password: z.string().max(128) }),
 ]);
+/** The password, given once more. */
+export const Proof = z.strictObject({ password: z.string().max(128) });
+export const ProofAnswer = z.object({ proven: z.literal(true) });
 export const NewPass = z.strictObject({ role: z.enum(ROLES) });
 export const NewRole = z.strictObject({ role: z.enum(ROLES) });
 export const NewGuest = z.strictObject({ login: z.string().trim().min(1).max(80), role: z.enum(GUEST_ROLES) });

@@ -3,6 +3,7 @@ import { Command } from '../commands/commands';
 import { NewJob } from '../commands/newJob';
 import type { Change } from '../job/change';
 import type { Job } from '../job/job';
+import { JobPage, RemovedJob } from '../job/jobListing';
 import { Actor, type Step } from '../job/step';
 import { TABLE_NAMES, type TableName } from '../job/tables';
 import { Gear } from '../records/gear';
@@ -113,6 +114,18 @@ export type Outcome = z.infer<typeof Outcome>;
 /** Why something could not be done, in words. `code` names the kind; `at` the record, row or field. */
 export const FaultAnswer = z.object({ code: z.string(), message: z.string(), at: z.string().nullable().optional() });
 export type FaultAnswer = z.infer<typeof FaultAnswer>;
+
+/**
+ * The list of jobs, and what is in the bin. `me`: who signed in, null where there are no accounts; `mayStart`: whether they may start a
+ * job, and remove one.
+ */
+export const ListAnswer = z.object({
+  list: JobPage,
+  removed: z.array(RemovedJob),
+  me: z.object({ name: z.string(), owner: z.boolean() }).nullable(),
+  mayStart: z.boolean(),
+});
+export type ListAnswer = z.infer<typeof ListAnswer>;
 
 export const Created = z.object({ id: z.string() });
 export const TakenIn = z.object({

@@ -1,9 +1,7 @@
-'use client';
-
 import { FilePlus2, FolderInput, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type FormEvent, useRef, useState, useSyncExternalStore } from 'react';
+import { type FormEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { z } from 'zod';
 import {
@@ -17,7 +15,7 @@ import {
   type RemovedJob,
 } from '@/core/job/jobListing';
 import { counted } from '@/core/text/counted';
-import { Created, RemovedAnswer, TakenIn } from '@/core/wire/wire';
+import { Created, type ListAnswer, RemovedAnswer, TakenIn } from '@/core/wire/wire';
 import { CabinetSketch } from '../drawing/CabinetSketch';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
@@ -29,18 +27,17 @@ import { todayHere } from '../kit/today';
 
 /** The list of jobs, each with a small drawing of its cabinet. */
 export function JobsPage({
-  list,
+  answer: { list, removed, me, mayStart },
   asked,
-  removed,
-  me,
-  mayStart,
+  busy,
+  reload,
 }: {
-  list: JobPage;
+  answer: ListAnswer;
+  /** What it was asked by. */
   asked: JobsAsked;
-  removed: RemovedJob[];
-  /** Who signed in; null where there are no accounts. */
-  me: { name: string; owner: boolean } | null;
-  mayStart: boolean;
+  /** Something else is asked now. */
+  busy: boolean;
+  reload: () => void;
 }) {
   const { words } = asked;
   const narrowed = words !== '' || asked.state !== '' || asked.since !== '' || asked.overdue !== '';
@@ -67,23 +64,23 @@ export function JobsPage({
     if (taken.jobs) toast.success(`${counted(taken.jobs, 'job')} came in.`);
     if (taken.renewed) toast.info('A job with this id was here already: this one came in as a job of its own.');
     for (const note of taken.notes) toast.info(note, { duration: 15_000 });
-    if (taken.jobs) router.refresh();
+    if (taken.jobs) reload();
     else router.push(`/jobs/${taken.id}/runs`);
   };
   const addDemo = async () => {
-    if (await ask('/api/jobs/demo', Created, {})) router.refresh();
+    if (await ask('/api/jobs/demo', Created, {})) reload();
   };
   const putBack = async ({ id }: Pick<JobListing, 'id'>) => {
-    if (await ask(`/api/jobs/${id}/removed`, RemovedAnswer, { removed: false })) router.refresh();
+    if (await ask(`/api/jobs/${id}/removed`, RemovedAnswer, { removed: false })) reload();
   };
   const remove = async (job: JobListing) => {
     if (!(await ask(`/api/jobs/${job.id}/removed`, RemovedAnswer, { removed: true }))) return;
-    router.refresh();
+    reload();
     toast(`Removed ${job.name}`, { duration: 15_000, action: { label: 'Undo', onClick: () => void putBack(job) } });
   };
 
   return (
-    <main className="mx-auto max-w-6xl px-5 py-6">
+    <main className="mx-auto max-w-6xl px-5 py-6" aria-busy={busy}>
       <header className="flex flex-wrap items-end gap-3 border-strong border-b-2 pb-3">
         <div className="min-w-60 flex-1">
           <h1 className="wide font-extrabold text-3xl tracking-tight">Good Shelf</h1>
@@ -122,7 +119,7 @@ export function JobsPage({
             </Button>
             <Link
               href="/new"
-              className="inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-act bg-act px-2.5 py-1 font-semibold text-act-ink hover:brightness-110"
+              className="inline-flex min-h-8 items-center gap-1.5 rounded-[3px] border border-act bg-act px-2.5 py-1 max-sm:min-h-11 font-semibold text-act-ink hover:brightness-110"
             >
               <FilePlus2 size={16} aria-hidden /> New job
             </Link>
@@ -135,9 +132,9 @@ export function JobsPage({
           {words === ''
             ? 'No job is so. '
             : `No job has “${words}” in its name, its client’s, in a run’s label, room, outlet or device, or in its gear${narrowed && (asked.state || asked.since || asked.overdue) ? ', and is so' : ''}. `}
-          <Link href="/" className="underline">
+          <ListLink query="" className="underline">
             Show all jobs
-          </Link>
+          </ListLink>
         </p>
       ) : jobs.length === 0 ? (
         <div className="mt-10 grid max-w-md gap-4 text-lg">
@@ -177,17 +174,53 @@ export function JobsPage({
 
 const TOP_LINK = 'inline-flex min-h-8 items-center font-semibold underline max-sm:min-h-11';
 
+/** What is asked of the list as the address says it, without what is not asked. */
+const queryOf = (asked: Iterable<[string, unknown]>): string =>
+  new URLSearchParams([...asked].flatMap(([name, value]) => (value === '' ? [] : [[name, String(value)]]))).toString();
+
+/** Ask the list something else: the address says what, and the way back leads to what was asked before. */
+const show = (query: string) => window.history.pushState(null, '', query === '' ? '/' : `/?${query}`);
+
+/** A link to the list, asked something else. */
+const ListLink = ({ query, children, className }: { query: string; children: ReactNode; className: string }) => (
+  <a
+    href={query === '' ? '/' : `/?${query}`}
+    className={className}
+    onClick={(event) => {
+      // A window of its own is the browser's business.
+      if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+      event.preventDefault();
+      show(query);
+      window.scrollTo({ top: 0 });
+    }}
+  >
+    {children}
+  </a>
+);
+
 /** So many are looked through at once without a search. */
 const FEW = 4;
 
 function SearchJobs({ asked, narrowed, count }: { asked: JobsAsked; narrowed: boolean; count: number }) {
   const { words, state, since, overdue } = asked;
+  const form = useRef<HTMLFormElement>(null);
+  // Shows what is asked, also after a way back; the fields stay, and one stays in them.
+  useEffect(() => {
+    for (const [name, value] of Object.entries({ words, state, since, overdue })) {
+      const field = form.current?.elements.namedItem(name);
+      if (field instanceof HTMLInputElement && field.type === 'checkbox') field.checked = value !== '';
+      else if (field instanceof HTMLInputElement || field instanceof HTMLSelectElement) field.value = value;
+    }
+  }, [words, state, since, overdue]);
+  const search = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    show(queryOf(new FormData(event.currentTarget)));
+  };
   const box = 'min-h-9 rounded-[3px] border border-strong bg-sheet px-2 max-sm:min-h-11';
   return (
     <search>
-      <form action="/" className="mt-4 flex flex-wrap items-center gap-2">
+      <form ref={form} action="/" onSubmit={search} className="mt-4 flex flex-wrap items-center gap-2">
         <input
-          key={words}
           type="search"
           name="words"
           defaultValue={words}
@@ -196,7 +229,7 @@ function SearchJobs({ asked, narrowed, count }: { asked: JobsAsked; narrowed: bo
           placeholder="Name, client, label, room or device"
           className={`${box} w-full max-w-md`}
         />
-        <select key={state} name="state" defaultValue={state} aria-label="How far it has come" className={box}>
+        <select name="state" defaultValue={state} aria-label="How far it has come" className={box}>
           <option value="">However far</option>
           {JOB_STATES.map((one) => (
             <option key={one} value={one}>
@@ -206,11 +239,10 @@ function SearchJobs({ asked, narrowed, count }: { asked: JobsAsked; narrowed: bo
         </select>
         <label className="inline-flex items-center gap-1.5">
           Changed since
-          <input key={since} type="date" name="since" defaultValue={since} className={box} />
+          <input type="date" name="since" defaultValue={since} className={box} />
         </label>
         <label className="inline-flex min-h-9 items-center gap-1.5 max-sm:min-h-11">
           <input
-            key={overdue}
             type="checkbox"
             name="overdue"
             value="1"
@@ -226,9 +258,9 @@ function SearchJobs({ asked, narrowed, count }: { asked: JobsAsked; narrowed: bo
           {words === '' ? counted(count, 'job') : `${counted(count, 'job')} with “${words}”`}
         </span>
         {narrowed && (
-          <Link href="/" className="inline-flex min-h-8 items-center underline max-sm:min-h-11">
+          <ListLink query="" className="inline-flex min-h-8 items-center underline max-sm:min-h-11">
             Show all
-          </Link>
+          </ListLink>
         )}
       </form>
     </search>
@@ -290,24 +322,22 @@ function CopySheet({ job, onClose }: { job: JobListing; onClose: () => void }) {
 
 function Pages({ list, asked }: { list: JobPage; asked: JobsAsked }) {
   const { page, pages, count } = list;
-  const kept = Object.entries(asked).filter(([name, value]) => name !== 'page' && value !== '');
-  const to = (at: number) =>
-    `/?${new URLSearchParams([...kept.map(([name, value]) => [name, String(value)]), ['page', String(at)]])}`;
+  const to = (at: number) => queryOf(Object.entries({ ...asked, page: at > 1 ? String(at) : '' }));
   const link = 'inline-flex min-h-8 items-center underline';
   return (
     <nav aria-label="Pages" className="mt-5 flex flex-wrap items-center gap-4 border-t pt-3">
       {page > 1 && (
-        <Link href={to(page - 1)} className={link}>
+        <ListLink query={to(page - 1)} className={link}>
           Jobs changed later
-        </Link>
+        </ListLink>
       )}
       <span className="text-soft">
         {(page - 1) * JOBS_A_PAGE + 1} to {Math.min(count, page * JOBS_A_PAGE)} of {count}
       </span>
       {page < pages && (
-        <Link href={to(page + 1)} className={link}>
+        <ListLink query={to(page + 1)} className={link}>
           Jobs changed earlier
-        </Link>
+        </ListLink>
       )}
     </nav>
   );
@@ -335,8 +365,6 @@ function Bin({ removed, onPutBack }: { removed: RemovedJob[]; onPutBack: (job: R
   );
 }
 
-const never = () => () => {};
-
 function JobCard({
   job,
   onRemove,
@@ -346,20 +374,12 @@ function JobCard({
   onRemove: (() => void) | null;
   onCopy: (() => void) | null;
 }) {
-  // Drawn here and not on the server: its lines are half of the page.
-  const drawn = useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
   const { rack } = job;
   const today = todayHere();
   const overdue = job.due.filter(({ due }) => due < today);
   return (
     <li className="flex gap-4 rounded-md border border-strong bg-sheet p-4">
-      <span className="h-44 w-28 shrink-0">
-        {drawn && rack && <CabinetSketch sketch={rack.sketch} className="h-44 w-28" />}
-      </span>
+      <span className="h-44 w-28 shrink-0">{rack && <CabinetSketch sketch={rack.sketch} className="h-44 w-28" />}</span>
       <div className="flex min-w-0 flex-1 flex-col">
         <h2 className="wide font-bold text-lg leading-tight">
           <Link href={`/jobs/${job.id}/runs`} className="underline decoration-1 underline-offset-2 hover:decoration-2">
@@ -400,7 +420,7 @@ function JobCard({
           {overdue.length > 0 && (
             <>
               <dt className="font-bold text-wont">Overdue</dt>
-              <dd className="text-ink" suppressHydrationWarning>
+              <dd className="text-ink">
                 {overdue[0]?.what}
                 {overdue.length > 1 && `, and ${overdue.length - 1} more`}
               </dd>
@@ -415,7 +435,7 @@ function JobCard({
           >
             At the rack
           </a>
-          <time className="text-soft text-xs max-sm:hidden" dateTime={job.updatedAt} suppressHydrationWarning>
+          <time className="text-soft text-xs max-sm:hidden" dateTime={job.updatedAt}>
             {formatDay(job.updatedAt, job.rules)}
           </time>
           <span className="flex">

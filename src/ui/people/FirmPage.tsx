@@ -7,6 +7,7 @@ import { Field, Input, Select } from '../kit/Field';
 import { Heading } from '../kit/viewParts';
 import { CopyLink } from './CopyLink';
 import { PlainPage, Wrong } from './formParts';
+import { ProofSheet } from './ProofSheet';
 import { useAsk } from './useAsk';
 
 const moment = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
@@ -39,6 +40,7 @@ export function FirmPage({ given, me }: { given: Firm; me: string }) {
           </ol>
         </section>
       </div>
+      <ProofSheet />
     </PlainPage>
   );
 }

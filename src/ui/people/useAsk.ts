@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { z } from 'zod';
+import { CannotBeDone } from '../job/faults';
 import { askServer } from '../job/wireClient';
+import { askForProof } from './proof';
 
 /** Ask the server for something that is done at once or not at all, and say what went wrong. */
 export function useAsk(): {
@@ -22,7 +24,13 @@ export function useAsk(): {
       setBusy(true);
       setWrong(null);
       try {
-        return await askServer(url, schema, { method, ...(body === undefined ? {} : { body }), longestMs: 30_000 });
+        const asking = { method, ...(body === undefined ? {} : { body }), longestMs: 30_000 };
+        try {
+          return await askServer(url, schema, asking);
+        } catch (fault) {
+          if (!(fault instanceof CannotBeDone) || fault.code !== 'prove') throw fault;
+          return (await askForProof()) ? await askServer(url, schema, asking) : null;
+        }
       } catch (fault) {
         setWrong((fault as Error).message);
         return null;

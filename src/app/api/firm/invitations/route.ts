@@ -1,9 +1,10 @@
 import { NewPass } from '@/core/people/people';
 import { invite } from '@/server/accounts';
 import { readJson } from '@/server/answer';
-import { route } from '@/server/door';
+import { mustBeProven, route } from '@/server/door';
 import { memberOf } from '@/server/member';
 
-export const POST = route('firm', async ({ store, asker, request }) =>
-  invite(store, memberOf(asker), (await readJson(request, NewPass)).role),
-);
+export const POST = route('firm', async ({ store, asker, request }) => {
+  mustBeProven(asker);
+  return invite(store, memberOf(asker), (await readJson(request, NewPass)).role);
+});
