@@ -1,9 +1,12 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
+import { emptyJob, headOf, type Job } from '../core/job/job';
 import type { JobCard, ListedJob } from '../core/job/jobListing';
+import { sameTokens } from '../core/job/reads';
 import { jobCard } from '../core/stations/jobCard';
-import { readCabinets } from '../store/jobStore';
+import { CABINET_TABLES, type Cabinet, readCabinets } from '../store/jobStore';
 import type { Store } from '../store/openStore';
+import { keptAt } from './keptJobs';
 
 /** A few pages of every firm. */
 const MOST_CARDS = 4000;
@@ -20,9 +23,34 @@ function cardsOf(store: Store): Cards {
   return known;
 }
 
+/** The same of a job that is in memory as it stands. */
+function inMemory(store: Store, head: ListedJob): Cabinet | null {
+  const kept = keptAt(store, head);
+  if (!kept) return null;
+  const { job } = kept;
+  const cabinet = { ...emptyJob(headOf(head)) };
+  for (const table of CABINET_TABLES) Object.assign(cabinet, { [table]: job[table] });
+  const count = (rows: object) => Object.keys(rows).length;
+  return { cabinet, runs: count(job.runs), landed: count(job.landings), patched: count(job.cords) };
+}
+
+type Card = ReturnType<typeof jobCard>;
+/** By the gear of a version of a job, with what else it was made of. */
+const made = new WeakMap<Job['gear'], { of: readonly unknown[]; card: Card }>();
+
+/** Edits of runs leave it as it was. */
+function cardOf(cabinet: Job, today: string): Card {
+  const of = [...CABINET_TABLES.map((table) => cabinet[table]), cabinet.rules, cabinet.units, today];
+  const there = made.get(cabinet.gear);
+  if (there && sameTokens(there.of, of)) return there.card;
+  const card = jobCard(cabinet, today);
+  if (Object.isFrozen(cabinet.gear)) made.set(cabinet.gear, { of, card });
+  return card;
+}
+
 /**
- * What the list shows of jobs, in their order. A card is kept for one revision of one history, and for one day; those that are
- * not there are read in one question.
+ * What the list shows of jobs, in their order. A card is kept for one revision of one history, and for one day; of those that are not
+ * there, what is not in memory is read in one question.
  */
 export async function jobCards(
   store: Store,
@@ -31,10 +59,13 @@ export async function jobCards(
   today: string,
 ): Promise<JobCard[]> {
   const cards = cardsOf(store);
-  const keyOf = ({ id, history, revision }: ListedJob) => `${id} ${history} ${revision} ${today}`;
+  const keyOf = ({ id, history, revision, tip }: ListedJob) => `${id} ${history} ${revision} ${tip} ${today}`;
   const unknown = jobs.filter((job) => !cards.has(keyOf(job)));
-  const read = unknown.length === 0 ? [] : await readCabinets(em, unknown);
-  const fresh = new Map(read.map(({ cabinet, ...counts }) => [cabinet.id, { ...jobCard(cabinet, today), ...counts }]));
+  const here = unknown.map((job) => inMemory(store, job));
+  const away = unknown.filter((_, at) => here[at] === null);
+  const read = away.length === 0 ? [] : await readCabinets(em, away);
+  const found = [...here.filter((one) => one !== null), ...read];
+  const fresh = new Map(found.map(({ cabinet, ...counts }) => [cabinet.id, { ...cardOf(cabinet, today), ...counts }]));
   return jobs.flatMap((job) => {
     const card = fresh.get(job.id) ?? cards.get(keyOf(job));
     if (!card) return [];

@@ -87,6 +87,7 @@ function searchFor(words: string) {
 type FoundRow = JobHead & {
   history: string;
   revision: number;
+  tip: string;
   updatedAt: string;
   inName: boolean;
   run: { label: string; at: string[] } | null;
@@ -158,7 +159,7 @@ export async function listJobs(
         select id, updated_at from job where removed_at is null and ${theirs}${sought ? ` and ${has.any}` : ''}),
       shown as (select id from found order by updated_at desc, id limit ?
         offset least(?, greatest(0, (select count(*) from found) - 1) / ? * ?))
-      select id, name, units, rules, history, revision, updated_at as "updatedAt", (select count(*)::int from found) as count,
+      select id, name, units, rules, history, revision, tip, updated_at as "updatedAt", (select count(*)::int from found) as count,
         ${has.name} as "inName",
         (select json_build_object('label', label, 'at', json_build_array(room, outlet, device))
           from run where job_id = job.id and ${has.run} order by label limit 1) as run,
@@ -176,25 +177,23 @@ export async function listJobs(
   const count = rows[0]?.count ?? 0;
   const pages = Math.max(1, Math.ceil(count / JOBS_A_PAGE));
   const jobs = rows.map((row): ListedJob => {
-    const { history, revision, updatedAt, state } = row;
+    const { history, revision, tip, updatedAt, state } = row;
     const when = new Date(updatedAt).toISOString();
-    return { ...headOf(row), history, revision, updatedAt: when, state, hit: sought ? hitOf(row) : null };
+    return { ...headOf(row), history, revision, tip, updatedAt: when, state, hit: sought ? hitOf(row) : null };
   });
   return { jobs, count, page: Math.min(asked, pages), pages };
 }
 
+/** What a cabinet is, with what is looked after in it. */
+export const CABINET_TABLES = ['racks', 'gear', 'placements', 'testers', 'careItems'] as const;
+
+/** A job without all but its cabinet and what is looked after in it, and how much else it has. */
+export type Cabinet = { cabinet: Job; runs: number; landed: number; patched: number };
+
 /** Cabinets of jobs with what is looked after in them, and how much else they have, in one question. */
-export async function readCabinets(
-  em: EntityManager,
-  heads: readonly JobHead[],
-): Promise<{ cabinet: Job; runs: number; landed: number; patched: number }[]> {
+export async function readCabinets(em: EntityManager, heads: readonly JobHead[]): Promise<Cabinet[]> {
   const cabinets = heads.map((head) => emptyJob(headOf(head)));
-  const counts = await readTablesOfMany(
-    em,
-    cabinets,
-    ['racks', 'gear', 'placements', 'testers', 'careItems'],
-    ['runs', 'landings', 'cords'],
-  );
+  const counts = await readTablesOfMany(em, cabinets, CABINET_TABLES, ['runs', 'landings', 'cords']);
   return cabinets.map((cabinet) => {
     const { runs = 0, landings = 0, cords = 0 } = counts.get(cabinet.id) ?? {};
     return { cabinet, runs, landed: landings, patched: cords };

@@ -491,6 +491,29 @@ describe('the database guards itself', () => {
 });
 
 describe('the list of jobs', () => {
+  it('shows a job from memory as it does from its rows', async () => {
+    for (const job of [quillback(), surveyed(), marrowby(), planJob(surveyed()).job]) {
+      const name = `Shown ${randomUUID()}`;
+      const id = await keep({ ...job, name });
+      await openJob(store, me, id);
+      const listed = async (of: Store) => (await getJobs(of, { words: name })).jobs;
+      const here = await listed(store);
+      expect(here).toHaveLength(1);
+      expect(here).toEqual(await listed(await open()));
+      // As it stands after a change of runs, and after one of the cabinet.
+      const [run] = Object.keys(job.runs);
+      const [gear] = Object.values(job.gear);
+      await act(id, { type: 'removeRuns', runIds: run ? [run] : [] });
+      expect(await listed(store)).toEqual(await listed(await open()));
+      if (gear) await act(id, { type: 'editGear', gearId: gear.id, changes: { name: 'Otherwise' } });
+      const [rack] = Object.keys(job.racks);
+      if (rack) await act(id, { type: 'editRack', rackId: rack, changes: { name: 'Another rack' } });
+      const now = await listed(store);
+      expect(now[0]?.rack?.sketch.name).toBe('Another rack');
+      expect(now).toEqual(await listed(await open()));
+    }
+  });
+
   let other: Store;
   beforeAll(async () => {
     ({ store: other } = await freshStore('listed'));

@@ -78,7 +78,7 @@ const JobListing = JobCard.extend({
 export type JobListing = z.infer<typeof JobListing>;
 
 /** A job of the list without its card, and where it stands. */
-export type ListedJob = JobHead & Omit<JobListing, keyof JobCard> & { history: string; revision: number };
+export type ListedJob = JobHead & Omit<JobListing, keyof JobCard> & { history: string; revision: number; tip: string };
 
 /** Jobs of one page; `count`: how many there are on all pages. */
 export const JobPage = z.object({ jobs: z.array(JobListing), count: z.number(), page: z.number(), pages: z.number() });

@@ -1,10 +1,12 @@
 import { startTransition, useDeferredValue, useEffect, useState } from 'react';
 import type { Job } from '@/core/job/job';
 import { judgeInParts } from '@/core/snags/findSnags';
-import { type SessionStore, useSession, useSessionStore } from './session';
+import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
 
 /** Milliseconds that a part of the judging may take at most: an answer of the server may come while nothing else is to be done. */
 const SLICE_MS = 8;
+/** So long it waits for what is being saved, and so often. */
+const [WAIT_MS, MOST_WAITS] = [40, 25];
 
 const judged = new WeakMap<SessionStore, Promise<void>>();
 
@@ -14,21 +16,28 @@ function judgeWhenIdle(session: SessionStore): Promise<void> {
   if (known) return known;
   const judging = new Promise<void>((done) => {
     const parts = judgeInParts(session.getState().job);
+    let waits = 0;
     const slice = (left: () => number) => {
       do {
         if (parts.next().done) return done();
       } while (left() > 2);
       later();
     };
+    const step = (idle: () => number) => {
+      // What a person has just typed is saved first, unless that takes long.
+      if (linkOf(session.getState()) === 'saving' && waits < MOST_WAITS) {
+        waits += 1;
+        setTimeout(later, WAIT_MS);
+        return;
+      }
+      const until = performance.now() + SLICE_MS;
+      slice(() => Math.min(until - performance.now(), idle()));
+    };
     const later = () => {
       // A page that is never idle, or not in view, is judged all the same.
-      const within = (idle: () => number) => {
-        const until = performance.now() + SLICE_MS;
-        slice(() => Math.min(until - performance.now(), idle()));
-      };
       if (window.requestIdleCallback)
-        window.requestIdleCallback((idle) => within(() => idle.timeRemaining()), { timeout: 500 });
-      else setTimeout(() => within(() => SLICE_MS));
+        window.requestIdleCallback((idle) => step(() => idle.timeRemaining()), { timeout: 500 });
+      else setTimeout(() => step(() => SLICE_MS));
     };
     later();
   });

@@ -166,6 +166,9 @@ function useShape(table: 'rooms' | 'places', id: string, { scale, chosen, onChoo
   };
 }
 
+/** About the width of a bold letter, in its size. */
+const EM = 0.6;
+
 function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & ShapeProps) {
   const { isChosen, isDragging, props } = useShape('rooms', room.id, rest);
   const job = useSession((session) => session.job);
@@ -176,7 +179,10 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
   const oneLine = room.name.length * 7.2 * px < room.widthMm - 10 * px;
   const lines = oneLine ? [room.name] : room.name.split(' ');
   const longest = Math.max(4, ...lines.map((line) => line.length));
-  const fit = Math.min(14 * px, (room.widthMm / longest) * 1.7, room.depthMm / (lines.length + 2));
+  const fit = Math.max(
+    6 * px,
+    Math.min(14 * px, (room.widthMm - 10 * px) / (longest * EM), room.depthMm / (lines.length + 2)),
+  );
   const x = room.xMm + 5 * px;
   return (
     <g {...props} aria-label={`Room ${room.name}${runs > 0 ? ` ${counted(runs, 'run')}` : ''}`}>
@@ -193,7 +199,7 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
       <text x={x} y={room.yMm + fit * 1.15} fontSize={fit} fontWeight="700" fill="var(--ink)">
         {lines.map((line, at) => (
           <tspan key={line} x={x} dy={at === 0 ? 0 : fit * 1.1}>
-            {at === 0 ? line : ` ${line}`}
+            {`${line} `}
           </tspan>
         ))}
         {runs > 0 && (
@@ -205,12 +211,12 @@ function RoomShape({ room, runs, ...rest }: { room: Room; runs: number } & Shape
             fill="var(--soft)"
             fontFamily="var(--font-mono)"
           >
-            {` ${counted(runs, 'run')}`}
+            {`${counted(runs, 'run')} `}
           </tspan>
         )}
         {cutHere > 0 && (
           <tspan x={x} dy={fit * 1.2} fontSize={fit * 0.86} fontWeight="700" fill="var(--wont)">
-            {` ✕ ${cutHere} cut`}
+            {`✕ ${cutHere} cut`}
           </tspan>
         )}
       </text>
