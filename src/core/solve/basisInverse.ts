@@ -33,6 +33,21 @@ export function widerInverse({ size, rows, squares }: BasisInverse, by: number, 
   return { size: wide, rows: next, squares: measured };
 }
 
+/** The inverse without some of its rows and columns: of units that are their own only member, nothing else changes. */
+export function narrowerInverse(
+  { size, rows, squares }: BasisInverse,
+  keepRows: readonly number[],
+  keepColumns: readonly number[],
+): BasisInverse {
+  const narrow = keepRows.length;
+  const next = new Float64Array((narrow + SPARE) ** 2);
+  keepRows.forEach((row, at) => {
+    const [from, to] = [row * size, at * narrow];
+    for (let column = 0; column < narrow; column++) next[to + column] = rows[from + keepColumns[column]];
+  });
+  return { size: narrow, rows: next, squares: Float64Array.from(keepRows, (row) => squares[row]) };
+}
+
 /**
  * Bring a member into the basis for the one of row `at` (Dantzig and Orchard-Hays 1954). Only what is not 0 is gone
  * through: bases of assignments are nearly trees.

@@ -18,8 +18,14 @@ export type BestFilling = (values: Float64Array) => { counts: ArrayLike<number>;
  * needed). With a filling all that holds less of any kind is one too.
  * @param alone the most of each kind where nothing else is in it
  * @param counts broken counts of the kinds, as a relaxation has them
+ * @param known fillings that were met before, which spare looking for them again
  */
-export function hullCut(alone: ArrayLike<number>, counts: Float64Array, bestFilling: BestFilling): HullCut | null {
+export function hullCut(
+  alone: ArrayLike<number>,
+  counts: Float64Array,
+  bestFilling: BestFilling,
+  known: readonly ArrayLike<number>[] = [],
+): HullCut | null {
   const kinds = counts.length;
   const sought = counts.map((count) => count + TRACE);
   // How small a share of twice the counts must be mixed with fillings to reach the counts? None: they are in the hull.
@@ -36,6 +42,12 @@ export function hullCut(alone: ArrayLike<number>, counts: Float64Array, bestFill
     entries[kind] = -alone[kind];
     lp.add(0, entries);
   }
+  const add = (filling: ArrayLike<number>) =>
+    lp.add(
+      0,
+      Float64Array.from(filling, (count) => -count),
+    );
+  known.forEach(add);
   for (let round = 0; round < ROUNDS; round++) {
     const { prices, value, base } = lp.solve();
     if (value < 1e-6) return null;
@@ -45,10 +57,7 @@ export function hullCut(alone: ArrayLike<number>, counts: Float64Array, bestFill
       const here = factors.reduce((sum, factor, kind) => sum + factor * counts[kind], 0);
       return here > bound * (1 + WORTH) ? { factors, limit: bound } : null;
     }
-    lp.add(
-      0,
-      Float64Array.from(filling, (count) => -count),
-    );
+    add(filling);
   }
   return null;
 }

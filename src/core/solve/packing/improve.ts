@@ -52,6 +52,16 @@ export function improve(
     }
     return sum;
   };
+  /** Cost of two things; what they cost for being together is not paid twice. */
+  const costOfBoth = (one: number, other: number) => {
+    let sum = pairCost(one, placeOf[one]) + pairCost(other, placeOf[other]);
+    for (const { a, b, groupOf, price } of problem.apart) {
+      if (!(a === one && b === other) && !(a === other && b === one)) continue;
+      const [at, there] = [placeOf[one], placeOf[other]];
+      if (at >= 0 && there >= 0 && groupOf[at] >= 0 && groupOf[at] === groupOf[there]) sum -= price;
+    }
+    return sum;
+  };
   const cheapest = (thing: number, open: Uint8Array): number => {
     let [best, least] = [-1, leftOut[thing]];
     for (let place = 0; place < places; place++) {
@@ -88,11 +98,11 @@ export function improve(
         if (inWay.length !== 1 || !fits(thing, place, inWay[0])) continue;
         const [other] = inWay;
         const [wasThing, wasOther] = [placeOf[thing], placeOf[other]];
-        const before = now + pairCost(other, wasOther);
+        const before = costOfBoth(thing, other);
         put(other, -1);
         put(thing, place);
         put(other, cheapest(other, all));
-        if (pairCost(thing, placeOf[thing]) + pairCost(other, placeOf[other]) < before - 1e-9) {
+        if (costOfBoth(thing, other) < before - 1e-9) {
           gained = true;
           break;
         }

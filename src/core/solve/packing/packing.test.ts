@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { anyPacking, packingByHighs, packingByTrying } from '../../../../tests/support/packing';
 import { stepLimits } from '../limits';
+import { improve } from './improve';
 import { pack } from './pack';
-import { isPacked, packingCost } from './problem';
+import { hasRoom, isPacked, packingCost } from './problem';
 
 describe('packing', () => {
   it('is as cheap as trying everything, where that can be done', () => {
@@ -26,6 +27,32 @@ describe('packing', () => {
     expect(isPacked(problem, found.placeOf)).toBe(true);
     expect(found.proven).toBe(true);
     expect(found.cost).toBe(await packingByHighs(problem));
+  });
+
+  it.each([
+    [124, 14, 20, false],
+    [8, 14, 18, true],
+  ])('pays once for two that are together, seed %i', async (seed, things, places, tight) => {
+    const problem = anyPacking(seed, things, places, tight);
+    const found = pack(problem, stepLimits(20_000));
+    expect(found.proven).toBe(true);
+    expect(found.cost).toBe(await packingByHighs(problem));
+  });
+
+  it('finds nothing to better in the best one', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+        const made = anyPacking(seed, 7, 10, false);
+        const apart = Array.from({ length: 6 }, (_, a) => ({ a, b: a + 1, groupOf: made.rowOf, price: 1500 }));
+        const problem = { ...made, apart };
+        const all = Uint8Array.from(problem.cost, (one, pair) =>
+          Number.isFinite(one) && hasRoom(problem, Math.floor(pair / 10), pair % 10) ? 1 : 0,
+        );
+        const best = pack(problem, stepLimits(20_000));
+        expect(improve(problem, best.placeOf, all).cost).toBe(best.cost);
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it('stops when it is told to, with what it has and an honest bound', () => {

@@ -1,4 +1,4 @@
-import { type BasisInverse, changeBasis, unitInverse, widerInverse } from '../basisInverse';
+import { type BasisInverse, changeBasis, narrowerInverse, unitInverse, widerInverse } from '../basisInverse';
 
 /** A column: its cost, and its entries in the rows. */
 export type Column = { cost: number; rows: number[]; entries: number[] };
@@ -151,6 +151,28 @@ export function descend(columns: readonly Column[], open: Uint8Array, rows: numb
   return 'stopped';
 }
 
+/** A state without those of its rows that have play: they bind nothing now. The first `kept` rows of the program stay. */
+export function withoutIdleRows(known: ProgramState, kept: number): ProgramState {
+  const idle = new Set<number>();
+  const places: number[] = [];
+  known.member.forEach((one, place) => {
+    const own = known.slackOf[place];
+    if (one < 0 && known.rows[own] >= kept) idle.add(own);
+    else places.push(place);
+  });
+  if (idle.size === 0) return known;
+  const rows = known.rows.map((_, row) => row).filter((row) => !idle.has(row));
+  const now = new Map(rows.map((row, at) => [row, at]));
+  return {
+    rows: rows.map((row) => known.rows[row]),
+    inverse: narrowerInverse(known.inverse, places, rows),
+    member: Int32Array.from(places, (place) => known.member[place]),
+    slackOf: Int32Array.from(places, (place) => now.get(known.slackOf[place]) ?? -1),
+    values: Float64Array.from(places, (place) => known.values[place]),
+    prices: Float64Array.from(rows, (row) => known.prices[row]),
+  };
+}
+
 /** A copy of a state with more rows, each with its own slack. */
 export function withRows(
   columns: readonly Column[],
@@ -208,6 +230,9 @@ export function mend(columns: readonly Column[], open: Uint8Array, rows: number,
     if (one >= 0) isIn[one] = 1;
     else slackIn[state.slackOf[place]] = 1;
   });
+  const { list, starts, places, entries, slotOf } = openColumns(columns, open, at);
+  const reduced = Float64Array.from(list, (one) => over(columns[one], state.prices, at));
+  const slopes = new Float64Array(list.length);
   for (let round = 0; round < size + 100; round++) {
     let [leaves, furthest] = [-1, 0];
     for (let row = 0; row < size; row++) {
@@ -221,18 +246,15 @@ export function mend(columns: readonly Column[], open: Uint8Array, rows: number,
     const sign = state.values[leaves] < 0 ? -1 : 1;
     for (let place = 0; place < size; place++) step[place] = sign * state.inverse.rows[leaves * size + place];
     let [enters, slack, least, steepest] = [-1, -1, Number.POSITIVE_INFINITY, 0];
-    for (let one = 0; one < columns.length; one++) {
-      if (isIn[one] || !open[one]) continue;
-      const { rows: own, entries } = columns[one];
+    for (let slot = 0; slot < list.length; slot++) {
+      if (isIn[list[slot]]) continue;
       let slope = 0;
-      for (let slot = 0; slot < own.length; slot++) {
-        const place = at[own[slot]];
-        if (place >= 0) slope += step[place] * entries[slot];
-      }
+      for (let at = starts[slot]; at < starts[slot + 1]; at++) slope += step[places[at]] * entries[at];
+      slopes[slot] = slope;
       if (slope < PIVOT) continue;
-      const ratio = Math.max(0, over(columns[one], state.prices, at)) / slope;
+      const ratio = Math.max(0, reduced[slot]) / slope;
       if (ratio > least + TINY || (ratio > least - TINY && slope <= steepest)) continue;
-      [enters, slack, least, steepest] = [one, -1, ratio, slope];
+      [enters, slack, least, steepest] = [list[slot], -1, ratio, slope];
     }
     for (let place = 0; place < size; place++) {
       if (slackIn[place] || step[place] < PIVOT) continue;
@@ -244,12 +266,46 @@ export function mend(columns: readonly Column[], open: Uint8Array, rows: number,
     directTo(state, slack < 0 ? columns[enters] : null, slack, at, direction);
     if (Math.abs(direction[leaves] - sign * steepest) > 1e-3 * steepest) return 'stopped';
     for (let place = 0; place < size; place++) state.prices[place] = state.prices[place] + least * step[place];
+    for (let slot = 0; slot < list.length; slot++)
+      if (!isIn[list[slot]]) reduced[slot] = reduced[slot] - least * slopes[slot];
     const out = state.member[leaves];
-    if (out >= 0) isIn[out] = 0;
-    else slackIn[state.slackOf[leaves]] = 0;
+    if (out >= 0) {
+      isIn[out] = 0;
+      if (slotOf[out] >= 0) reduced[slotOf[out]] = -least * sign;
+    } else slackIn[state.slackOf[leaves]] = 0;
     if (slack < 0) isIn[enters] = 1;
     else slackIn[slack] = 1;
     exchange(state, leaves, slack < 0 ? enters : -1, slack, direction);
   }
   return 'stopped';
+}
+
+/** Open columns, with their entries in the rows of a state only, one after the other. */
+function openColumns(columns: readonly Column[], open: Uint8Array, at: Int32Array) {
+  const slotOf = new Int32Array(columns.length).fill(-1);
+  let [count, filled] = [0, 0];
+  for (let one = 0; one < columns.length; one++)
+    if (open[one]) {
+      slotOf[one] = count++;
+      filled += columns[one].rows.length;
+    }
+  const list = new Int32Array(count);
+  const starts = new Int32Array(count + 1);
+  const places = new Int32Array(filled);
+  const entries = new Float64Array(filled);
+  let end = 0;
+  for (let one = 0, slot = 0; one < columns.length; one++) {
+    if (!open[one]) continue;
+    const { rows, entries: own } = columns[one];
+    for (let of = 0; of < rows.length; of++) {
+      const place = at[rows[of]];
+      if (place < 0) continue;
+      places[end] = place;
+      entries[end] = own[of];
+      end += 1;
+    }
+    list[slot] = one;
+    starts[++slot] = end;
+  }
+  return { list, slotOf, starts, places, entries };
 }
