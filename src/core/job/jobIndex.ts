@@ -60,13 +60,13 @@ function orderRuns(runs: Job['runs']): Run[] {
 }
 
 /** Hand the order of the runs on to their next version, brought up to date: none of these came, went or was relabelled. */
-export function handOnOrder(before: Job['runs'], after: Job['runs']): void {
+export function handOnOrder(before: Job['runs'], after: Job['runs'], changed: ReadonlySet<string>): void {
   const known = orders.get(before);
-  if (known && Object.isFrozen(after))
-    orders.set(
-      after,
-      known.map((run) => after[run.id] ?? run),
-    );
+  if (!known || !Object.isFrozen(after)) return;
+  orders.set(
+    after,
+    known.map((run) => (changed.has(run.id) && after[run.id]) || run),
+  );
 }
 const byLabel = ofTable((runs: Job['runs']) => mapBy(Object.values(runs), (row) => sameKey(row.label)));
 const byName = ofTable((networks: Job['networks']) => mapBy(Object.values(networks), (row) => sameKey(row.name)));

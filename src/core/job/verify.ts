@@ -127,7 +127,8 @@ export function verify(before: Job, after: Job, changes: readonly Change[] = dif
   }
   for (const [table, ids] of touched) handOnKeyMaps(before, after, table, ids);
   const sameOrder = (change: Change) => change.table !== 'runs' || (isFieldChange(change) && change.field !== 'label');
-  if (changes.every(sameOrder)) handOnOrder(before.runs, after.runs);
+  const runs = touched.get('runs');
+  if (runs && changes.every(sameOrder)) handOnOrder(before.runs, after.runs, runs);
   for (const table of touched.keys()) {
     const own = changes.filter((change) => change.table === table);
     if (own.every(isFieldChange))

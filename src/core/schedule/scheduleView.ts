@@ -46,12 +46,17 @@ export type ScheduleView = {
 };
 export const PLAIN_VIEW: ScheduleView = { text: '', filter: 'all', group: 'none', sort: 'label', falling: false };
 
-export type ScheduleItem = { kind: 'group'; name: string; count: number } | { kind: 'run'; run: Run };
+/** `row`: the run's place among the runs shown; headings of groups do not count. */
+export type ScheduleItem = { kind: 'group'; name: string; count: number } | { kind: 'run'; run: Run; row: number };
 
-function passes(job: Job, filter: RunFilter): (run: Run) => boolean {
+/** How many runs are shown: a heading is never last. */
+export function shownRuns(items: readonly ScheduleItem[]): number {
+  const last = items.at(-1);
+  return last?.kind === 'run' ? last.row + 1 : 0;
+}
+
+function passes(job: Job, filter: Exclude<RunFilter, 'all'>): (run: Run) => boolean {
   switch (filter) {
-    case 'all':
-      return () => true;
     case 'spare':
       return (run) => !isLive(run);
     case 'critical':
@@ -78,9 +83,7 @@ const wordsIn = (text: string): string[] =>
     .split(/[^\p{L}\p{N}.]+/u)
     .filter(Boolean);
 
-function holds(job: Job, text: string): (run: Run) => boolean {
-  const words = wordsIn(text);
-  if (words.length === 0) return () => true;
+function holds(job: Job, text: string, words: string[]): (run: Run) => boolean {
   // While it is typed the last word may still be the beginning of one; a number is never the beginning of another.
   const open = /\p{L}$/u.test(text) ? words.at(-1) : undefined;
   return (run) => {
@@ -100,8 +103,10 @@ function groupName(job: Job, run: Run, group: RunGroup): string {
 
 /** The runs of the schedule as a person wants to see them: filtered, sorted, and under headings where they are grouped. */
 export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
-  const [fits, has] = [passes(job, view.filter), holds(job, view.text)];
-  const runs = indexJob(job).runsInOrder.filter((run) => fits(run) && has(run));
+  let runs: readonly Run[] = indexJob(job).runsInOrder;
+  if (view.filter !== 'all') runs = runs.filter(passes(job, view.filter));
+  const words = wordsIn(view.text);
+  if (words.length > 0) runs = runs.filter(holds(job, view.text, words));
   if (view.sort !== 'label' || view.falling) {
     const length = LENGTH_COLUMNS[view.sort];
     const numeric = (run: Run) =>
@@ -123,9 +128,9 @@ export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
     // Sorting is stable, so that equal ones stay in label order.
     keyed.sort((a, b) => (a.number !== null && b.number !== null ? a.number - b.number : naturalOrder(a.text, b.text)));
     if (view.falling) keyed.reverse();
-    runs.splice(0, runs.length, ...keyed.map(({ run }) => run));
+    runs = keyed.map(({ run }) => run);
   }
-  if (view.group === 'none') return runs.map((run) => ({ kind: 'run', run }));
+  if (view.group === 'none') return runs.map((run, row) => ({ kind: 'run', run, row }));
   const groups = new Map<string, Run[]>();
   for (const run of runs) {
     const name = groupName(job, run, view.group);
@@ -133,11 +138,12 @@ export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
     if (group) group.push(run);
     else groups.set(name, [run]);
   }
+  let row = 0;
   return [...groups.entries()]
     .sort(([a], [b]) => naturalOrder(a, b))
     .flatMap(([name, members]): ScheduleItem[] => [
       { kind: 'group', name, count: members.length },
-      ...members.map((run) => ({ kind: 'run' as const, run })),
+      ...members.map((run) => ({ kind: 'run' as const, run, row: row++ })),
     ]);
 }
 

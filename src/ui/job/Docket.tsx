@@ -1,6 +1,6 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import type { BuildFinding } from '@/core/build/findings';
 import type { Job } from '@/core/job/job';
 import { indexJob } from '@/core/job/jobIndex';
@@ -28,7 +28,8 @@ export function Docket({ station }: { station: StationId }) {
 
 const LOOK = 'flex w-full shrink-0 flex-col border-strong border-t bg-sheet md:w-[264px] md:border-t-0 md:border-l';
 
-function Judged({ job, station }: { job: Job; station: StationId }) {
+/** Drawn once a state: the round that only learns that the job changed shows the old one again. */
+const Judged = memo(function Judged({ job, station }: { job: Job; station: StationId }) {
   const snags = findSnags(job).filter((snag) => snag.stations.includes(station));
   const against = useAgainst((state) => (station === 'build' && state.jobId === job.id ? state.findings : NONE));
   const count = snags.length + against.length;
@@ -60,7 +61,7 @@ function Judged({ job, station }: { job: Job; station: StationId }) {
       </ul>
     </aside>
   );
-}
+});
 
 /** What stands against the build: it needs to know what stands today, which no other station does. */
 const Against = ({ finding: { grade, what, why, source } }: { finding: BuildFinding }) => (

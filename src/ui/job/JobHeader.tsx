@@ -33,7 +33,8 @@ import { WaitingSheet } from './WaitingSheet';
 type Shown = 'job' | 'waiting' | 'history' | 'files' | 'shares' | null;
 
 export function JobHeader({ station, onFind, onKeys }: { station: StationId; onFind: () => void; onKeys: () => void }) {
-  const job = useSession((session) => session.job);
+  const jobId = useSession((session) => session.job.id);
+  const name = useSession((session) => session.job.name);
   const revision = useSession((session) => session.revision);
   const mayShare = useSession((session) => session.revision === null && memberHere(session.job.id)?.shares === true);
   const [shown, setShown] = useState<Shown>(null);
@@ -59,7 +60,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
             className="max-w-full truncate align-middle decoration-dotted underline-offset-4 hover:underline"
             onClick={() => setShown('job')}
           >
-            {job.name}
+            {name}
           </button>
         </h1>
         {revision === null && <OthersHere place={station} />}
@@ -79,7 +80,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
         )}
         <div className="hidden items-center gap-x-2 sm:flex">
           <a
-            href={`/jobs/${job.id}/work`}
+            href={`/jobs/${jobId}/work`}
             title="At the rack: big, for one thumb"
             aria-label="At the rack"
             className="inline-flex min-h-8 items-center px-1.5 hover:bg-well"
@@ -114,7 +115,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
             </Button>
           </DropdownMenu.Trigger>
           <MenuSheet align="end">
-            <MenuItem onSelect={() => window.location.assign(`/jobs/${job.id}/work`)}>At the rack</MenuItem>
+            <MenuItem onSelect={() => window.location.assign(`/jobs/${jobId}/work`)}>At the rack</MenuItem>
             <MenuItem onSelect={() => setShown('history')}>Changes and versions</MenuItem>
             <MenuItem onSelect={() => setShown('files')}>Take away</MenuItem>
             <MenuItem onSelect={() => setShown('job')}>Name, units, and who you are</MenuItem>

@@ -1,5 +1,6 @@
 import { ChevronLeft, ChevronRight, List } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
+import type { Job } from '@/core/job/job';
 import type { StationId } from '@/core/job/stationIds';
 import { STATION_LIST, type StationState, stationStates } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
@@ -40,7 +41,11 @@ const Cable = () => (
 /** The job as one length of cable with its stations on it: the only navigation inside a job. */
 export function JobLine({ station }: { station: StationId }) {
   const base = useSession((session) => session.base);
-  const judged = useJudged();
+  return <Line judged={useJudged()} base={base} station={station} />;
+}
+
+/** Drawn once a state: the round that only learns that the job changed shows the old one again. */
+const Line = memo(function Line({ judged, base, station }: { judged: Job | null; base: string; station: StationId }) {
   const states = judged ? stationStates(judged) : UNJUDGED;
   return (
     <>
@@ -72,7 +77,7 @@ export function JobLine({ station }: { station: StationId }) {
       <NarrowLine states={states} base={base} station={station} />
     </>
   );
-}
+});
 
 /** The same on a phone: where I am, the stations before and behind, and all of them in a sheet. */
 function NarrowLine({ states, base, station }: { states: StationState[]; base: string; station: StationId }) {

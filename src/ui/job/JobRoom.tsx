@@ -111,7 +111,8 @@ function Room({ session }: { session: SessionStore }) {
   }, [session]);
   useEffect(() => {
     const title = () => {
-      document.title = `${session.getState().job.name} · Good Shelf`;
+      const words = `${session.getState().job.name} · Good Shelf`;
+      if (document.title !== words) document.title = words;
     };
     title();
     return session.subscribe(title);

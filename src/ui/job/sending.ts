@@ -86,7 +86,7 @@ export function createSender(given: Given): Sender {
     // Gone from the outbox, though not by us: another window brought it to the server.
     if (pending.some(({ batchId }) => !listed.has(batchId) && !adding.has(batchId) && !away.has(batchId)))
       newsWanted = true;
-    store.setState({ aside });
+    if (aside.length > 0 || store.getState().aside.length > 0) store.setState({ aside });
     if (fresh.length > 0 || dropped) setPending([...pending.filter(({ batchId }) => !away.has(batchId)), ...fresh]);
     return entries;
   }
@@ -237,7 +237,7 @@ export function createSender(given: Given): Sender {
             )
             .finally(() => early.delete(entry.batchId)),
         );
-      outbox
+      const kept = outbox
         .add(entry)
         .catch(() => {
           store.setState({ lasting: false });
@@ -247,12 +247,9 @@ export function createSender(given: Given): Sender {
           });
           unkept.push(entry);
         })
-        .finally(() => {
-          adding.delete(entry.batchId);
-          void drain();
-        });
-      // Begun beside it: the outbox answers in order, so what is read there next has it.
-      void drain();
+        .finally(() => adding.delete(entry.batchId));
+      // The outbox is read when there is something to bring from it: the page has enough to do while it is drawn anew.
+      void Promise.all([kept, early.get(entry.batchId)]).then(drain);
     },
     heard: (revision) => {
       if (revision === 'gap') newsWanted = true;

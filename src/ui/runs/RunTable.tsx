@@ -6,7 +6,7 @@ import type { Run } from '@/core/records/run';
 import { type CellsRead, editCell, pasteCells } from '@/core/runs/cells';
 import { runLengthMm } from '@/core/runs/routeLength';
 import type { RunColumn } from '@/core/runs/runColumns';
-import type { ScheduleItem, ScheduleView } from '@/core/schedule/scheduleView';
+import { type ScheduleItem, type ScheduleView, shownRuns } from '@/core/schedule/scheduleView';
 import { lengthToField } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { useThumbed } from '../kit/useThumbed';
@@ -18,6 +18,13 @@ import { ScheduleLists } from './ScheduleLists';
 
 /** Height of a row, and where a thumb takes its cells. */
 const [ROW_PX, THUMB_ROW_PX] = [28, 44];
+
+type RunItem = Extract<ScheduleItem, { kind: 'run' }>;
+/** Where in the list a run stands, counted with the headings of groups; -1 where it does not. */
+const itemOf = (items: readonly ScheduleItem[], is: (item: RunItem) => boolean): number =>
+  items.findIndex((item) => item.kind === 'run' && is(item));
+const runsOf = (items: readonly ScheduleItem[]): Run[] =>
+  items.flatMap((item) => (item.kind === 'run' ? [item.run] : []));
 
 const newId = () => `run-${crypto.randomUUID()}`;
 
@@ -41,18 +48,7 @@ export function RunTable({
   const dispatch = useSession((session) => session.dispatch);
   const select = useSession((session) => session.select);
   const selected = useSession((session) => session.selectedRunId);
-  // Cells are addressed by the run's place among the runs shown; headings of groups do not count.
-  const { runs, itemOf } = useMemo(() => {
-    const shown: Run[] = [];
-    const at: number[] = [];
-    items.forEach((item, index) => {
-      if (item.kind === 'group') return;
-      shown.push(item.run);
-      at.push(index);
-    });
-    return { runs: shown, itemOf: at };
-  }, [items]);
-  const rowOf = useMemo(() => new Map(runs.map((run, row) => [run.id, row])), [runs]);
+  const count = shownRuns(items);
   const scroller = useRef<HTMLDivElement>(null);
   const rowPx = useThumbed() ? THUMB_ROW_PX : ROW_PX;
   const virtual = useVirtualizer({
@@ -68,9 +64,9 @@ export function RunTable({
   useEffect(() => virtual.measure(), [rowPx]);
 
   // A run that was found or traced elsewhere comes into view.
-  const selectedItem = itemOf[(selected === null ? undefined : rowOf.get(selected)) ?? -1];
+  const selectedItem = useMemo(() => itemOf(items, ({ run }) => run.id === selected), [items, selected]);
   useEffect(() => {
-    if (selectedItem === undefined) return;
+    if (selectedItem < 0) return;
     // To scroll to where one is already would lay out the page for nothing.
     const [top, from] = [selectedItem * rowPx, virtual.scrollOffset ?? 0];
     const inView = top >= from && top + rowPx <= from + (virtual.scrollRect?.height ?? 0);
@@ -78,9 +74,9 @@ export function RunTable({
   }, [selectedItem, virtual, rowPx]);
 
   // What the rows call reads the latest of everything, so that a row is drawn anew only when it changed itself.
-  const latest = useRef({ runs, itemOf, columns, chosen, onChoose });
+  const latest = useRef({ items, columns, chosen, onChoose });
   useEffect(() => {
-    latest.current = { runs, itemOf, columns, chosen, onChoose };
+    latest.current = { items, columns, chosen, onChoose };
   });
   const focusCell = useCallback(
     (row: number, column: number) => {
@@ -88,7 +84,13 @@ export function RunTable({
         scroller.current?.parentElement?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
       const there = seek();
       if (there) return there.focus();
-      virtual.scrollToIndex(latest.current.itemOf[row] ?? 0, { align: 'center' });
+      virtual.scrollToIndex(
+        Math.max(
+          0,
+          itemOf(latest.current.items, (item) => item.row === row),
+        ),
+        { align: 'center' },
+      );
       requestAnimationFrame(() => requestAnimationFrame(() => seek()?.focus()));
     },
     [virtual],
@@ -119,8 +121,8 @@ export function RunTable({
         return dispatch(read.commands);
       },
       paste: (text, at) => {
-        const { runs, columns } = latest.current;
-        const read = pasteCells(text, { runs: runs.slice(at.row), columns: columns.slice(at.column) }, newId);
+        const { items, columns } = latest.current;
+        const read = pasteCells(text, { runs: runsOf(items).slice(at.row), columns: columns.slice(at.column) }, newId);
         if (read) take(read);
         return read !== null;
       },
@@ -130,7 +132,7 @@ export function RunTable({
   );
 
   const grid = gridOf(columns);
-  const allChosen = runs.length > 0 && runs.every((run) => chosen.has(run.id));
+  const allChosen = count > 0 && chosen.size >= count && runsOf(items).every((run) => chosen.has(run.id));
   return (
     <div className="relative flex min-h-72 flex-1 flex-col overflow-x-auto overflow-y-hidden">
       <div
@@ -150,7 +152,7 @@ export function RunTable({
               type="checkbox"
               aria-label="Choose every run shown"
               checked={allChosen}
-              onChange={() => onChoose(allChosen ? new Set() : new Set(runs.map((run) => run.id)))}
+              onChange={() => onChoose(allChosen ? new Set() : new Set(runsOf(items).map((run) => run.id)))}
             />
           </div>
           {columns.map((column) => (
@@ -196,8 +198,7 @@ export function RunTable({
                   </div>
                 );
               }
-              const { run } = item;
-              const row = rowOf.get(run.id) ?? 0;
+              const { run, row } = item;
               return (
                 <RunRow
                   key={run.id}
@@ -211,14 +212,14 @@ export function RunTable({
                   routeText={run.lengthMm === null ? lengthToField(runLengthMm(job, run), job.units) : ''}
                   selected={run.id === selected}
                   chosen={chosen.has(run.id)}
-                  last={row === runs.length - 1}
+                  last={row === count - 1}
                   actions={actions}
                 />
               );
             })}
           </div>
         </div>
-        <EntryRow row={runs.length} grid={grid} columns={columns} onEnter={take} focusCell={focusCell} />
+        <EntryRow row={count} grid={grid} columns={columns} onEnter={take} focusCell={focusCell} />
       </div>
       <ScheduleLists />
     </div>

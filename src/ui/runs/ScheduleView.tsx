@@ -2,6 +2,7 @@
 
 import { FileUp } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { indexJob } from '@/core/job/jobIndex';
 import { scheduleColumns } from '@/core/runs/cells';
 import type { RunColumn } from '@/core/runs/runColumns';
 import { runFacts } from '@/core/runs/runFacts';
@@ -10,6 +11,7 @@ import {
   PLAIN_VIEW,
   RUN_FILTERS,
   RUN_GROUPS,
+  shownRuns,
   type ScheduleView as View,
 } from '@/core/schedule/scheduleView';
 import { citeSource } from '@/core/standards/source';
@@ -38,8 +40,8 @@ export function ScheduleView() {
   const text = useDeferredValue(view.text);
   const items = useMemo(() => arrangeRuns(job, { ...view, text }), [job, view, text]);
   const columns = useMemo(() => columnsOf(set, scheduleColumns(job.units)), [set, job.units]);
-  const count = Object.keys(job.runs).length;
-  const shown = items.filter((item) => item.kind === 'run').length;
+  const count = indexJob(job).runsInOrder.length;
+  const shown = shownRuns(items);
   const there = useMemo(() => new Set([...chosen].filter((id) => job.runs[id])), [chosen, job.runs]);
   const sort = (column: RunColumn) =>
     setView((now) => ({ ...now, sort: column, falling: now.sort === column && !now.falling }));
