@@ -11,20 +11,16 @@ export function improve(
   first: Uint8Array,
   all: Uint8Array = first,
 ): Packed {
-  const { things, places, cost, leftOut, limits } = problem;
+  const { things, places, cost, leftOut, limits, rowOf } = problem;
   const placeOf = new Int32Array(things).fill(-1);
   const sums = new Float64Array(limits.length);
   const order = Array.from({ length: things }, (_, thing) => thing).sort((a, b) => leftOut[b] - leftOut[a] || a - b);
 
+  /** What is in each row of places. */
+  const held = Array.from({ length: 1 + Math.max(-1, ...rowOf) }, (): number[] => []);
   const fits = (thing: number, place: number, without = -1): boolean => {
-    for (let other = 0; other < things; other++)
-      if (
-        other !== thing &&
-        other !== without &&
-        placeOf[other] >= 0 &&
-        overlaps(problem, thing, place, other, placeOf[other])
-      )
-        return false;
+    for (const other of held[rowOf[place]])
+      if (other !== thing && other !== without && overlaps(problem, thing, place, other, placeOf[other])) return false;
     for (let at = 0; at < limits.length; at++) {
       const { inside, weight, most } = limits[at];
       if (!inside[place]) continue;
@@ -41,6 +37,11 @@ export function improve(
       if (placeOf[thing] >= 0 && inside[placeOf[thing]]) sums[at] = sums[at] - weight[thing];
       if (place >= 0 && inside[place]) sums[at] = sums[at] + weight[thing];
     }
+    if (placeOf[thing] >= 0) {
+      const there = held[rowOf[placeOf[thing]]];
+      there.splice(there.indexOf(thing), 1);
+    }
+    if (place >= 0) held[rowOf[place]].push(thing);
     placeOf[thing] = place;
   };
   const pairCost = (thing: number, place: number) => {
@@ -91,10 +92,9 @@ export function improve(
           break;
         }
         // Whoever alone is in the way goes to where it is cheapest then.
-        const inWay: number[] = [];
-        for (let other = 0; other < things && inWay.length < 2; other++)
-          if (other !== thing && placeOf[other] >= 0 && overlaps(problem, thing, place, other, placeOf[other]))
-            inWay.push(other);
+        const inWay = held[rowOf[place]].filter(
+          (other) => other !== thing && overlaps(problem, thing, place, other, placeOf[other]),
+        );
         if (inWay.length !== 1 || !fits(thing, place, inWay[0])) continue;
         const [other] = inWay;
         const [wasThing, wasOther] = [placeOf[thing], placeOf[other]];

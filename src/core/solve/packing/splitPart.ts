@@ -1,4 +1,4 @@
-import { type Asked, countsOf, type PackingModel } from './packingModel';
+import { type Asked, countsOf, type PackingModel, partsIn } from './packingModel';
 
 /** A count or share that is further from whole than this is broken. */
 const COUNT = 1e-4;
@@ -56,10 +56,21 @@ function splitCounts(model: PackingModel, asked: Asked, shares: Float64Array): [
 
 function splitThing(model: PackingModel, asked: Asked, shares: Float64Array): [Asked, Asked] | null {
   const { places, rowOf, middle } = model.problem;
-  let [thing, most] = [-1, SHARE];
+  const brokenAt = (pair: number) => Math.min(shares[pair], 1 - shares[pair]);
+  const inOne = inOneRow(model, shares);
+  const crowd = new Int32Array(1 + Math.max(...rowOf));
+  for (let pair = 0; pair < model.pairs; pair++)
+    if (brokenAt(pair) > SHARE) crowd[rowOf[pair % places]] = crowd[rowOf[pair % places]] + 1;
+  // Things that are in several rows, or in one and nowhere, come before those that are only here and there in one, of which
+  // those come first that are where most are.
+  let [thing, most, first] = [-1, 0, -1];
   for (let pair = 0; pair < model.pairs; pair++) {
-    const broken = Math.min(shares[pair], 1 - shares[pair]);
-    if (broken > most + TINY) [thing, most] = [Math.floor(pair / places), broken];
+    const broken = brokenAt(pair);
+    if (broken <= SHARE) continue;
+    const one = Math.floor(pair / places);
+    const rank = inOne[one] ? crowd[rowOf[pair % places]] : model.pairs;
+    if (rank < first || (rank === first && broken <= most + TINY)) continue;
+    [thing, most, first] = [one, broken, rank];
   }
   if (thing < 0) return null;
   const at = Array.from({ length: places }, (_, place) => ({ place, share: shares[thing * places + place] })).filter(
@@ -81,6 +92,16 @@ function splitThing(model: PackingModel, asked: Asked, shares: Float64Array): [A
   const share = at.slice(0, cutAt + 1).reduce((sum, one) => sum + one.share, 0);
   const row = rowOf[at[0].place];
   return parted(model, asked, thing, (place) => rowOf[place] === row && middle[place] <= edge, share);
+}
+
+/** Which things are in one row whole, or nowhere: 1. */
+function inOneRow(model: PackingModel, shares: Float64Array): Uint8Array {
+  const whole = new Uint8Array(model.problem.things).fill(1);
+  for (const { row } of model.rowKinds)
+    partsIn(model, shares, (place) => model.problem.rowOf[place] === row).forEach((part, thing) => {
+      if (part > SHARE && part < 1 - SHARE) whole[thing] = 0;
+    });
+  return whole;
 }
 
 /** A thing in these places, or not in any of them: elsewhere or nowhere. */
