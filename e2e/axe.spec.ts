@@ -142,8 +142,8 @@ const VIEWS: { name: string; path: string; prepare?: (page: Page) => Promise<unk
     name: `hand over ${view}`,
     path: `/jobs/quillback/handover/${view}`,
   })),
-  { name: 'jobs on this device', path: '/work' },
-  ...['', ...RACK_VIEWS].map((view) => ({ name: `at the rack ${view}`, path: `/jobs/quillback/work/${view}` })),
+  { name: 'jobs on this device', path: '/rack' },
+  ...['', ...RACK_VIEWS].map((view) => ({ name: `at the rack ${view}`, path: `/jobs/quillback/rack/${view}` })),
   {
     name: 'find',
     path: '/jobs/quillback/land',
@@ -165,7 +165,7 @@ for (const { part, views } of PARTS) {
     let open: string | undefined;
     for (const { name, path, prepare } of views) {
       // Within one job the page stays, unless something was opened or planned in it.
-      const job = /^\/jobs\/[^/]+(?!.*\/work)/.exec(path)?.[0];
+      const job = /^\/jobs\/[^/]+(?!.*\/rack)/.exec(path)?.[0];
       await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'day')).catch(() => undefined);
       if (job !== undefined && job === open) await turnTo(page, path.replace(/\/$/, ''));
       else await page.goto(path);

@@ -50,12 +50,12 @@ test('every screen at the rack is whole at four widths and in both themes', asyn
   page.on('pageerror', (fault) => wrong.push(fault.message.slice(0, 160)));
   for (const job of ['schnuerlbach', 'ostermoor'])
     for (const view of ['', ...RACK_VIEWS]) {
-      await page.goto(`/jobs/${job}/work/${view}`);
+      await page.goto(`/jobs/${job}/rack/${view}`);
       await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Opening the job …');
       await expect(page.getByText('Bringing the steps into order')).toHaveCount(0);
       await inspect(page, `${job} at the rack, ${view || 'first screen'}`, wrong, true);
     }
-  await page.goto('/work');
+  await page.goto('/rack');
   await inspect(page, 'jobs on this device', wrong, true);
   expect(wrong).toEqual([]);
 });

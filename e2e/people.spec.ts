@@ -102,7 +102,7 @@ test('one is let in, invites another, and each does what they are there for', as
   await room.fill('Somewhere else');
   await room.press('Enter');
   await expect(sam.getByText('Your role permits ticks, tests, notes and photographs, not this.')).toBeVisible();
-  await sam.goto('/jobs/quillback/work/note');
+  await sam.goto('/jobs/quillback/rack/note');
   await sam.getByLabel('Slide to the end to unlock writing').press('End');
   await sam.getByLabel('Note', { exact: true }).fill('Lid of the tray is loose');
   await sam.getByRole('button', { name: 'Keep the note' }).click();
@@ -206,7 +206,7 @@ test('a second factor is asked for, and signing out wipes the device', async ({ 
   await ada.getByLabel('Code that it shows').fill(await generate({ secret, epoch: held * CODE_SECONDS }));
   await ada.getByRole('button', { name: 'Hold it' }).click();
   await expect(ada.getByText('Recovery codes: each lets you in once')).toBeVisible();
-  await ada.goto('/jobs/quillback/work');
+  await ada.goto('/jobs/quillback/rack');
   await expect(ada.getByRole('button', { name: 'Find', exact: false }).first()).toBeVisible();
   await expect
     .poll(() => ada.evaluate(async () => (await indexedDB.databases()).map(({ name }) => name)))

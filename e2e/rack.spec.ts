@@ -20,14 +20,14 @@ test('in the cellar a pinned job opens, is searched, traced, noted and tested, a
 }) => {
   const id = await makeJob(request);
   const { context, page } = await phone(browser, baseURL);
-  await page.goto(`/jobs/${id}/work`);
+  await page.goto(`/jobs/${id}/rack`);
   await expect(page.getByRole('heading', { name: JOB })).toBeVisible();
   await keptProgram(page);
   await page.getByRole('button', { name: 'Pin to this device' }).click();
   await expect(page.getByRole('button', { name: 'Pinned to this device' })).toBeVisible();
 
   await context.setOffline(true);
-  await page.goto('/work');
+  await page.goto('/rack');
   await page.getByRole('button', { name: new RegExp(JOB) }).click();
   await page.getByRole('button', { name: /^Find/ }).click();
   await page.getByLabel('Label, room, port or device').fill('twelve');
@@ -50,7 +50,7 @@ test('in the cellar a pinned job opens, is searched, traced, noted and tested, a
   // The application is closed, and opened again where there is still no network.
   await page.close();
   const again = await context.newPage();
-  await again.goto(`/jobs/${id}/work`);
+  await again.goto(`/jobs/${id}/rack`);
   await expect(again.getByTestId('link')).toContainText('2 wait, kept here');
   await context.setOffline(false);
   await again.reload();
@@ -66,7 +66,7 @@ test('in the cellar a pinned job opens, is searched, traced, noted and tested, a
 test('a photograph waits on the device and goes on in pieces', async ({ browser, baseURL, request }) => {
   const id = await makeJob(request);
   const { context, page } = await phone(browser, baseURL);
-  await page.goto(`/jobs/${id}/work/photo`);
+  await page.goto(`/jobs/${id}/rack/photo`);
   await unlock(page);
   // Noise does not get small: it takes several pieces.
   const picture = await page.evaluate(async () => {
@@ -108,7 +108,7 @@ test('two telephones at the two ends see what the other marks', async ({ browser
   const id = await makeJob(request);
   const [one, two] = [await phone(browser, baseURL), await phone(browser, baseURL)];
   for (const { page } of [one, two]) {
-    await page.goto(`/jobs/${id}/work/find`);
+    await page.goto(`/jobs/${id}/rack/find`);
     await page.getByLabel('Label, room, port or device').fill('12');
     await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
     await page.getByRole('button', { name: 'Two ends' }).click();
@@ -135,7 +135,7 @@ test('two telephones at the two ends see what the other marks', async ({ browser
 
 test('the next step of a build is planned without a network too', async ({ browser, baseURL }) => {
   const { context, page } = await phone(browser, baseURL);
-  await page.goto('/jobs/ostermoor/work/step');
+  await page.goto('/jobs/ostermoor/rack/step');
   const step = page.getByRole('article', { name: 'The step now' });
   await expect(step).toBeVisible();
   const words = await step.getByRole('heading').textContent();

@@ -117,7 +117,7 @@ const VIEWS: View[] = [
     path: '/jobs/quillback/handover/more',
     prepare: (page) => page.getByRole('region', { name: 'Ways' }).getByRole('article').first().waitFor(),
   },
-  { name: 'at-the-rack', path: '/jobs/quillback/work', phone: true },
+  { name: 'at-the-rack', path: '/jobs/quillback/rack', phone: true },
 ];
 
 const wanted = process.argv.slice(2);

@@ -30,6 +30,7 @@ export async function keptShells(): Promise<
     const take = (part: unknown) => {
       if (typeof part === 'string' || part instanceof Uint8Array) parts.push(Buffer.from(part));
     };
+    // Both take their arguments in several orders, which no one type says: they are handed on as they came.
     response.write = (...given: unknown[]) => {
       take(given[0]);
       return write.apply(response, given as never);

@@ -51,7 +51,7 @@ export async function trialCellar(
       let phone = await openPhone(folder, address);
       let page = await phone.newPage();
       page.setDefaultTimeout(LONGEST_MS);
-      await page.goto(`/jobs/${id}/work/test`);
+      await page.goto(`/jobs/${id}/rack/test`);
       await page.getByLabel('Slide to the end to unlock writing').waitFor();
       await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
       // The job is kept some seconds after it was opened.
@@ -70,7 +70,7 @@ export async function trialCellar(
           }
           const passed = Math.round((number / each) * days * DAY_MS);
           await page.clock.install({ time: Date.now() + passed });
-          await page.goto(`/jobs/${id}/work/test`);
+          await page.goto(`/jobs/${id}/rack/test`);
           await page.clock.resume();
           await page.getByLabel('Slide to the end to unlock writing').press('End');
           await page.getByRole('button', { name: end }).click();
@@ -88,7 +88,7 @@ export async function trialCellar(
     await Promise.all(
       phones.map(async ({ phone, page }) => {
         await phone.setOffline(false);
-        await page.goto(`/jobs/${id}/work`);
+        await page.goto(`/jobs/${id}/rack`);
         await link(page)
           .filter({ hasText: 'Saved' })
           .waitFor({ state: 'attached', timeout: LONGEST_MS * 5 });

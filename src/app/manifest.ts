@@ -6,7 +6,7 @@ export default function manifest(): MetadataRoute.Manifest {
     name: 'Good Shelf',
     short_name: 'Good Shelf',
     description: 'Plan, patch and hand over a network cabinet',
-    start_url: '/work',
+    start_url: '/rack',
     scope: '/',
     display: 'standalone',
     background_color: '#f4eee1',

@@ -11,7 +11,7 @@ declare const PARTS: readonly string[];
 const KEPT = `good-shelf-${BUILD}`;
 const OURS = /^good-shelf-(?!today$)/;
 /** The pages at the rack, which hold nothing of any job. */
-const SHELLS = { jobs: '/work', job: '/jobs/_/work' } as const;
+const SHELLS = { jobs: '/rack', job: '/jobs/_/rack' } as const;
 /** A page that takes longer comes from here. */
 const LONGEST_MS = 3500;
 
@@ -41,7 +41,7 @@ self.addEventListener('activate', (event) => {
 });
 
 const shellOf = (path: string): string | null =>
-  path === '/work' ? SHELLS.jobs : /^\/jobs\/[^/]+\/work(\/|$)/.test(path) ? SHELLS.job : null;
+  path === '/rack' ? SHELLS.jobs : /^\/jobs\/[^/]+\/rack(\/|$)/.test(path) ? SHELLS.job : null;
 
 async function part(request: Request): Promise<Response> {
   const kept = await (await caches.open(KEPT)).match(request.url.split('#')[0] ?? request.url);

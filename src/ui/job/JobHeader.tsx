@@ -80,7 +80,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
         )}
         <div className="hidden items-center gap-x-2 sm:flex">
           <a
-            href={`/jobs/${jobId}/work`}
+            href={`/jobs/${jobId}/rack`}
             title="At the rack: big, for one thumb"
             aria-label="At the rack"
             className="inline-flex min-h-8 items-center px-1.5 hover:bg-well"
@@ -115,7 +115,7 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
             </Button>
           </DropdownMenu.Trigger>
           <MenuSheet align="end">
-            <MenuItem onSelect={() => window.location.assign(`/jobs/${jobId}/work`)}>At the rack</MenuItem>
+            <MenuItem onSelect={() => window.location.assign(`/jobs/${jobId}/rack`)}>At the rack</MenuItem>
             <MenuItem onSelect={() => setShown('history')}>Changes and versions</MenuItem>
             <MenuItem onSelect={() => setShown('files')}>Take away</MenuItem>
             <MenuItem onSelect={() => setShown('job')}>Name, units, and who you are</MenuItem>

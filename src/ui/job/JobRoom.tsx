@@ -104,7 +104,7 @@ function Room({ session }: { session: SessionStore }) {
     const label = new URLSearchParams(window.location.search).get('trace');
     // Whoever scans a label with a telephone stands at the rack.
     if (label !== null && window.matchMedia(PHONE).matches)
-      return window.location.replace(`${session.getState().base}/work/find?trace=${encodeURIComponent(label)}`);
+      return window.location.replace(`${session.getState().base}/rack/find?trace=${encodeURIComponent(label)}`);
     const run = label === null ? undefined : indexJob(session.getState().job).runByLabel.get(sameKey(label));
     if (run) session.getState().select(run.id);
     else if (label !== null) toast.error(`There is no run “${label}” in this job.`);

@@ -429,7 +429,7 @@ function JobCard({
         </dl>
         <div className="mt-auto flex items-center justify-between pt-2">
           <a
-            href={`/jobs/${job.id}/work`}
+            href={`/jobs/${job.id}/rack`}
             className="inline-flex min-h-11 items-center font-semibold underline sm:hidden"
             aria-label={`${job.name}, at the rack`}
           >

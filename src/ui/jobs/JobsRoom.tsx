@@ -49,7 +49,7 @@ export function JobsRoom() {
             </p>
             <p className="flex flex-wrap items-center gap-4">
               {again}
-              <a href="/work" className="inline-flex min-h-8 items-center underline max-sm:min-h-11">
+              <a href="/rack" className="inline-flex min-h-8 items-center underline max-sm:min-h-11">
                 Jobs kept here
               </a>
             </p>

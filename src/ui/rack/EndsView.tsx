@@ -100,7 +100,7 @@ export function EndsView() {
       <section aria-label="This end" className="border-2 border-strong bg-sheet p-3">
         {run ? <RunWords runId={run.id} /> : <p>No run is chosen: find one first.</p>}
         <div className="mt-2 grid grid-cols-2 gap-2">
-          <Button big onClick={() => goTo(`/jobs/${job.id}/work/find`)}>
+          <Button big onClick={() => goTo(`/jobs/${job.id}/rack/find`)}>
             Find another
           </Button>
           <NextRun />

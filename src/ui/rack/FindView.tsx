@@ -125,7 +125,7 @@ function Way() {
       </dl>
       <div className="grid grid-cols-2 gap-2">
         {(['test', 'note', 'photo', 'ends'] as const).map((view) => (
-          <Button key={view} big onClick={() => goTo(`/jobs/${job.id}/work/${view}`)}>
+          <Button key={view} big onClick={() => goTo(`/jobs/${job.id}/rack/${view}`)}>
             {{ test: 'Log a test', note: 'Note', photo: 'Photograph', ends: 'Two ends' }[view]}
           </Button>
         ))}

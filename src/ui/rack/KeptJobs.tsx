@@ -29,7 +29,7 @@ export function KeptJobs() {
           <li key={jobId}>
             <button
               type="button"
-              onClick={() => goTo(`/jobs/${jobId}/work`)}
+              onClick={() => goTo(`/jobs/${jobId}/rack`)}
               className="flex min-h-16 w-full flex-col justify-center rounded-md border-2 border-strong bg-sheet px-4 py-2 text-left hover:bg-well"
             >
               <span className="break-words font-bold">{name}</span>

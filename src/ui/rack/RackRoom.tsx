@@ -75,7 +75,7 @@ function JobAtRack({ jobId, view }: { jobId: string; view: RackView | null }) {
         </a>
       )}
       {fault && (
-        <Button big onClick={() => goTo('/work')}>
+        <Button big onClick={() => goTo('/rack')}>
           Jobs on this device
         </Button>
       )}
@@ -103,7 +103,7 @@ function Rack({ jobId, view }: { jobId: string; view: RackView | null }) {
             look="quiet"
             className="px-2!"
             aria-label={now ? 'Back' : 'Jobs on this device'}
-            onClick={() => goTo(now ? `/jobs/${jobId}/work` : '/work')}
+            onClick={() => goTo(now ? `/jobs/${jobId}/rack` : '/rack')}
           >
             <ChevronLeft size={26} aria-hidden />
           </Button>
@@ -137,7 +137,7 @@ function Home({ jobId }: { jobId: string }) {
           <li key={id}>
             <button
               type="button"
-              onClick={() => goTo(`/jobs/${jobId}/work/${id}`)}
+              onClick={() => goTo(`/jobs/${jobId}/rack/${id}`)}
               className="flex min-h-18 w-full flex-col justify-center rounded-md border-2 border-strong bg-sheet px-4 py-2 text-left hover:bg-well"
             >
               <span className="wide font-bold text-2xl leading-tight">{words}</span>

@@ -15,7 +15,7 @@ function subscribe(changed: () => void): () => void {
   };
 }
 
-/** `/work`, `/jobs/ID/work`, `/jobs/ID/work/VIEW`. */
+/** `/rack`, `/jobs/ID/rack`, `/jobs/ID/rack/VIEW`. */
 export function readPlace(pathname: string): Place {
   const [, first, id, , view] = pathname.split('/');
   if (first !== 'jobs') return { jobId: null, view: null };
