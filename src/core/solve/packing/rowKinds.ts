@@ -37,15 +37,17 @@ export function rowKindsOf(problem: PackingProblem): { rows: RowKinds[]; kinds: 
         kindOfPair[thing * places + place] = first + kind;
         if (Number.isFinite(cost[thing * places + place])) kindOf[thing] = kind;
       }
+    const alone = widths.map((_, kind) => {
+      const values = new Float64Array(widths.length);
+      values[kind] = 1;
+      return rowFilling(spans, widths.length, values).value;
+    });
+    const atMost = Int32Array.from(alone, (most, kind) => Math.min(most, kindOf.filter((one) => one === kind).length));
     return {
       row,
       spans,
-      alone: widths.map((_, kind) => {
-        const values = new Float64Array(widths.length);
-        values[kind] = 1;
-        return rowFilling(spans, widths.length, values).value;
-      }),
-      room: roomOf(spans, widths.length),
+      alone,
+      room: roomOf(spans, atMost),
       limits: limits.filter(({ inside }) => here.every((place) => inside[place] === 1)),
       kindOf,
       first,

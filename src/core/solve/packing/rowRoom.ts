@@ -5,21 +5,24 @@ import type { Spans } from './rowFilling';
 export type Room = { holds: Uint8Array; stride: Int32Array; bodies: number };
 
 /** Rows that can be filled in more ways are not listed. */
-const MOST_FULL = 200;
-const MOST_COUNTS = 20_000;
+const MOST_FULL = 80;
+const MOST_COUNTS = 100_000;
 
-/** @returns null where there are too many counts to list */
-export function roomOf(spans: Spans, kinds: number): Room | null {
-  const full = fullCounts(spans, kinds);
-  if (!full) return null;
+/**
+ * @param atMost how many bodies of each width there are at all
+ * @returns null where there are too many counts to list
+ */
+export function roomOf(spans: Spans, atMost: Int32Array): Room | null {
+  const kinds = atMost.length;
   const stride = new Int32Array(kinds);
   let size = 1;
   for (let kind = 0; kind < kinds; kind++) {
     stride[kind] = size;
     // One more than there can be, so that it can be asked for too.
-    size *= Math.max(...full.map((counts) => counts[kind])) + 2;
+    size *= atMost[kind] + 2;
   }
-  if (size > MOST_COUNTS) return null;
+  const full = size > MOST_COUNTS ? null : fullCounts(spans, atMost);
+  if (!full) return null;
   const holds = new Uint8Array(size);
   const fill = (counts: Int32Array, kind: number, at: number): void => {
     if (kind === kinds) holds[at] = 1;
@@ -30,15 +33,16 @@ export function roomOf(spans: Spans, kinds: number): Room | null {
 }
 
 /** Counts of bodies of each width that a row can hold, those only that no other surpasses (from left to right). */
-function fullCounts(spans: Spans, kinds: number): Int32Array[] | null {
-  const sets: Int32Array[][] = [[new Int32Array(kinds)]];
+function fullCounts(spans: Spans, atMost: Int32Array): Int32Array[] | null {
+  const sets: Int32Array[][] = [[new Int32Array(atMost.length)]];
   for (const [at, { kind, from }] of spans.entries()) {
     let last = at;
     while (last > 0 && spans[last - 1].to > from + TOUCH) last--;
-    const more = sets[last].map((counts) => {
+    const more = sets[last].flatMap((counts) => {
+      if (counts[kind] === atMost[kind]) return [];
       const one = Int32Array.from(counts);
       one[kind] = one[kind] + 1;
-      return one;
+      return [one];
     });
     const full = surpassedByNone([...sets[at], ...more]);
     if (full.length > MOST_FULL) return null;
