@@ -13,7 +13,16 @@ import { pullSheet } from '../runs/pullSheet';
 import { guessColumns, RUN_COLUMNS } from '../runs/runColumns';
 import { runFacts } from '../runs/runFacts';
 import { findSnags } from '../snags/findSnags';
-import { arrangeRuns, PLAIN_VIEW, RUN_FILTERS, type ScheduleView, shownState, valuesOf } from './scheduleView';
+import {
+  arrangeRuns,
+  PLAIN_VIEW,
+  RUN_FILTERS,
+  runsIn,
+  type ScheduleView,
+  shownRuns,
+  shownState,
+  valuesOf,
+} from './scheduleView';
 
 const labels = (job: Job, view: Partial<ScheduleView>) =>
   arrangeRuns(job, { ...PLAIN_VIEW, ...view }).map((item) =>
@@ -35,6 +44,17 @@ describe('the schedule as it is looked at', () => {
     '1',
     '2',
   );
+
+  it('knows the place of each run among those shown, whatever stands above them', () => {
+    for (const group of ['none', 'floor', 'bundle'] as const)
+      for (const text of ['', 'hall']) {
+        const items = arrangeRuns(job, { ...PLAIN_VIEW, group, text });
+        const rows = items.flatMap((item) => (item.kind === 'run' ? [item.row] : []));
+        expect(rows).toEqual(runsIn(items).map((_, row) => row));
+        expect(shownRuns(items)).toBe(text === '' ? 4 : 2);
+      }
+    expect(shownRuns(arrangeRuns(job, { ...PLAIN_VIEW, text: 'nowhere' }))).toBe(0);
+  });
 
   it('is filtered by words, all of which must be there, and by state', () => {
     expect(labels(job, { text: 'hall' })).toEqual(['1', '3']);

@@ -49,6 +49,10 @@ export const PLAIN_VIEW: ScheduleView = { text: '', filter: 'all', group: 'none'
 /** `row`: the run's place among the runs shown; headings of groups do not count. */
 export type ScheduleItem = { kind: 'group'; name: string; count: number } | { kind: 'run'; run: Run; row: number };
 
+/** The runs shown, in their order. */
+export const runsIn = (items: readonly ScheduleItem[]): Run[] =>
+  items.flatMap((item) => (item.kind === 'run' ? [item.run] : []));
+
 /** How many runs are shown: a heading is never last. */
 export function shownRuns(items: readonly ScheduleItem[]): number {
   const last = items.at(-1);

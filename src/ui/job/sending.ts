@@ -58,8 +58,8 @@ export function createSender(given: Given): Sender {
   /** Batches that this window saw settled. */
   const done = new Set<string>();
   const failures = new Map<string, number>();
-  /** A step on its way at once, since nothing waited before it. @returns whether it arrived */
-  const early = new Map<string, Promise<boolean>>();
+  /** A step on its way at once, since nothing waited before it. */
+  let early: Promise<void> | null = null;
 
   const isBehind = () => newsWanted || heardOf > store.getState().confirmed.point.revision;
   const without = (batchId: string) => store.getState().pending.filter((entry) => entry.batchId !== batchId);
@@ -158,9 +158,10 @@ export function createSender(given: Given): Sender {
   async function work(): Promise<void> {
     let tries = 0;
     for (;;) {
+      // The outbox is read when there is something to bring from it.
+      await early;
       const entry = (await readOutbox())[0];
       if (!entry && !isBehind()) return;
-      if (entry && (await early.get(entry.batchId))) continue;
       try {
         await (entry ? send(entry) : fetchNews());
         tries = 0;
@@ -228,16 +229,13 @@ export function createSender(given: Given): Sender {
       // Where nothing waits before it, it goes on its way while it is being kept and drawn: whoever sends it once more does
       // no harm, the server takes a batch once.
       if (pending.length === 0 && trouble === null && !draining)
-        early.set(
-          entry.batchId,
-          send(entry)
-            .then(
-              () => true,
-              () => false,
-            )
-            .finally(() => early.delete(entry.batchId)),
-        );
-      const kept = outbox
+        early = send(entry)
+          // What did not arrive is brought from the outbox.
+          .catch(() => undefined)
+          .finally(() => {
+            early = null;
+          });
+      outbox
         .add(entry)
         .catch(() => {
           store.setState({ lasting: false });
@@ -247,9 +245,12 @@ export function createSender(given: Given): Sender {
           });
           unkept.push(entry);
         })
-        .finally(() => adding.delete(entry.batchId));
-      // The outbox is read when there is something to bring from it: the page has enough to do while it is drawn anew.
-      void Promise.all([kept, early.get(entry.batchId)]).then(drain);
+        .finally(() => {
+          adding.delete(entry.batchId);
+          void drain();
+        });
+      // Once the page is drawn, so that no other window of this browser begins with it as well.
+      setTimeout(() => void drain());
     },
     heard: (revision) => {
       if (revision === 'gap') newsWanted = true;

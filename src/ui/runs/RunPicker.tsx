@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { arrangeRuns, PLAIN_VIEW } from '@/core/schedule/scheduleView';
+import { arrangeRuns, PLAIN_VIEW, runsIn } from '@/core/schedule/scheduleView';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
@@ -19,7 +19,7 @@ export function RunPicker({
   const job = useSession((session) => session.job);
   const [text, setText] = useState('');
   const items = useMemo(() => arrangeRuns(job, { ...PLAIN_VIEW, text, group: 'room' }), [job, text]);
-  const runs = items.flatMap((item) => (item.kind === 'run' ? [item.run] : []));
+  const runs = runsIn(items);
   const toggle = (id: string) => {
     const next = new Set(chosen);
     if (!next.delete(id)) next.add(id);

@@ -2,11 +2,10 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
-import type { Run } from '@/core/records/run';
 import { type CellsRead, editCell, pasteCells } from '@/core/runs/cells';
 import { runLengthMm } from '@/core/runs/routeLength';
 import type { RunColumn } from '@/core/runs/runColumns';
-import { type ScheduleItem, type ScheduleView, shownRuns } from '@/core/schedule/scheduleView';
+import { runsIn, type ScheduleItem, type ScheduleView, shownRuns } from '@/core/schedule/scheduleView';
 import { lengthToField } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { useThumbed } from '../kit/useThumbed';
@@ -23,8 +22,6 @@ type RunItem = Extract<ScheduleItem, { kind: 'run' }>;
 /** Where in the list a run stands, counted with the headings of groups; -1 where it does not. */
 const itemOf = (items: readonly ScheduleItem[], is: (item: RunItem) => boolean): number =>
   items.findIndex((item) => item.kind === 'run' && is(item));
-const runsOf = (items: readonly ScheduleItem[]): Run[] =>
-  items.flatMap((item) => (item.kind === 'run' ? [item.run] : []));
 
 const newId = () => `run-${crypto.randomUUID()}`;
 
@@ -122,7 +119,7 @@ export function RunTable({
       },
       paste: (text, at) => {
         const { items, columns } = latest.current;
-        const read = pasteCells(text, { runs: runsOf(items).slice(at.row), columns: columns.slice(at.column) }, newId);
+        const read = pasteCells(text, { runs: runsIn(items).slice(at.row), columns: columns.slice(at.column) }, newId);
         if (read) take(read);
         return read !== null;
       },
@@ -132,7 +129,7 @@ export function RunTable({
   );
 
   const grid = gridOf(columns);
-  const allChosen = count > 0 && chosen.size >= count && runsOf(items).every((run) => chosen.has(run.id));
+  const allChosen = count > 0 && chosen.size >= count && runsIn(items).every((run) => chosen.has(run.id));
   return (
     <div className="relative flex min-h-72 flex-1 flex-col overflow-x-auto overflow-y-hidden">
       <div
@@ -152,7 +149,7 @@ export function RunTable({
               type="checkbox"
               aria-label="Choose every run shown"
               checked={allChosen}
-              onChange={() => onChoose(allChosen ? new Set() : new Set(runsOf(items).map((run) => run.id)))}
+              onChange={() => onChoose(allChosen ? new Set() : new Set(runsIn(items).map((run) => run.id)))}
             />
           </div>
           {columns.map((column) => (

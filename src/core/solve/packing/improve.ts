@@ -1,4 +1,4 @@
-import { overlaps, type Packed, type PackingProblem, packingCost } from './problem';
+import { inOneGroup, overlaps, type Packed, type PackingProblem, packingCost } from './problem';
 
 /**
  * A packing from a start: what does not go together is left out, what is out goes where it is cheapest, and single
@@ -48,8 +48,7 @@ export function improve(
     let sum = place < 0 ? leftOut[thing] : cost[thing * places + place];
     for (const { a, b, groupOf, price } of problem.apart) {
       if (a !== thing && b !== thing) continue;
-      const other = placeOf[a === thing ? b : a];
-      if (place >= 0 && other >= 0 && groupOf[place] >= 0 && groupOf[place] === groupOf[other]) sum += price;
+      if (inOneGroup(groupOf, place, placeOf[a === thing ? b : a])) sum += price;
     }
     return sum;
   };
@@ -57,9 +56,8 @@ export function improve(
   const costOfBoth = (one: number, other: number) => {
     let sum = pairCost(one, placeOf[one]) + pairCost(other, placeOf[other]);
     for (const { a, b, groupOf, price } of problem.apart) {
-      if (!(a === one && b === other) && !(a === other && b === one)) continue;
-      const [at, there] = [placeOf[one], placeOf[other]];
-      if (at >= 0 && there >= 0 && groupOf[at] >= 0 && groupOf[at] === groupOf[there]) sum -= price;
+      const isTheirs = (a === one && b === other) || (a === other && b === one);
+      if (isTheirs && inOneGroup(groupOf, placeOf[a], placeOf[b])) sum -= price;
     }
     return sum;
   };

@@ -28,6 +28,10 @@ export const TOUCH = 1e-6;
 /** Where each thing goes: a place, or −1. */
 export type Packed = { placeOf: Int32Array; cost: number };
 
+/** Whether two places are of one group. */
+export const inOneGroup = (groupOf: Int32Array, at: number, there: number): boolean =>
+  at >= 0 && there >= 0 && groupOf[at] >= 0 && groupOf[at] === groupOf[there];
+
 export function packingCost(problem: PackingProblem, placeOf: Int32Array): number {
   let sum = 0;
   for (let thing = 0; thing < problem.things; thing++) {
@@ -35,8 +39,7 @@ export function packingCost(problem: PackingProblem, placeOf: Int32Array): numbe
     sum += place < 0 ? problem.leftOut[thing] : problem.cost[thing * problem.places + place];
   }
   for (const { a, b, groupOf, price } of problem.apart) {
-    const [one, other] = [placeOf[a], placeOf[b]];
-    if (one >= 0 && other >= 0 && groupOf[one] >= 0 && groupOf[one] === groupOf[other]) sum += price;
+    if (inOneGroup(groupOf, placeOf[a], placeOf[b])) sum += price;
   }
   return sum;
 }

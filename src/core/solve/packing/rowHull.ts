@@ -5,6 +5,7 @@ import { type BestSet, bestSet, type RowThings } from './bestSet';
 const MOST = 16;
 /** A share below this is none. */
 const SHARE = 1e-4;
+/** So many sets of a row are remembered. */
 const KNOWN = 40;
 /** Factors below this share of the largest make a program shaky; without them the rest holds all the more. */
 const LEAST = 0.01;

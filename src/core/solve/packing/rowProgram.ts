@@ -230,7 +230,7 @@ export function mend(columns: readonly Column[], open: Uint8Array, rows: number,
     if (one >= 0) isIn[one] = 1;
     else slackIn[state.slackOf[place]] = 1;
   });
-  const { list, starts, places, entries, slotOf } = openColumns(columns, open, at);
+  const { list, starts, places, entries, slotOf } = entriesOf(columns, open, at);
   const reduced = Float64Array.from(list, (one) => over(columns[one], state.prices, at));
   const slopes = new Float64Array(list.length);
   for (let round = 0; round < size + 100; round++) {
@@ -281,7 +281,7 @@ export function mend(columns: readonly Column[], open: Uint8Array, rows: number,
 }
 
 /** Open columns, with their entries in the rows of a state only, one after the other. */
-function openColumns(columns: readonly Column[], open: Uint8Array, at: Int32Array) {
+function entriesOf(columns: readonly Column[], open: Uint8Array, at: Int32Array) {
   const slotOf = new Int32Array(columns.length).fill(-1);
   let [count, filled] = [0, 0];
   for (let one = 0; one < columns.length; one++)
