@@ -3,7 +3,7 @@ import { cutoverJson } from '../core/build/cutoverJson';
 import { readJobFile } from '../core/formats/jobFile';
 import type { Job } from '../core/job/job';
 import { GRADE_WORDS } from '../core/snags/snag';
-import { citeSource } from '../core/standards/source';
+import { citeFor } from '../core/standards/cite';
 import { ACTION_WORDS } from '../core/text/actionWords';
 import { formatMinutes } from '../core/units/minutes';
 import { readText, say, write } from './io';
@@ -26,7 +26,7 @@ export function cutoverOfJobs(todayPath: string, planPath: string, options: Opti
         }${safe ? '' : '  (not yet safe to stop)'}\n`,
       );
     for (const { grade, what, source } of findings)
-      write('-', `${GRADE_WORDS[grade]}: ${what} [${citeSource(source)}]\n`);
+      write('-', `${GRADE_WORDS[grade]}: ${what} [${citeFor(source, job.rules)}]\n`);
     const { order, range } = plan;
     say(
       `${plan.planned.length} steps, ${formatMinutes(range.least)} to ${formatMinutes(range.most)}; ${

@@ -63,11 +63,16 @@ export function patchJob(path: string, options: Options): number {
     const runId = landed.get(portKey(cord.panelId, cord.panelPort)) ?? '';
     say(`${job.runs[runId]?.label}: ${portWords(job, cord.switchId, cord.switchPort)}, ${plan.why[runId]}`);
   }
+  if (plan.short !== null) say(plan.short);
+  for (const { words, gearId, port } of plan.kept) say(`kept for ${words}: ${portWords(job, gearId, port)}`);
+  for (const { words } of plan.unkept) say(`no port for ${words}`);
   for (const { why, letsIn } of plan.left)
     say(`left: ${why}${letsIn.length > 0 ? ` What would let it in: ${letsIn.join('; or ')}.` : ''}`);
   const proof = plan.proven
     ? 'proven best'
-    : `best found, at most ${(plan.points - plan.bound).toFixed(1)} points from the best`;
+    : plan.cutOff
+      ? 'the gateway is not reached'
+      : `best found, at most ${(plan.points - plan.bound).toFixed(1)} points from the best`;
   say(
     `${counted(plan.patched, 'run')} with a port, ${counted(plan.moved.length, 'cord')} moved, ${formatLength(plan.cordMm, job.units)} of cord (${proof})`,
   );

@@ -5,6 +5,7 @@ import { arrange } from '../core/arrange/arrange';
 import { isSchool, SCHOOLS, wishOf } from '../core/arrange/arrangeWish';
 import { applyCommands } from '../core/commands/apply';
 import type { Command } from '../core/commands/commands';
+import { judgedOnDay } from '../core/cooling/upsFacts';
 import { readCsvTable } from '../core/formats/csvTable';
 import { decodeText } from '../core/formats/decodeText';
 import { readGearFile } from '../core/formats/gearFile';
@@ -24,10 +25,11 @@ import { solveTails, TailsInstance } from '../core/models/tails';
 import { planJob } from '../core/plans/planJob';
 import { cablePlanCommands, planCable } from '../core/runs/cablePlan';
 import { guessColumns } from '../core/runs/runColumns';
-import { findSnags } from '../core/snags/findSnags';
+import { findSnags, findUnjudged } from '../core/snags/findSnags';
 import { GRADE_WORDS } from '../core/snags/snag';
+import { citeFor } from '../core/standards/cite';
+import { rulesNamed } from '../core/standards/countries';
 import { RULE_SETS } from '../core/standards/ruleSets';
-import { citeSource } from '../core/standards/source';
 import { counted } from '../core/text/counted';
 import { given } from '../core/text/given';
 import { Refusal, refuse } from '../core/text/refusal';
@@ -41,22 +43,24 @@ import { needOut, readBytes, readText, say, write } from './io';
 import { landJob, patchJob } from './landAndPatch';
 import { limitsOf, type Options, readArguments } from './options';
 import { addToJob, verifyPack } from './packJob';
-import { plugJob, powerOfJob } from './powerJob';
+import { dayOf, plugJob, powerOfJob } from './powerJob';
 import { reckonEntry } from './reckonEntry';
 import { reconcileJob, walkOfJob } from './switchJob';
+import { testsOfJob } from './testsJob';
 
 const takeawayList = TAKEAWAYS.map(({ id, about }) => `                      ${id.padEnd(17)} ${about}`).join('\n');
 
 const HELP = `bin/shelf: plan a cabinet from the command line, without database or browser
 
-  import RUNS.csv [--gear GEAR.json] [--name NAME] [--units metric|imperial] [--rules REGION] [--skip-bad-rows]
+  import RUNS.csv [--gear GEAR.json] [--name NAME] [--units metric|imperial] [--rules REGION|COUNTRY] [--skip-bad-rows]
         -o JOB.json
                     read runs, and racks and gear, into a new job; REGION is one of
                     ${RULE_SETS.join(', ')}
   plan JOB.json [--include-spare] -o JOB.json
                     place, land and patch what is not decided yet
-  check JOB.json [--json]
-                    list the snags; exit 1 when something won't work
+  check JOB.json [--today DAY] [--json]
+                    list the snags, and what cannot be judged since something is not known; exit 1 when something will
+                    not work; batteries are judged by the day that the job says, else by DAY or today
   export JOB.json --as NAME -o FILE
                     NAME is one of
 ${takeawayList}
@@ -78,6 +82,9 @@ ${takeawayList}
                     are judged by today, or by DAY
   plug JOB.json [--seconds N] -o JOB.json
                     an outlet for every inlet that has none, with the reason for each
+  tests JOB.json [--json]
+                    the verdict on every run: passed, failed, incomplete, not tested or not judged, why, and who accepted
+                    it without; exit 1 when one failed
   cutover TODAY.json|none PLAN.json [--json] [--seconds N] [-o FILE]
                     steps from what stands to the plan, in the order that keeps most up, with visits, kit and what stands
                     against it; exit 1 when it cannot be done so
@@ -116,8 +123,12 @@ function importRuns(path: string, options: Options): number {
   }
   const units = options.units ?? 'metric';
   if (units !== 'metric' && units !== 'imperial') return refuse('usage', '--units: expected metric or imperial.');
-  const rules = RULE_SETS.find((one) => one === (options.rules ?? 'other'));
-  if (!rules) return refuse('usage', `--rules: expected one of ${RULE_SETS.join(', ')}, found “${options.rules}”.`);
+  const region = rulesNamed(options.rules ?? 'other');
+  if (!region)
+    return refuse(
+      'usage',
+      `--rules: expected one of ${RULE_SETS.join(', ')} or a country such as GB, found “${options.rules}”.`,
+    );
   const name = options.name ?? (path.split('/').at(-1) ?? '').replace(/\.[^.]*$/, '');
   const commands: Command[] = [];
   if (options.gear !== undefined) {
@@ -125,7 +136,7 @@ function importRuns(path: string, options: Options): number {
     for (const rack of racks) commands.push({ type: 'addRack', rack });
     if (gear.length > 0) commands.push({ type: 'addGear', gear });
   }
-  const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units, rules }), commands).job;
+  const start = applyCommands(emptyJob({ id: randomUUID(), name: name || 'Job', units, ...region }), commands).job;
 
   const table = readCsvTable(decodeText(bytes).text);
   const map = guessColumns(table.header, units);
@@ -168,18 +179,22 @@ function plan(path: string, options: Options): number {
 }
 
 function check(path: string, options: Options): number {
-  const job = readJobFile(readText(path));
-  const snags = findSnags(job);
+  const job = judgedOnDay(readJobFile(readText(path)), dayOf(options));
+  const snags = [...findSnags(job), ...findUnjudged(job)];
   if (options.json) {
     const plain = snags.map(({ mends, source, ...snag }) => ({
       ...snag,
-      source: citeSource(source),
+      source: citeFor(source, job.rules),
       mends: mends(job).map(({ label }) => label),
     }));
     write('-', `${JSON.stringify(plain, null, 2)}\n`);
   } else {
-    for (const { grade, what, source } of snags) write('-', `${GRADE_WORDS[grade]}: ${what} [${citeSource(source)}]\n`);
-    write('-', snags.length === 0 ? 'No snags.\n' : `${counted(snags.length, 'snag')}.\n`);
+    for (const { grade, what, source } of snags)
+      write('-', `${GRADE_WORDS[grade]}: ${what} [${citeFor(source, job.rules)}]\n`);
+    const unjudged = snags.filter(({ grade }) => grade === 'not-judged').length;
+    const count = snags.length - unjudged;
+    const rest = unjudged > 0 ? ` ${counted(unjudged, 'thing')} not judged.` : '';
+    write('-', `${count === 0 ? 'No snags.' : `${counted(count, 'snag')}.`}${rest}\n`);
   }
   return snags.some(({ grade }) => grade === 'wont-work') ? 1 : 0;
 }
@@ -309,6 +324,7 @@ export async function main(args: string[]): Promise<number> {
       patch: patchJob,
       power: powerOfJob,
       plug: plugJob,
+      tests: testsOfJob,
       diagnose: diagnoseOfJob,
       walk: walkOfJob,
       reconcile: reconcileJob,
@@ -319,7 +335,7 @@ export async function main(args: string[]): Promise<number> {
     if (!run)
       return refuse(
         'usage',
-        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, check, export, cutover, diagnose, walk, reconcile, add, verify, diff, reckon, solve or schema.`,
+        `There is no command ${verb}: expected import, plan, arrange, buy, land, patch, power, plug, tests, check, export, cutover, diagnose, walk, reconcile, add, verify, diff, reckon, solve or schema.`,
       );
     if (path === undefined || more.length > 0) return refuse('usage', `${verb} takes one file. See bin/shelf --help.`);
     return await run(path, values);

@@ -10,7 +10,8 @@ import { formatMinutes } from '../core/units/minutes';
 import { needOut, readText, say, write } from './io';
 import { limitsOf, type Options } from './options';
 
-function dayOf(options: Options): string {
+/** The day that batteries are judged by. */
+export function dayOf(options: Options): string {
   const today = options.today ?? new Date().toISOString().slice(0, 10);
   if (!day.safeParse(today).success)
     return refuse('usage', `--today: expected a date such as 2026-11-27, found “${today}”.`);
@@ -18,6 +19,12 @@ function dayOf(options: Options): string {
 }
 
 const known = (value: number | string | null, unit = ''): string => (value === null ? 'unknown' : `${value}${unit}`);
+
+type Later = ReturnType<typeof powerJson>['trips'][number]['later'][number];
+const laterWords = ({ event, unit, service, minutes }: Later): string =>
+  minutes === null
+    ? `; ${service === null ? unit : `${service} on ${unit}`}: ${event}`
+    : `; ${service} after about ${formatMinutes(minutes)}`;
 
 /** What feeds what, what goes dark, how long it lasts, how warm and how loud it gets. */
 export function powerOfJob(path: string, options: Options): number {
@@ -34,7 +41,7 @@ export function powerOfJob(path: string, options: Options): number {
     ),
     ...made.units.map(
       (one) =>
-        `${one.gear}: ${one.loadW} W on battery, ${known(one.minutes, ' min')} as new, ${known(one.minutesAged, ' min')} today, blocks due ${known(one.due)}`,
+        `${one.gear}: ${one.atLeast ? 'at least ' : ''}${one.loadW} W on battery, run time ${known(one.minutes, ' min')} as new, ${known(one.minutesAged, ' min')} today, battery due ${known(one.due)}${one.overdue ? ' (overdue)' : ''}`,
     ),
     ...made.cabinets.map(
       (one) =>
@@ -46,7 +53,7 @@ export function powerOfJob(path: string, options: Options): number {
     ),
     ...made.trips.map(
       (one) =>
-        `without ${one.part}: ${one.now.length > 0 ? one.now.join(', ') : 'nothing at once'}${one.later.map(({ service, minutes }) => `; ${service} after ${formatMinutes(minutes)}`).join('')}`,
+        `without ${one.part}: ${one.now.length > 0 ? one.now.join(', ') : 'nothing at once'}${one.later.map(laterWords).join('')}`,
     ),
     ...made.unknown.map((words) => `not known: ${words}`),
   ];

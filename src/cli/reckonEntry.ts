@@ -1,5 +1,5 @@
 import { HANDBOOK, reckon } from '../core/handbook/handbook';
-import { citeSource } from '../core/standards/source';
+import { citeWithMark } from '../core/standards/source';
 import { refuse } from '../core/text/refusal';
 import { write } from './io';
 import type { Options } from './options';
@@ -14,7 +14,7 @@ export function reckonEntry(words: readonly string[], options: Options): number 
       inputs,
       unit,
       formula,
-      source: citeSource(source),
+      source: citeWithMark(source),
     }));
     const lines = list.map(
       ({ id, tells, inputs }) => `${id.padEnd(22)} ${tells} (${inputs.map(({ name }) => name).join(', ')})`,

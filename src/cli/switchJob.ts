@@ -4,7 +4,7 @@ import type { Job } from '../core/job/job';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import type { Gear } from '../core/records/gear';
 import { isSwitching } from '../core/records/ports';
-import { citeSource } from '../core/standards/source';
+import { citeFor } from '../core/standards/cite';
 import { runsByAddress } from '../core/switching/addresses';
 import { treeSource } from '../core/switching/managementTree';
 import { reconcile } from '../core/switching/reconcile';
@@ -73,10 +73,11 @@ export function reconcileJob(path: string, options: Options): number {
   else {
     for (const { words, mend, explains } of made.causes)
       write('-', `${words} ${mend}${explains > 1 ? ` [explains ${explains} findings]` : ''}\n`);
+    for (const { words } of made.unexplained) write('-', `not explained: ${words}\n`);
     for (const words of made.untold) write('-', `cannot be told: ${words}\n`);
     say(
-      `${made.agree} ports agree, ${made.causes.length} causes${made.causes.length === 0 ? '' : made.proven ? ' (no fewer explain it)' : ' (fewer may explain it: what is in a port with nobody known may have been moved there)'}. Read by ${citeSource(treeSource)}.`,
+      `${made.agree} ports agree, ${made.causes.length} causes${made.causes.length === 0 ? '' : made.proven ? ' (no fewer explain it)' : ' (other causes may explain it)'}, ${made.unexplained.length} not explained. Read by ${citeFor(treeSource, job.rules)}.`,
     );
   }
-  return made.causes.length > 0 ? 1 : 0;
+  return made.causes.length + made.unexplained.length > 0 ? 1 : 0;
 }

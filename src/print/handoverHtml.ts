@@ -9,7 +9,7 @@ import type { About } from '../core/handover/about';
 import { openThings } from '../core/handover/openThings';
 import { PATH_COLUMNS, pathLines } from '../core/handover/pathLine';
 import type { Job } from '../core/job/job';
-import { citeSource } from '../core/standards/source';
+import { citeFor } from '../core/standards/cite';
 import { cautionsFor } from '../core/survey/cautions';
 import { counted } from '../core/text/counted';
 import { escapeXml } from '../core/text/escapeXml';
@@ -112,7 +112,7 @@ ${album(job, photographs)}<section id="drawings"><h2>Drawings</h2>${Object.keys(
 <section id="cautions"><h2>Cautions</h2>${list(
     cautionsFor(job).map(
       ({ words, source }) =>
-        `${escapeXml(words)}${source ? ` <span class="soft">${escapeXml(citeSource(source))}</span>` : ''}`,
+        `${escapeXml(words)}${source ? ` <span class="soft">${escapeXml(citeFor(source, job.rules))}</span>` : ''}`,
     ),
     'None.',
   )}</section>

@@ -2,8 +2,9 @@ import { rackShortNames } from '../core/gear/shortNames';
 import type { Job } from '../core/job/job';
 import { type HoleCard, holeCard, holeHeightMm } from '../core/rack/holes';
 import { shownUnit } from '../core/rack/units';
+import { citeFor } from '../core/standards/cite';
 import { holesOfPattern, rackDimensions, standardHolesSource } from '../core/standards/rackDimensions';
-import { citeSource } from '../core/standards/source';
+
 import { naturalOrder } from '../core/text/naturalOrder';
 import { formatSize } from '../core/units/length';
 import { A4, openPdf, type Pdf } from './pdf';
@@ -74,7 +75,7 @@ function cardPage({ page, document, text, lines }: Pdf, job: Job, card: HoleCard
   if (card.mixed.length > 0)
     line = lines(`Other threads in the box, put away: ${card.mixed.join(', ')}.`, left, line, 150, 2.7);
   lines(
-    `Holes of 3U and more are from ${citeSource(standardHolesSource)}; real gear varies: hold it up before the nuts go in. Heights are from the lower edge of the lowest unit.`,
+    `Holes of 3U and more are from ${citeFor(standardHolesSource, job.rules)}; real gear varies: hold it up before the nuts go in. Heights are from the lower edge of the lowest unit.`,
     MARGIN,
     A4.heightMm - 16,
     A4.widthMm - 2 * MARGIN,

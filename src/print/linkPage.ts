@@ -110,7 +110,7 @@ function buildList({ job, today }: LinkPageGiven): string {
 }
 
 /** What is to be done first stands first. */
-const PROOF_ORDER: readonly ProofState[] = ['failed', 'not tested', 'partly', 'accepted', 'proven'];
+const PROOF_ORDER: readonly ProofState[] = ['failed', 'not tested', 'incomplete', 'not judged', 'accepted', 'passed'];
 
 function testList({ job, find }: LinkPageGiven): string {
   const lines = new Map(pathLines(job).map((line) => [line.label, line]));

@@ -5,9 +5,10 @@ import { panelsInOrder } from '../core/panels/planLanding';
 import { isPunchDown, rearBlocks } from '../core/panels/rowOrder';
 import { panelCards, type TerminationCard, wiringOf } from '../core/panels/terminationCard';
 import type { Gear } from '../core/records/gear';
+import { citeFor } from '../core/standards/cite';
 import { relandSource, untwistSource } from '../core/standards/landing';
 import { pinoutSource, pinouts } from '../core/standards/pinout';
-import { citeSource } from '../core/standards/source';
+
 import { A4, openPdf, type Pdf } from './pdf';
 
 const MARGIN = 14;
@@ -48,7 +49,7 @@ function panelSheet(pdf: Pdf, job: Job, panel: Gear) {
   let side = 34;
   for (const words of stepWords(cards)) side = lines(`[ ] ${words}`, MARGIN + 66, side, 115, 2.8) + 0.8;
   side = lines(
-    `${citeSource(pinoutSource)}; ${citeSource(untwistSource)}; jacket: ${citeSource(relandSource)}.`,
+    `${citeFor(pinoutSource, job.rules)}; ${citeFor(untwistSource, job.rules)}; jacket: ${citeFor(relandSource, job.rules)}.`,
     MARGIN + 66,
     side + 1,
     115,

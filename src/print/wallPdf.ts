@@ -5,7 +5,7 @@ import { liftingCautions, mountingCautions } from '../core/mounting/cautions';
 import { drillTemplate, tile } from '../core/mounting/drillTemplate';
 import { wallVerdict } from '../core/mounting/wallMount';
 import type { Rack } from '../core/records/rack';
-import { citeSource } from '../core/standards/source';
+import { citeFor } from '../core/standards/cite';
 import { staticsSource, withdrawalSource, woodScrews } from '../core/standards/withdrawal';
 import { naturalOrder } from '../core/text/naturalOrder';
 import { atLeastWords } from '../core/units/atLeast';
@@ -37,7 +37,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
   say(
     `${job.name}. Loaded mass ${atLeastWords(load.massKg, (kg) => formatMass(kg, job.units))}, centre of gravity ${size(load.heightMm)} above the floor and ${size(load.outMm)} out from the wall.`,
   );
-  head(`Forces on the ${mount.topCount} top fixings [${citeSource(staticsSource)}]`);
+  head(`Forces on the ${mount.topCount} top fixings [${citeFor(staticsSource, job.rules)}]`);
   for (const one of verdict.cases)
     say(
       `${one.words}: pull ${force(one.pullN)} together, ${force(one.pullEachN)} each; shear ${force(one.shearEachN)} each.`,
@@ -45,7 +45,7 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
   head('What they bear');
   const fastener = mount.fastener === 'anchor' ? 'Anchors by their maker’s table' : woodScrews[mount.fastener].name;
   say(
-    `${fastener}${verdict.permittedPullN === null ? ': not known.' : `: ${force(verdict.permittedPullN)} pull each, permanent load [${citeSource(withdrawalSource)}].`}`,
+    `${fastener}${verdict.permittedPullN === null ? ': not known.' : `: ${force(verdict.permittedPullN)} pull each, permanent load [${citeFor(withdrawalSource, job.rules)}].`}`,
   );
   if (verdict.use !== null)
     say(
@@ -65,8 +65,8 @@ function sheet(pdf: Pdf, job: Job, rack: Rack): void {
     for (const cut of board.cuts) say(`Cut: ${cut.words} ${size(cut.widthMm)} × ${size(cut.heightMm)}.`);
   }
   head('Cautions');
-  for (const { words, source } of [...mountingCautions(rack, job.units), ...liftingCautions])
-    say(`${words} [${citeSource(source)}]`);
+  for (const { words, source } of [...mountingCautions(rack, job.units, job.rules), ...liftingCautions])
+    say(`${words} [${citeFor(source, job.rules)}]`);
 }
 
 /** The hole template in true size: print at 100 %, check the ruler, tape the sheets together on the overlap. */

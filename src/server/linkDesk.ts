@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
+import { format } from 'date-fns';
 import { tickCommands } from '../core/build/asBuilt';
 import { cutoverOf } from '../core/build/buildPlan';
 import { deriveSteps } from '../core/build/deriveSteps';
 import type { Command } from '../core/commands/commands';
 import type { Job } from '../core/job/job';
+import { nextSeq } from '../core/proving/proof';
 import { results } from '../core/records/result';
 import { TICK_STATES } from '../core/records/tick';
 import { refuse } from '../core/text/refusal';
@@ -78,6 +80,9 @@ function tickOf(job: Job, today: Job | null, form: URLSearchParams, by: string, 
   return [`${step.words}: ${state}.`, tickCommands(job, step, key, { state, by: by.slice(0, 60), at: '', note })];
 }
 
+/** Time of this machine to the second: the page of a shared link has no script to tell its own. */
+const timeNow = (): string => format(new Date(), "yyyy-MM-dd'T'HH:mm:ss");
+
 function resultOf(job: Job, form: URLSearchParams, by: string, note: string): [string, Command[]] {
   const run = job.runs[form.get('run') ?? ''] ?? refuse('no-run', 'There is no such run any more.');
   const passed = form.get('passed');
@@ -86,6 +91,8 @@ function resultOf(job: Job, form: URLSearchParams, by: string, note: string): [s
     id: `result-${randomUUID()}`,
     runId: run.id,
     passed: passed === '1',
+    at: timeNow(),
+    seq: nextSeq(job),
     by: by.slice(0, 60),
     note,
   });

@@ -1,5 +1,5 @@
 import type { Job } from '../core/job/job';
-import { takesPower } from '../core/power/poe';
+import { deviceWattsOf, takesPower } from '../core/power/poe';
 import type { Gear } from '../core/records/gear';
 import { portsOf } from '../core/records/ports';
 import type { Run } from '../core/records/run';
@@ -91,7 +91,7 @@ export function simulatedValues(job: Job, device: Gear, faults: readonly SwitchF
     if (device.poeBudgetW > 0) {
       const wants = run !== null && takesPower(run);
       const gives = wants && !has('no-power', port);
-      if (gives) drawnW += run.poeW;
+      if (gives) drawnW += deviceWattsOf(run);
       say('poeState', [1, port], 'INTEGER', wants ? (gives ? 3 : 4) : 2);
       if (gives && run.poeClass !== null) say('poeClass', [1, port], 'INTEGER', run.poeClass + 1);
     }

@@ -17,6 +17,7 @@ export const JobRow = defineEntity({
     name: p.string(),
     units: p.string(),
     rules: p.string(),
+    country: p.string(),
     /** Another one for every job that is put in, so that what was made of an earlier one is never taken for this one's. */
     history: p.string(),
     revision: p.integer(),

@@ -36,7 +36,7 @@ export async function readHead(em: EntityManager, id: string, forChange = false)
   return head ?? null;
 }
 
-const HEAD = 'select id, name, units, rules, history, revision, tip';
+const HEAD = 'select id, name, units, rules, country, history, revision, tip';
 
 /** Where a job stands, and what a person's next undo and redo in it are called: in one question, which sees one moment. */
 export async function readStanding(
@@ -113,7 +113,7 @@ const STATE = `case when ${has('acceptance')} then 'accepted' when ${has('result
 export async function careOfJobs(em: EntityManager, scope: Scope): Promise<Job[]> {
   const [theirs, whose] = within(scope);
   const rows = await em.execute<JobHead[]>(
-    `select id, name, units, rules from job where removed_at is null and ${theirs} and (${has('care_item')} or ${has('tester')}
+    `select id, name, units, rules, country from job where removed_at is null and ${theirs} and (${has('care_item')} or ${has('tester')}
       or exists (select from gear where gear.job_id = job.id and battery is not null))`,
     whose,
   );
@@ -159,7 +159,7 @@ export async function listJobs(
         select id, updated_at from job where removed_at is null and ${theirs}${sought ? ` and ${has.any}` : ''}),
       shown as (select id from found order by updated_at desc, id limit ?
         offset least(?, greatest(0, (select count(*) from found) - 1) / ? * ?))
-      select id, name, units, rules, history, revision, tip, updated_at as "updatedAt", (select count(*)::int from found) as count,
+      select id, name, units, rules, country, history, revision, tip, updated_at as "updatedAt", (select count(*)::int from found) as count,
         ${has.name} as "inName",
         (select json_build_object('label', label, 'at', json_build_array(room, outlet, device))
           from run where job_id = job.id and ${has.run} order by label limit 1) as run,

@@ -18,6 +18,7 @@ import { Migration20261128000000 } from './migrations/Migration20261128000000';
 import { Migration20261128040000 } from './migrations/Migration20261128040000';
 import { Migration20261128060000 } from './migrations/Migration20261128060000';
 import { Migration20261128080000 } from './migrations/Migration20261128080000';
+import { Migration20261201200000 } from './migrations/Migration20261201200000';
 
 export type Store = MikroORM;
 
@@ -40,6 +41,7 @@ const MIGRATIONS = {
   Migration20261128040000,
   Migration20261128060000,
   Migration20261128080000,
+  Migration20261201200000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

@@ -31,7 +31,7 @@ export type Earlier = { drop: 'undone' } | { revision: number; state: 'done' | '
  */
 export async function writeStep(
   em: EntityManager,
-  { id, name, units, rules }: JobHead,
+  { id, name, units, rules, country }: JobHead,
   { revision, batchId, kind, target, label, actor, seen, changes }: Omit<Step, 'at'> & { target: number | null },
   earlier: Earlier,
   channel: string,
@@ -45,7 +45,7 @@ export async function writeStep(
       : ['state = ? where job_id = ? and revision = ?', [earlier.state, id, earlier.revision]];
   await runSql(
     em,
-    `with head as (update job set name = ?, units = ?, rules = ?, revision = ?, tip = ?, updated_at = clock_timestamp()
+    `with head as (update job set name = ?, units = ?, rules = ?, country = ?, revision = ?, tip = ?, updated_at = clock_timestamp()
         where id = ?),
       earlier as (update step set ${which}),
       made as (insert into step
@@ -53,7 +53,7 @@ export async function writeStep(
         values (?, ?, ?, ?, ?, 'done', ?, ?, ?, ?, ?, ?::jsonb))
     select pg_notify(?, ?)`,
     [
-      ...[name, units, rules, revision, batchId, id],
+      ...[name, units, rules, country, revision, batchId, id],
       ...values,
       ...[id, revision, batchId, kind, target, label, actor.id, actor.name, seen, SCHEMA_VERSION],
       ...[JSON.stringify(changes), channel, `${id} ${revision}`],

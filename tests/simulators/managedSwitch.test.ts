@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { takesPower } from '../../src/core/power/poe';
 import type { Gear } from '../../src/core/records/gear';
 import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '../../src/core/switching/addresses';
 import { TREE } from '../../src/core/switching/managementTree';
@@ -48,7 +49,7 @@ describe('the plan against what a switch sees', () => {
   });
 
   it('all of up to twelve faults are found, none invented', () => {
-    const powered = planned.flatMap(({ port, run }) => (run && (run.poeW > 0 || run.poeClass !== null) ? [port] : []));
+    const powered = planned.flatMap(({ port, run }) => (run && takesPower(run) ? [port] : []));
     const fast = planned.flatMap(({ port, run }) => (run && (run.speedMbps ?? 0) > 100 ? [port] : []));
     const numbered = planned.flatMap(({ port, run }) => (job.networks[run?.networkId ?? '']?.number ? [port] : []));
     fc.assert(

@@ -308,7 +308,7 @@ describe('undo and redo', () => {
     expect((await jobOf(id)).job).toEqual({ ...planned, id });
 
     const later = await open();
-    expect(await back(id, 'undo', me, later)).toMatchObject({ status: 'done', label: 'Undo: Land 40 runs and 3 more' });
+    expect(await back(id, 'undo', me, later)).toMatchObject({ status: 'done', label: 'Undo: Land 40 runs and 4 more' });
     expect(await back(id, 'undo', me, later)).toMatchObject({
       reversals: { undo: null, redo: expect.stringMatching(/^Move /) },
     });

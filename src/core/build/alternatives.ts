@@ -26,7 +26,7 @@ export function buildAlternatives(today: Job | null, job: Job, limits: () => Sea
         hands,
         cost: plan.order.cost,
         proven: plan.order.proven,
-        workMin: plan.workMin,
+        workMin: plan.range.mean,
         darkMin: Math.max(0, ...plan.dark.map(({ minutes }) => minutes)),
         visits: plan.visits.filter(({ planned }) => planned.length > 0).length,
         unplacedMin: plan.unplacedMin,

@@ -401,11 +401,11 @@ describe('ticks', () => {
 
   it('with minutes move what is left', () => {
     const pulls = made.plan.planned.findIndex(({ entry }) => entry.step.kind === 'pull');
-    const slow = ticked(plan, made.plan, pulls, 60);
+    const slow = ticked(plan, made.plan, pulls, 50);
     const after = buildPlan(today, slow, limits());
     const left = (papers: BuildPlan) => papers.planned.find(({ key }) => key === 'pull-run-18')?.minutes ?? 0;
     expect(left(after)).toBeGreaterThan(2 * left(made.plan));
-    expect(after.paces.find(({ by }) => by === 'Sam')).toMatchObject({ done: 1, tookMin: 60 });
+    expect(after.paces.find(({ by }) => by === 'Sam')).toMatchObject({ done: 1, tookMin: 50 });
   });
 
   it('of two people on one step are one', () => {

@@ -8,12 +8,13 @@ import type { SearchLimits } from '../solve/limits';
 import { minutesOfHour, timeAfter, weekdayOf } from '../text/days';
 import type { BuildStep } from './buildStep';
 import { deriveSteps } from './deriveSteps';
+import { type Estimate, estimateOf, paceTimer } from './estimate';
 import { type Entry, firstMinutes, type Ordered, orderSteps } from './orderSteps';
 import { type Pace, pacesOf } from './pace';
-import { type ServicePart, serviceParts } from './serviceWays';
+import { type ServicePart, serviceParts, withDarkness } from './serviceWays';
 import { type Stage, stagesOf } from './stages';
 import { stopgapSteps, withStopgaps } from './stopgapSteps';
-import { lastMomentMin, rangeOf, unitMinutes, withBreaks } from './timing';
+import { lastMomentMin, withBreaks } from './timing';
 
 /** A step in its place: when, how long, what is dark meanwhile. */
 export type Planned = Stage & {
@@ -59,7 +60,8 @@ export type BuildPlan = {
   /** Minutes that no visit holds. */
   unplacedMin: number;
   workMin: number;
-  range: { least: number; mean: number; most: number };
+  /** The estimate of what is left. */
+  range: Estimate;
   /** When the last step that has a visit is done. */
   endsAt: string | null;
   dark: ServiceDark[];
@@ -118,15 +120,32 @@ export function buildPlan(today: Job | null, plan: Job, limits: SearchLimits): B
   const tickOf = new Map(Object.values(plan.ticks).map((tick) => [tick.step, tick]));
   const present = presentJob(today, plan, steps);
   const over = (key: string) => tickOf.get(key)?.state === 'done' || tickOf.get(key)?.state === 'skipped';
-  const left = deriveSteps(present, plan).filter(({ id }) => !over(id));
+  const left = withDarkness(
+    present,
+    deriveSteps(present, plan).filter(({ id }) => !over(id)),
+    weightsOf(plan),
+    Object.values(plan.upHours),
+  );
   // What was up when the build began counts, also where a step has taken it down meanwhile.
   const parts = serviceParts(today ?? present, plan, left, weightsOf(plan), Object.values(plan.upHours));
   const pins = Object.values(plan.orderPins);
   const stopgaps = Object.values(plan.stopgaps);
   steps.push(...stopgaps.flatMap((one) => stopgapSteps(one, steps)));
   const found = orderSteps(plan, left, parts, cutover, pins, limits, stopgaps);
-  const order = { ...found, entries: withStopgaps(found.entries, stopgaps, over) };
-  const freeCost = pins.length === 0 ? null : orderSteps(plan, left, parts, cutover, [], limits, stopgaps).cost;
+  // A test of a run in service takes it down as long in any order.
+  const testsCost = left.reduce(
+    (sum, step) =>
+      sum + (step.darkens ?? []).reduce((all, { weight }) => all + weight * (step.takeMin + step.putMin), 0),
+    0,
+  );
+  const order = {
+    ...found,
+    cost: found.cost === null ? null : found.cost + testsCost,
+    bound: found.bound + testsCost,
+    entries: withStopgaps(found.entries, stopgaps, over),
+  };
+  const free = pins.length === 0 ? null : orderSteps(plan, left, parts, cutover, [], limits, stopgaps).cost;
+  const freeCost = free === null ? null : free + testsCost;
   const stages = stagesOf(order.entries, parts);
   const firstMin = (step: BuildStep) => firstMinutes(step, 'move', cutover.hands);
   const paces = pacesOf(steps, Object.values(plan.ticks), firstMin, cutover.learning);
@@ -146,9 +165,9 @@ export function buildPlan(today: Job | null, plan: Job, limits: SearchLimits): B
     freeCost,
     planned: all,
     visits,
-    unplacedMin: all.reduce((sum, one) => sum + (one.visit ? 0 : one.minutes), 0),
+    unplacedMin: estimateOf(all.flatMap(({ visit, minutes }) => (visit ? [] : [minutes]))).mean,
     workMin,
-    range: rangeOf(planned.map(({ minutes }) => minutes)),
+    range: estimateOf(planned.map(({ minutes }) => minutes)),
     endsAt: last?.visit
       ? timeAfter(last.visit.on, minutesOfHour(last.visit.from) + last.startMin + last.minutes)
       : null,
@@ -160,15 +179,11 @@ export function buildPlan(today: Job | null, plan: Job, limits: SearchLimits): B
 
 /** Minutes of each step: the nth of its kind takes less, at the pace that was ticked. */
 function timed(stages: readonly Stage[], cutover: Cutover, paces: readonly Pace[]): Planned[] {
-  const paceOf = new Map(paces.filter(({ by }) => by === '').map((pace) => [pace.pace, pace]));
-  const counts = new Map(paces.filter(({ by }) => by === '').map(({ pace, done }) => [pace, done]));
+  const minutesOf = paceTimer(cutover, paces);
   let startMin = 0;
   return stages.map((stage) => {
     const { step, action } = stage.entry;
-    const n = (counts.get(step.pace) ?? 0) + 1;
-    if (action !== 'park') counts.set(step.pace, n);
-    const { factor = 1, learning = cutover.learning } = paceOf.get(step.pace) ?? {};
-    const minutes = unitMinutes(firstMinutes(step, action, cutover.hands) * factor, n, learning);
+    const minutes = minutesOf(step, action);
     const planned = { ...stage, key: tickKey(stage.entry), minutes, visit: null, startMin, startsAt: null };
     startMin += minutes;
     return planned;

@@ -55,6 +55,8 @@ export type BuildStep = {
   /** Steps whose things must be out of the way before it is put in. */
   blockedBy: readonly string[];
   canPark: boolean;
+  /** Services that are down while it is done, whatever the order: a run in service is unplugged for its test. */
+  darkens?: readonly { service: string; share: number; weight: number }[];
   /** Steps with the same go together: runs from one panel to another, and their cords. */
   together?: string;
 };

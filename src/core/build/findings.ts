@@ -3,6 +3,7 @@ import type { Grade } from '../snags/snag';
 import { commonPractice, type Source } from '../standards/source';
 import { counted } from '../text/counted';
 import { addDays } from '../text/days';
+import { formatAbout } from '../units/minutes';
 import { type BuildPlan, mustBeUp } from './buildPlan';
 import { type KitLine, lateOn } from './kit';
 
@@ -33,7 +34,7 @@ export function buildFindings(job: Job, plan: BuildPlan, kit: readonly KitLine[]
     ...withoutPhotograph(plan),
     ...withoutLabel(job, plan),
   ];
-  const rank: Record<Grade, number> = { 'wont-work': 0, 'will-bite': 1, 'could-be-neater': 2 };
+  const rank: Record<Grade, number> = { 'wont-work': 0, 'will-bite': 1, 'not-judged': 2, 'could-be-neater': 3 };
   return findings.sort((a, b) => rank[a.grade] - rank[b.grade]);
 }
 
@@ -137,8 +138,8 @@ function windows(plan: BuildPlan): BuildFinding[] {
         'no-window',
         plan.visits.length === 0 ? 'could-be-neater' : 'wont-work',
         plan.visits.length === 0
-          ? `No visit is planned yet: ${round(plan.unplacedMin)} min of work have no day.`
-          : `${round(plan.unplacedMin)} min of work fit in no visit: a longer one is needed, or one more.`,
+          ? `No visit is planned: about ${formatAbout(plan.unplacedMin)} of work has no date.`
+          : `About ${formatAbout(plan.unplacedMin)} of work does not fit in the visits. Add one, or make one longer.`,
         'What has no window is done in somebody’s evening.',
         plan.planned.filter(({ visit }) => visit === null).map(({ entry }) => entry.step.id),
       ),

@@ -6,7 +6,8 @@ import { listCords } from '../patching/cordList';
 import { holeCard } from '../rack/holes';
 import type { KitItem } from '../records/kitItem';
 import { portAt, portsOf } from '../records/ports';
-import { cutLengthMm } from '../runs/cablePlan';
+import { cableKey } from '../runs/cableCategory';
+import { boxLengthMm, cutLengthMm } from '../runs/cablePlan';
 import { figureOf } from '../site/answers';
 import { jackHabits, packSizes } from '../standards/buildKit';
 import { portsPerTie } from '../standards/landing';
@@ -43,6 +44,8 @@ type Need = {
   priceMinor?: number | null;
   leadDays?: number | null;
   atLeast?: boolean;
+  /** What it is sold in, and how many of them the cable order has. */
+  box?: { mm: number; planned: number };
 };
 
 /** All parts and tools that the steps take, counted from what the stations say. */
@@ -75,7 +78,7 @@ export function kitOf(plan: Job, steps: readonly BuildStep[]): KitLine[] {
   }
   return [...lines.values()].map(({ need, count, steps: waiting, atLeast, price }): KitLine => {
     const spare = need.small ? Math.ceil((count * sparePercent) / 100 - 1e-9) : 0;
-    const packs = packsOf(need.item, count + spare, need.unit ?? 'pieces');
+    const packs = need.box ? boxesOf(need.box, count) : packsOf(need.item, count + spare, need.unit ?? 'pieces');
     const row = status.get(need.item) ?? null;
     const own = row?.priceMinor ?? null;
     return {
@@ -100,6 +103,12 @@ const stopgapNeeds = (steps: readonly BuildStep[]): Need[] =>
     .filter(({ pace, turn }) => pace === 'stopgap' && turn === 'in')
     .flatMap(({ id, parts }) => parts.map((item) => ({ item, count: 1, step: id })));
 
+/** Boxes of cable: as the cable order has them, else as few as hold so many metres. */
+const boxesOf = ({ mm, planned }: NonNullable<Need['box']>, metres: number): KitLine['packs'] => ({
+  count: planned > 0 ? planned : Math.ceil((metres * 1000) / mm - 1e-9),
+  words: `box of ${mm / 1000} m`,
+});
+
 /** As few packs as hold them, of the smallest size that one of would do, else of the largest. */
 function packsOf(item: string, count: number, unit: KitLine['unit']): KitLine['packs'] {
   const sizes =
@@ -120,14 +129,31 @@ const gearNeeds = (plan: Job, steps: readonly BuildStep[]): Need[] =>
     return [{ item: gear.name, count: 1, step: step.id, priceMinor: gear.priceMinor, leadDays: gear.leadDays }];
   });
 
-const cableNeeds = (plan: Job, steps: readonly BuildStep[]): Need[] =>
-  steps.flatMap((step): Need[] => {
+/** Cable in metres, of each kind once however its name is written, and sold in the boxes of the cable order. */
+const cableNeeds = (plan: Job, steps: readonly BuildStep[]): Need[] => {
+  const names = new Map<string, string>();
+  return steps.flatMap((step): Need[] => {
     const run = plan.runs[step.runId ?? ''];
     if (step.kind !== 'pull' || !run) return [];
     const mm = cutLengthMm(plan, run);
-    const item = `Cable ${run.cable || 'of unknown kind'}`;
-    return [{ item, count: (mm ?? 0) / 1000, unit: 'm', step: step.id, atLeast: mm === null }];
+    const name = names.get(cableKey(run.cable)) ?? run.cable;
+    names.set(cableKey(run.cable), name);
+    const item = `Cable ${name || 'of unknown kind'}`;
+    const bought = Object.values(plan.boxes).filter(
+      (box) => box.bought && cableKey(box.cable) === cableKey(run.cable),
+    ).length;
+    return [
+      {
+        item,
+        count: (mm ?? 0) / 1000,
+        unit: 'm',
+        step: step.id,
+        atLeast: mm === null,
+        box: { mm: boxLengthMm(plan, run.cable), planned: bought },
+      },
+    ];
   });
+};
 
 /** Jacks of panels with openings, and of the outlets. */
 function jackNeeds(plan: Job, steps: readonly BuildStep[]): Need[] {

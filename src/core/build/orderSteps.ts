@@ -64,10 +64,10 @@ const RANK: Record<BuildStep['kind'], number> = {
   gear: 30,
   land: 40,
   outlet: 45,
+  test: 48,
   link: 50,
   plug: 55,
   cord: 60,
-  test: 70,
   'rack-out': 90,
 };
 export const rankOf = ({ kind, turn, takeMin }: BuildStep): number =>

@@ -15,6 +15,11 @@ export type Pace = {
   tookMin: number;
 };
 
+/** Two taps one after the other are no time. */
+const LEAST_MINUTES = 0.5;
+/** Nobody is so much faster or slower than planned: beyond it a tick was forgotten. Common practice, no source. */
+const FACTOR_RANGE = [0.4, 3] as const;
+
 /** So many ticks, and learning is fitted as well as the factor. */
 const ENOUGH_FOR_LEARNING = 5;
 const LEARNING_RANGE = [0.7, 1] as const;
@@ -29,7 +34,7 @@ export function fitPace(
   learning: number,
 ): { factor: number; learning: number } {
   const points = took.flatMap(({ minutes, firstMin }, at) =>
-    minutes > 0 && firstMin > 0 ? [{ x: Math.log2(at + 1), y: Math.log2(minutes / firstMin) }] : [],
+    minutes >= LEAST_MINUTES && firstMin > 0 ? [{ x: Math.log2(at + 1), y: Math.log2(minutes / firstMin) }] : [],
   );
   if (points.length === 0) return { factor: 1, learning };
   const mean = (of: (point: { x: number; y: number }) => number) =>
@@ -42,7 +47,8 @@ export function fitPace(
     const fitted = mean((point) => (point.x - x) * (point.y - y)) / spread;
     slope = Math.min(Math.log2(LEARNING_RANGE[1]), Math.max(Math.log2(LEARNING_RANGE[0]), fitted));
   }
-  return { factor: 2 ** (y - slope * x), learning: 2 ** slope };
+  const factor = 2 ** (y - slope * x);
+  return { factor: Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], factor)), learning: 2 ** slope };
 }
 
 /** Pace of each kind of step that was ticked with minutes, of all and of each person. */

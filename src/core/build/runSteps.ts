@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import type { Landing } from '../records/landing';
+import { portKey } from '../records/portKey';
 import { portAt } from '../records/ports';
 import { isNow, type Run } from '../records/run';
 import { cutLengthMm, isToPull } from '../runs/cablePlan';
@@ -15,9 +16,21 @@ export function runSteps(both: Both): BuildStep[] {
   const index = indexJob(is);
   // What is ticked says so of its run; its step stays, for the minutes that it took.
   const ticked = new Set(Object.values(is.ticks).map(({ step }) => step));
-  const pulled = index.runsInOrder.filter((run) => isToPull(run) || ticked.has(stepId('pull', run.id)));
+  // What is on a panel today, or was terminated, has been pulled, whatever its state still says.
+  const there = new Set([
+    ...indexJob(was).landingOfRun.keys(),
+    ...Object.values(is.terminations).map((one) => one.runId),
+  ]);
+  const endedAt = new Set(
+    Object.values(is.terminations).flatMap(({ runId, end }) => (end === 'outlet' ? [runId] : [])),
+  );
+  const pulled = index.runsInOrder.filter(
+    (run) => (isToPull(run) && !there.has(run.id)) || ticked.has(stepId('pull', run.id)),
+  );
   const ended = index.runsInOrder.filter(
-    (run) => isToPull(run) || ['pull', 'outlet'].some((kind) => ticked.has(`${kind}-${run.id}`)),
+    (run) =>
+      (isToPull(run) && !endedAt.has(run.id) && !indexJob(was).landingOfRun.has(run.id)) ||
+      ['pull', 'outlet'].some((kind) => ticked.has(`${kind}-${run.id}`)),
   );
   const pulls = pulled.map((run) => {
     const cut = cutLengthMm(is, run);
@@ -54,18 +67,37 @@ export function runSteps(both: Both): BuildStep[] {
       (run) =>
         isNow(run) && index.landingOfRun.has(run.id) && (run.state !== 'tested' || ticked.has(stepId('test', run.id))),
     )
-    .map((run) =>
-      plain({
+    .map((run) => {
+      // A run that is in service and stays on its port is unplugged for its test.
+      const live = isInService(both, run);
+      return plain({
         id: stepId('test', run.id),
         kind: 'test',
-        turn: 'in',
-        words: `Test run ${run.label} from both ends`,
+        turn: live ? 'move' : 'in',
+        words: live
+          ? `Unplug run ${run.label}, test it from both ends and plug it back`
+          : `Test run ${run.label} from both ends`,
+        ...(live ? { takeMin: buildMinutes.test.put, putMin: buildMinutes.cord.put } : {}),
+        pace: live ? 'test live' : 'test',
         place: roomOf(run),
         runId: run.id,
         tools: ['cable tester'],
-      }),
-    );
+      });
+    });
   return [...pulls, ...outlets, ...tests];
+}
+
+/** Whether somebody uses a run today, and its end stays where it is: a test interrupts it. */
+function isInService({ was, is }: Both, run: Run): boolean {
+  const [before, after] = [indexJob(was), indexJob(is)];
+  const [old, then] = [before.landingOfRun.get(run.id), after.landingOfRun.get(run.id)];
+  return (
+    old !== undefined &&
+    then !== undefined &&
+    old.panelId === then.panelId &&
+    old.port === then.port &&
+    before.cordAtPanelPort.has(portKey(old.panelId, old.port))
+  );
 }
 
 const roomOf = (run: Run): string => [run.floor, run.room, run.outlet].filter(Boolean).join(', ');

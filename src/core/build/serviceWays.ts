@@ -53,6 +53,26 @@ export function serviceParts(
   return [...parts.values()];
 }
 
+/** Tests of runs in service with what each takes down while it lasts. */
+export function withDarkness(
+  was: Job,
+  steps: readonly BuildStep[],
+  weights: ReadonlyMap<string, number>,
+  hours: readonly UpHours[],
+): BuildStep[] {
+  const services = servicesOf(indexJob(was)).map((one) => asSaid(was, one, hours));
+  return steps.map((step) => {
+    if (step.kind !== 'test' || step.turn !== 'move') return step;
+    const darkens = services.flatMap(({ name, runs }) => {
+      if (!runs.some(({ id }) => id === step.runId)) return [];
+      return [
+        { service: name, share: 1 / runs.length, weight: (weights.get(name) ?? serviceWeight(name)) / runs.length },
+      ];
+    });
+    return { ...step, darkens };
+  });
+}
+
 /** A service with what somebody says that it needs beside, and does not need. */
 function asSaid(was: Job, service: Service, hours: readonly UpHours[]): Service {
   const said = hours.find((one) => one.service.toLowerCase() === service.name.toLowerCase());

@@ -15,6 +15,13 @@ const isPartUp = ({ ways }: ServicePart, at: ReadonlyMap<string, ThingAt>): bool
     }),
   );
 
+/** What is down anyway, and what the step itself takes down. */
+function withOwn(dark: readonly Dark[], own: readonly Dark[]): Dark[] {
+  const lost = new Map(dark.map(({ service, share }) => [service, share]));
+  for (const { service, share } of own) lost.set(service, Math.min(1, (lost.get(service) ?? 0) + share));
+  return [...lost].map(([service, share]) => ({ service, share }));
+}
+
 export type Stage = {
   entry: Entry;
   /** While the step is worked on, and after it. */
@@ -41,7 +48,7 @@ export function stagesOf(entries: readonly Entry[], parts: readonly ServicePart[
   return entries.map((entry): Stage => {
     const { step, action } = entry;
     at.set(step.id, 'hand');
-    const dark = darkNow();
+    const dark = withOwn(darkNow(), step.darkens ?? []);
     at.set(step.id, action === 'park' ? 'parked' : action === 'remove' ? 'none' : 'new');
     const darkAfter = darkNow();
     const parked = [...at].flatMap(([id, place]) => (place === 'parked' ? [id] : []));

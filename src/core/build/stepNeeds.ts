@@ -17,6 +17,9 @@ export function withNeeds(steps: readonly BuildStep[], { was, is }: Both): Build
   const clashes = placeClashes(was, is, ids);
   const oldLandings = indexJob(was).landingOfRun;
   const newLandings = indexJob(is).landingOfRun;
+  const tested = new Set(
+    steps.flatMap(({ kind, turn, runId }) => (kind === 'test' && turn === 'in' && runId ? [runId] : [])),
+  );
   const of = (kind: StepKind, id: string | null | undefined) => (id ? [stepId(kind, id)] : []);
   return steps.map((step): BuildStep => {
     const clearOf: string[] = [];
@@ -83,6 +86,8 @@ export function withNeeds(steps: readonly BuildStep[], { was, is }: Both): Build
         const then = is.cords[step.cordId ?? ''];
         if (then && step.turn !== 'out') {
           putNeeds.push(...of('gear', then.panelId), ...of('gear', then.switchId), ...of('land', step.runId));
+          // With its cord in and the switch on, a run can no longer be tested.
+          if (tested.has(step.runId ?? '')) putNeeds.push(...of('test', step.runId));
           for (const key of [portKey(then.panelId, then.panelPort), portKey(then.switchId, then.switchPort)])
             blockedBy.push(...(byOldPort.link.get(key) ?? []));
         }

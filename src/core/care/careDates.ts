@@ -1,8 +1,9 @@
+import { batteryAmbientC } from '../cooling/upsFacts';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { lifeAt } from '../power/batteryRuntime';
-import { commonPractice, published, type Source } from '../standards/source';
-import { addDays, addYears } from '../text/days';
+import { commonPractice, type Source } from '../standards/source';
+import { addMonths, addYears } from '../text/days';
 
 export type CareDate = {
   id: string;
@@ -17,12 +18,8 @@ export type CareDate = {
 };
 
 const TESTER_YEARS = 1;
-const DAYS_A_MONTH = 365.25 / 12;
-export const calibrationSource = published('ANSI/TIA-1152: yearly calibration');
-/** Everything as it is, at the 25 °C that its life is told for. */
-const LIFE_AT_C = 25;
-
-const afterMonths = (day: string, months: number): string => addDays(day, Math.round(months * DAYS_A_MONTH));
+/** The interval is the maker's; a year is usual. */
+export const calibrationSource: Source = commonPractice;
 
 /** What is to be looked after and when, soonest first, what is not known at the end. @param today such as 2026-11-27 */
 export function careDates(job: Job, today: string): CareDate[] {
@@ -30,7 +27,8 @@ export function careDates(job: Job, today: string): CareDate[] {
   for (const gear of indexJob(job).gearInOrder) {
     if (!gear.battery) continue;
     const { madeOn, chemistry } = gear.battery;
-    const years = lifeAt(chemistry, LIFE_AT_C);
+    const ambientC = batteryAmbientC(job, gear);
+    const years = lifeAt(chemistry, ambientC);
     dates.push({
       id: `battery ${gear.id}`,
       what: `New battery for ${gear.name}`,
@@ -38,7 +36,7 @@ export function careDates(job: Job, today: string): CareDate[] {
       why:
         madeOn === null
           ? 'When its blocks were made is not known.'
-          : `Made on ${madeOn}; ${years} years for its kind at ${LIFE_AT_C} °C, fewer where it is warmer.`,
+          : `Made on ${madeOn}; about ${years.toFixed(1)} years at the ${Math.round(ambientC)} °C where it is.`,
       source: commonPractice,
       kind: 'battery',
     });
@@ -59,7 +57,7 @@ export function careDates(job: Job, today: string): CareDate[] {
     dates.push({
       id,
       what: gear ? `${what}: ${gear.name}` : what,
-      due: dueOn ?? (everyMonths !== null && lastOn !== null ? afterMonths(lastOn, everyMonths) : null),
+      due: dueOn ?? (everyMonths !== null && lastOn !== null ? addMonths(lastOn, everyMonths) : null),
       why: [every, lastOn && `last on ${lastOn}`, note].filter(Boolean).join(', ') || 'When it is due is not known.',
       source: null,
       kind: 'item',

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { JobHead } from '../job/job';
+import { countryOf } from '../standards/countries';
 import { RULE_SETS, ruleSets } from '../standards/ruleSets';
 import { UNITS } from '../units/length';
 import { commandKind } from './command';
@@ -8,7 +9,14 @@ import { commandKind } from './command';
 export const editJob = commandKind({
   schema: z.strictObject({
     type: z.literal('editJob'),
-    changes: z.strictObject({ name: JobHead.shape.name, units: z.enum(UNITS), rules: z.enum(RULE_SETS) }).partial(),
+    changes: z
+      .strictObject({
+        name: JobHead.shape.name,
+        units: z.enum(UNITS),
+        rules: z.enum(RULE_SETS),
+        country: JobHead.shape.country.unwrap(),
+      })
+      .partial(),
   }),
   apply: (job, { changes }) => {
     Object.assign(job, changes);
@@ -16,7 +24,9 @@ export const editJob = commandKind({
   describe: (_, { changes }) =>
     changes.name
       ? `Rename the job to ${changes.name}`
-      : changes.rules
-        ? `Rules of ${ruleSets[changes.rules].name}`
-        : `Show ${changes.units} units`,
+      : changes.country
+        ? `Country: ${countryOf(changes.country)?.name ?? changes.country}`
+        : changes.rules
+          ? `Rules of ${ruleSets[changes.rules].name}`
+          : `Show ${changes.units} units`,
 });

@@ -11,6 +11,9 @@ export const NewJob = z.strictObject({
   name: JobHead.shape.name,
   units: z.enum(UNITS),
   rules: JobHead.shape.rules,
+  country: JobHead.shape.country,
+  /** Null: not known. */
+  door: Rack.shape.door,
   rackUnits: Rack.shape.units,
   rackDepthMm: Rack.shape.depthMm,
   numbering: Rack.shape.numbering,
@@ -47,8 +50,10 @@ export function startJob(id: string, wish: NewJob): Job {
     depthMm: wish.rackDepthMm,
     numbering: wish.numbering,
     standing: wish.standing,
+    // A wall or floor cabinet is sold with a door, a frame without: nobody's word for it, so that it is asked.
+    door: wish.door,
   });
-  return applyCommands(emptyJob({ id, name: wish.name, units: wish.units, rules: wish.rules }), [
+  return applyCommands(emptyJob({ id, name: wish.name, units: wish.units, rules: wish.rules, country: wish.country }), [
     { type: 'addRack', rack },
     ...(gear.length > 0 ? [{ type: 'addGear' as const, gear }] : []),
   ]).job;

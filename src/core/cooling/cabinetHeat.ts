@@ -10,7 +10,18 @@ import { carriedBy, placedIn } from '../rack/space';
 import type { Gear } from '../records/gear';
 import type { Rack } from '../records/rack';
 import { answerOf, figureOf, isAnswered } from '../site/answers';
-import { fanShare, type Material, type Position, surfaceHeat, usualMostC, wallU } from '../standards/cooling';
+import {
+  altitudeLimit,
+  cautiousHeightM,
+  fanShare,
+  type Material,
+  openingSpeed,
+  type Position,
+  surfaceHeat,
+  topFactor,
+  usualMostC,
+  wallU,
+} from '../standards/cooling';
 import { type AtLeast, atLeast } from '../units/atLeast';
 import { airFactor, stackAir } from './airflow';
 import { closetRise } from './closet';
@@ -56,11 +67,15 @@ export type CabinetHeat = {
   /** Of the room, or the cupboard that it warms. */
   roomC: number;
   summerRoomC: number;
-  /** As things idle on a usual day, at full on a usual day, and at full on the warmest. */
+  /** At the top: as things idle on a usual day, at full on a usual day, and at full on the warmest. */
   usualC: number;
   insideC: number;
   summerC: number;
   grownC: number;
+  /** In summer with all that is not known at its best. */
+  bestC: number;
+  bestUsualC: number;
+  bestLimitC: number;
   /** The lowest of what its devices stand. */
   limitC: number;
   limitKnown: boolean;
@@ -71,8 +86,31 @@ export type CabinetHeat = {
   unknown: string[];
 };
 
-/** A door that is open, or none: the front is an opening. */
-const isOpenInFront = (rack: Rack): boolean => rack.door === 'none';
+/** Whether the front is an opening: a frame, or a cabinet that is known to have no door. One that is not known is shut. */
+const isOpenInFront = (rack: Rack): boolean => rack.door === 'none' || (rack.door === null && rack.sides === 'open');
+
+/** Air that fans move, m³/h: a box without an opening on both sides moves none, and small ones choke it. */
+const fanAirOf = ({ fanM3h, lowCm2, highCm2 }: Pick<Shell, 'fanM3h' | 'lowCm2' | 'highCm2'>): number =>
+  Math.min(fanM3h, (Math.min(lowCm2, highCm2) / 1e4) * openingSpeed * 3600);
+
+/** Height above the sea to calculate with, m. */
+const heightOf = (job: Job): number => (isAnswered(job, 'height-m') ? figureOf(job, 'height-m') : cautiousHeightM);
+/** What thin air takes off the temperature that gear stands, K (ASHRAE). */
+const thinAirK = (heightM: number): number => Math.max(0, heightM - altitudeLimit.aboveM) / altitudeLimit.eachM;
+
+/** The shell at its best as far as it is not known: of steel, without a door. */
+function bestShell(job: Job, rack: Rack, shell: Shell): Shell {
+  const { shell: open } = shellOf(job, {
+    ...rack,
+    material: rack.material ?? 'steel',
+    door: rack.door ?? 'none',
+    ventLowCm2: rack.ventLowCm2 ?? 2000,
+    ventHighCm2: rack.ventHighCm2 ?? 2000,
+  });
+  return rack.material === null || rack.door === null || rack.ventLowCm2 === null || rack.ventHighCm2 === null
+    ? open
+    : shell;
+}
 
 export function shellOf(job: Job, rack: Rack): { shell: Shell; unknown: string[] } {
   const size = outerSize(rack);
@@ -84,7 +122,8 @@ export function shellOf(job: Job, rack: Rack): { shell: Shell; unknown: string[]
   return {
     shell: {
       surfaceM2: effectiveSurface(size, position, rack.topCovered),
-      material: rack.material ?? 'steel',
+      // What gives off less, until somebody says what it is.
+      material: rack.material ?? 'plastic',
       lowCm2: frame || open ? half : (rack.ventLowCm2 ?? 0),
       highCm2: frame || open ? half : (rack.ventHighCm2 ?? 0),
       apartMm: rack.ventApartMm ?? (open || frame ? size.heightMm / 2 : size.heightMm * 0.9),
@@ -95,10 +134,11 @@ export function shellOf(job: Job, rack: Rack): { shell: Shell; unknown: string[]
           : null,
     },
     unknown: [
-      ...(rack.material === null ? ['what it is made of (reckoned as steel)'] : []),
-      ...(rack.position === null && rack.standing !== 'wall' ? ['which of its faces are free'] : []),
+      ...(rack.door === null && !frame ? ['its door (calculated as shut)'] : []),
+      ...(rack.material === null ? ['its material (calculated as plastic)'] : []),
+      ...(rack.position === null && rack.standing !== 'wall' ? ['which of its sides are free'] : []),
       ...(!open && !frame && (rack.ventLowCm2 === null || rack.ventHighCm2 === null)
-        ? ['its openings (reckoned as shut)']
+        ? ['its openings (calculated as shut)']
         : []),
       ...fans.flatMap(({ name, flowM3h }) => (flowM3h === null ? [`how much air ${name} moves`] : [])),
       ...(rack.roof === 'fan' && fans.length === 0 ? ['the fan in its roof'] : []),
@@ -110,7 +150,7 @@ export function shellOf(job: Job, rack: Rack): { shell: Shell; unknown: string[]
 /** Air through a cabinet at a rise, m³/h. */
 const airAt = (shell: Shell, riseK: number, roomC: number): number =>
   stackAir(shell.lowCm2, shell.highCm2, shell.apartMm, riseK, roomC + riseK / 2) +
-  (shell.thermostatC === null || roomC + riseK >= shell.thermostatC ? shell.fanM3h : 0);
+  (shell.thermostatC === null || roomC + riseK >= shell.thermostatC ? fanAirOf(shell) : 0);
 
 /** Watts that a cabinet gives off at a rise: through its faces and with its air. */
 export function givesOff(shell: Shell, riseK: number, roomC: number, heightM = 0): number {
@@ -131,6 +171,17 @@ export function riseOf(shell: Shell, watts: number, roomC: number, heightM = 0):
   return high;
 }
 
+/**
+ * Rise of the air at the top over the room, K, where the most heat sits: what leaves with a stream of air leaves at that
+ * temperature, what goes through the faces leaves a box that is warmer at its top.
+ */
+export function topRiseOf(shell: Shell, watts: number, roomC: number, heightM = 0): number {
+  const rise = riseOf(shell, watts, roomC, heightM);
+  if (rise <= 0 || watts <= 0) return rise;
+  const throughFaces = Math.min(1, ((surfaceHeat[shell.material] ?? 0) * shell.surfaceM2 * rise) / watts);
+  return rise * (1 + (topFactor - 1) * throughFaces);
+}
+
 /** How much a cupboard warms up by what stands in it, K; a room in use does not. */
 export function cupboardRise(job: Job, watts: number): number {
   if (answerOf(job, 'room-kind') !== 'cupboard') return 0;
@@ -145,7 +196,7 @@ export function cabinetHeat(job: Job, rack: Rack): CabinetHeat {
   const parts = gear.map((one) => ({ ...one, watts: leavesW(job, one.gear) }));
   const watts = atLeast(parts.map((one) => one.watts));
   const { shell, unknown } = shellOf(job, rack);
-  const height = figureOf(job, 'height-m');
+  const height = heightOf(job);
   const all = Object.values(job.racks).reduce(
     (sum, other) => sum + atLeast(gearIn(job, other).map((one) => leavesW(job, one))).sum,
     0,
@@ -153,14 +204,14 @@ export function cabinetHeat(job: Job, rack: Rack): CabinetHeat {
   const cupboard = cupboardRise(job, all);
   const [roomC, summerRoomC] = [figureOf(job, 'room-c') + cupboard, figureOf(job, 'room-summer-c') + cupboard];
   const growth = (1 + figureOf(job, 'growth-percent') / 100) ** figureOf(job, 'growth-years');
-  const inside = (room: number, load: number) => room + riseOf(shell, load, room, height);
+  const inside = (room: number, load: number) => room + topRiseOf(shell, load, room, height);
   const [insideC, summerC] = [inside(roomC, watts.sum), inside(summerRoomC, watts.sum)];
   const idleW = atLeast(gear.map((one) => leavesW(job, one.gear, 'idle'))).sum;
   const usualC = inside(roomC, idleW);
   const grownC = inside(summerRoomC, watts.sum * growth);
   const active = parts.filter(({ gear: one }) => (heatW(one) ?? 1) > 0 || feedsOthers(one));
   const known = active.flatMap(({ gear: one }) => one.mostC ?? []);
-  const limitC = Math.min(usualMostC, ...known);
+  const limitC = Math.min(usualMostC, ...known) - thinAirK(height);
   // What is known to stand less than is usual decides.
   const limitKnown =
     active.length > 0 && (Math.min(...known) <= usualMostC || active.every(({ gear: one }) => one.mostC !== null));
@@ -173,13 +224,26 @@ export function cabinetHeat(job: Job, rack: Rack): CabinetHeat {
   });
   const open = [
     ...unknown,
+    ...(isAnswered(job, 'height-m') ? [] : [`its height above the sea (calculated with ${cautiousHeightM} m)`]),
     ...(watts.unknown > 0 ? [`the heat of ${watts.unknown} device${watts.unknown === 1 ? '' : 's'}`] : []),
     ...(isAnswered(job, 'room-summer-c') ? [] : ['how warm the room gets in summer']),
-    ...(answerOf(job, 'room-kind') === 'unknown' ? ['whether it stands in a cupboard'] : []),
-    ...(limitKnown ? [] : [`what its devices stand (reckoned with ${usualMostC} °C)`]),
+    ...(answerOf(job, 'room-kind') === 'unknown' ? ['whether it is in a closet'] : []),
+    ...(limitKnown ? [] : [`the temperature limit of its devices (calculated with ${usualMostC} °C)`]),
   ];
+  // What nobody said is calculated at its worst: too warm counts only where it would be too warm at its best as well.
+  const atBest = bestShell(job, rack, shell);
+  const bestHeight = isAnswered(job, 'height-m') ? height : 0;
+  const atBestIn = (room: number, load: number) => room + topRiseOf(atBest, load, room, bestHeight);
+  const [bestC, bestUsualC] = [atBestIn(summerRoomC, watts.sum), atBestIn(roomC, idleW)];
+  const bestLimitC = isAnswered(job, 'height-m') ? limitC : limitC + thinAirK(height);
   const state =
-    summerC > limitC ? 'too little' : open.length > 0 ? 'not judged' : summerC > limitC - 5 ? 'nearly full' : 'enough';
+    bestC > bestLimitC
+      ? 'too little'
+      : open.length > 0
+        ? 'not judged'
+        : summerC > limitC - 5
+          ? 'nearly full'
+          : 'enough';
   const riseK = limitC - summerRoomC;
   const through = (surfaceHeat[shell.material] ?? 0) * shell.surfaceM2 * Math.max(0, riseK);
   return {
@@ -193,6 +257,9 @@ export function cabinetHeat(job: Job, rack: Rack): CabinetHeat {
     insideC,
     summerC,
     grownC,
+    bestC,
+    bestUsualC,
+    bestLimitC,
     limitC,
     limitKnown,
     state,

@@ -4,7 +4,8 @@ import { gearIn } from '../rack/gearIn';
 import type { Rack } from '../records/rack';
 import { figureOf } from '../site/answers';
 import { fanShare } from '../standards/cooling';
-import { type CabinetHeat, cabinetHeat, leavesW, riseOf, type Shell } from './cabinetHeat';
+import { openingNeededCm2 } from './airflow';
+import { type CabinetHeat, cabinetHeat, leavesW, type Shell, topRiseOf } from './cabinetHeat';
 
 /** A change that cools a cabinet. Prices and effects by rule of thumb, no source. */
 export type Measure = {
@@ -24,6 +25,8 @@ const FANS = [
   { id: 'fan-quiet', words: 'A quiet fan in the roof (80 m³/h in the open)', m3h: 80, cost: 45, noiseDbA: 25 },
   { id: 'fan-tray', words: 'A tray of two fans (200 m³/h in the open)', m3h: 200, cost: 70, noiseDbA: 36 },
 ] as const;
+/** What cutting two openings adds, points. Common practice, no source. */
+const OPENINGS_COST = 20;
 /** Open area of a vented blank, cm²: two units of a 19-inch width, half open. Common practice, no source. */
 const BLANK_CM2 = 95;
 
@@ -37,7 +40,19 @@ export function measuresFor(job: Job, rack: Rack): Measure[] {
     ...FANS.map(
       ({ m3h, ...fan }): Measure => ({
         ...fan,
-        shell: (was) => ({ ...was, fanM3h: was.fanM3h + fanShare * m3h, thermostatC: null }),
+        words: open ? fan.words : `${fan.words}, with an opening low and one high`,
+        cost: open ? fan.cost : fan.cost + OPENINGS_COST,
+        // A fan in a shut box moves no air: it comes with openings for what it moves.
+        shell: (was) => {
+          const needed = openingNeededCm2(fanShare * m3h);
+          return {
+            ...was,
+            lowCm2: Math.max(was.lowCm2, needed),
+            highCm2: Math.max(was.highCm2, needed),
+            fanM3h: was.fanM3h + fanShare * m3h,
+            thermostatC: null,
+          };
+        },
         outW: 0,
       }),
     ),
@@ -112,7 +127,7 @@ export function effects(job: Job, heat: CabinetHeat, measures: readonly Measure[
 const summerWith = (job: Job, heat: CabinetHeat, chosen: readonly Measure[]): number => {
   const shell = chosen.reduce((was, { shell: change }) => change(was), heat.shell);
   const watts = Math.max(0, heat.watts.sum - chosen.reduce((sum, { outW }) => sum + outW, 0));
-  return heat.summerRoomC + riseOf(shell, watts, heat.summerRoomC, figureOf(job, 'height-m'));
+  return heat.summerRoomC + topRiseOf(shell, watts, heat.summerRoomC, figureOf(job, 'height-m'));
 };
 
 export type MeasureSet = { chosen: readonly Measure[]; cost: number; summerC: number; enough: boolean };

@@ -55,9 +55,9 @@ export function stockLengths(job: Job): number[] {
   return mm;
 }
 
-/** Smallest stock length that covers a path; null when none does. */
+/** Smallest stock length that covers a path with something to spare; null when none does. */
 export const stockLengthMm = (stock: readonly number[], pathMm: number): number | null =>
-  stock.find((length) => length >= pathMm) ?? null;
+  stock.find((length) => length >= pathMm + cordHabits.leastSpareMm) ?? null;
 
 /** Kind of the cord that a port takes. */
 export function cordKindFor(job: Job, device: Gear, port: number): CordKind {

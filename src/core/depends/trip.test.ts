@@ -28,8 +28,10 @@ describe('what goes dark', () => {
 
   it('says where nobody knows how long a battery lasts', () => {
     const made = gone([MAINS], null);
-    expect(made.later).toEqual([]);
-    expect(made.unknown.join(' ')).toContain('How long UPS 1500 VA lasts is not known');
+    // An event of its own, with what it takes away: a battery that nobody knows never carries a load for ever.
+    expect(made.later).toMatchObject([{ minutes: null, what: 'unknown', units: ['UPS 1500 VA'] }]);
+    expect(made.later[0]?.lost.map(({ service }) => service)).toContain('Cameras');
+    expect(made.unknown.join(' ')).toContain('Run time of UPS 1500 VA is not known');
   });
 
   it('brings back what the generator carries', () => {

@@ -165,9 +165,10 @@ function countOf(
 
 export type Lost = { service: string; lost: number; of: number };
 export type TripEvent = {
-  minutes: number;
-  what: 'dark' | 'generator';
-  /** Units whose batteries are empty then. */
+  /** Null: nobody knows when. It may be at any moment, so that such events come first. */
+  minutes: number | null;
+  what: 'dark' | 'generator' | 'unknown';
+  /** Units whose batteries are empty then; of `unknown` the unit whose run time is not known. */
   units: readonly string[];
   /** What goes then, and what is there again. */
   lost: readonly Lost[];
@@ -218,7 +219,11 @@ export function trip(
   const ends = [...new Set(waiting.flatMap(({ minutes }) => minutes ?? []))];
   const times = failed.has('mains:all') && generatorMin !== null ? [...ends, generatorMin] : ends;
   const empty = new Set<string>();
-  const later: TripEvent[] = [];
+  const later: TripEvent[] = waiting.flatMap(({ unit, minutes }): TripEvent[] => {
+    if (minutes !== null) return [];
+    const without = standing(job, { failed, empty: new Set([unit.id]), generatorOn: false });
+    return [{ minutes: null, what: 'unknown', units: [unit.name], lost: lostBetween(first, without), back: [] }];
+  });
   let generatorOn = false;
   let before = first;
   for (const minutes of [...new Set(times)].sort((a, b) => a - b)) {
@@ -250,7 +255,14 @@ export function trip(
     later,
     onBattery: waiting,
     unknown: [
-      ...waiting.flatMap(({ unit, minutes }) => (minutes === null ? `How long ${unit.name} lasts is not known.` : [])),
+      ...waiting.flatMap(({ unit, minutes }) => (minutes === null ? `Run time of ${unit.name} is not known.` : [])),
+      ...first.onBattery.flatMap((unit) =>
+        (feedsOf(job).plugsInto.get(unit.id) ?? []).some(
+          ({ outlet }) => outletsOf(unit)[outlet - 1]?.backing === 'unknown',
+        )
+          ? `Which outlets of ${unit.name} are battery-backed is not known: those are taken as not backed.`
+          : [],
+      ),
       ...(unplugged.length > 0
         ? [
             `${unplugged.length === 1 ? `${unplugged[0]?.name} has` : `${unplugged.length} devices have`} no plug in the plan: what feeds ${unplugged.length === 1 ? 'it' : 'them'} is not known.`,

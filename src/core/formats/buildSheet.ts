@@ -1,10 +1,11 @@
 import type { BuildPlan, Planned, VisitPlan } from '../build/buildPlan';
+import { estimateWords } from '../build/estimate';
 import type { BuildFinding } from '../build/findings';
 import type { KitLine } from '../build/kit';
 import { outageNotice } from '../build/notices';
 import type { Job } from '../job/job';
 import { GRADE_WORDS } from '../snags/snag';
-import { citeSource } from '../standards/source';
+import { citeFor } from '../standards/cite';
 import { ACTION_WORDS } from '../text/actionWords';
 import { formatMinutes } from '../units/minutes';
 import type { SheetSection } from './sheetSection';
@@ -48,7 +49,7 @@ export function buildSheet(
       columns: [],
       rows: [],
       notes: [
-        `${plan.planned.length} steps are left, ${formatMinutes(plan.range.least)} to ${formatMinutes(plan.range.most)} of work by ${plan.cutover.hands === 1 ? 'one person' : 'two people'}.`,
+        `${plan.planned.length} steps left, ${estimateWords(plan.range)} of work for ${plan.cutover.hands === 1 ? 'one person' : 'two people'}.`,
         plan.order.cost === null
           ? 'No order of the cut-over can be given.'
           : `The order of the cut-over is ${plan.order.proven ? 'proven: none has fewer weighted minutes dark' : 'the best that was found, not proven'}.`,
@@ -65,7 +66,7 @@ export function buildSheet(
               { head: 'What', share: 6 },
               { head: 'Source', share: 1.6 },
             ],
-            rows: findings.map(({ grade, what, source }) => [GRADE_WORDS[grade], what, citeSource(source)]),
+            rows: findings.map(({ grade, what, source }) => [GRADE_WORDS[grade], what, citeFor(source, job.rules)]),
             notes: [],
           },
         ]),

@@ -2,10 +2,11 @@ import { MAINS, partName } from '../depends/parts';
 import { lostWords } from '../depends/trip';
 import type { Job } from '../job/job';
 import { outletMap } from '../power/outletMap';
+import { citeFor } from '../standards/cite';
 import { generatorCaution } from '../standards/generators';
 import { ruleSets } from '../standards/ruleSets';
-import { citeSource } from '../standards/source';
-import { powerReport, singlePointsOf, tripNow } from '../stations/powerReport';
+
+import { powerReport, RUN_TIME_UNKNOWN, singlePointsOf, tripNow } from '../stations/powerReport';
 import { atLeastWords } from '../units/atLeast';
 import { formatLength } from '../units/length';
 import { formatMinutes } from '../units/minutes';
@@ -42,7 +43,7 @@ export function powerSheet(job: Job, today: string): SheetSection[] {
         state,
       ]),
       notes: [
-        `Continuous load: ${citeSource(ruleSets[job.rules].continuous.source)}.`,
+        `Continuous load: ${citeFor(ruleSets[job.rules].continuous.source, job.rules)}.`,
         ...(report.circuits.length === 0 ? ['No circuit is known.'] : []),
       ],
     },
@@ -83,14 +84,15 @@ export function powerSheet(job: Job, today: string): SheetSection[] {
       ]
         .slice(0, MOST_POINTS)
         .map((part) => {
-          const { now, later, onBattery } = tripNow(job, [part], today);
+          const { now, later } = tripNow(job, [part], today);
           const ends = later
-            .filter(({ lost }) => lost.length > 0)
-            .map(({ lost, minutes }) => `${lost.map(lostWords).join(', ')} after ${formatMinutes(minutes)}`);
-          const open = onBattery.flatMap(({ unit, minutes }) =>
-            minutes === null ? [`how long ${unit.name} lasts is not known`] : [],
-          );
-          return [partName(job, part), now.map(lostWords).join(', ') || 'nothing', [...ends, ...open].join('; ')];
+            .filter(({ lost, what }) => lost.length > 0 || what === 'unknown')
+            .map(({ lost, minutes, units }) =>
+              minutes === null
+                ? `${[lost.map(lostWords).join(', '), units.join(', ')].filter(Boolean).join(' on ')}: ${RUN_TIME_UNKNOWN}`
+                : `${lost.map(lostWords).join(', ')} after about ${formatMinutes(minutes)}`,
+            );
+          return [partName(job, part), now.map(lostWords).join(', ') || 'nothing', ends.join('; ')];
         }),
       notes: ['Cords and runs, each with what hangs on it alone, are left out here.'],
     },
@@ -146,7 +148,7 @@ export function powerSheet(job: Job, today: string): SheetSection[] {
         'Rack, rails, door and screens are bonded to earth; by local code.',
         ...(report.generator.kind === 'none'
           ? []
-          : [`${generatorCaution.words} (${citeSource(generatorCaution.source)})`]),
+          : [`${generatorCaution.words} (${citeFor(generatorCaution.source, job.rules)})`]),
       ],
     },
   ];

@@ -77,7 +77,38 @@ describe('a tester’s file', () => {
     // ANSI/TIA-568.2: NEXT of a Category 6 permanent link at 100 MHz is 41.8 dB at least.
     expect(rows[0]?.result?.marginDb).toBeCloseTo(41.0 - 41.8, 1);
     const after = apply(job, ...resultCommands(job, read(text)));
-    expect(proofs(after).map(({ state }) => state)).toEqual(['failed', 'proven']);
+    expect(proofs(after).map(({ state }) => state)).toEqual(['failed', 'passed']);
+  });
+
+  it('a PASS says nothing of split pairs, the screen or the wires unless the file or its tester does', () => {
+    const text = [
+      'label,result,when,test type,split pairs,screen,delay ns,loop ohm',
+      '1,PASS,2026-11-27 18:30:05,wire-map,,,,',
+      '2,PASS,2026-11-27 18:31:09,wire-map,no,ok,320,9.5',
+    ].join('\n');
+    const { rows } = read(text);
+    expect(rows.map(({ result }) => result)).toMatchObject([
+      { at: '2026-11-27T18:30:05', splitSeen: null, screen: 'not tested', delayNs: null },
+      { at: '2026-11-27T18:31:09', splitSeen: false, screen: 'through', delayNs: 320, loopOhm: 9.5 },
+    ]);
+    expect(rows.map(({ result }) => result?.seq)).toEqual([1, 2]);
+    const after = apply(job, ...resultCommands(job, read(text)));
+    expect(proofs(after).map(({ state }) => state)).toEqual(['incomplete', 'passed']);
+  });
+
+  it('a value that misses its limit is a fail, whatever margin its tester reports', () => {
+    const margin = (of: string, measure: string, mhz: number, db: number) =>
+      read(
+        [
+          'label,passed,when,looked_at,limit,margin_db,measure,pair,frequency_mhz,value_db',
+          `1,pass,2026-11-27 18:30,certified,${of},,${measure},12-36,${mhz},${db}`,
+          `1,pass,2026-11-27 18:30,certified,${of},,NEXT,12-36,100,60`,
+        ].join('\n'),
+      ).rows[0]?.result;
+    // A 6A channel with 10 dB of NEXT at 400 MHz, and a link that loses 40 dB at 250 MHz: both miss every limit there is.
+    expect(margin('Cat 6A channel', 'NEXT', 400, 10)?.marginDb).toBeLessThan(0);
+    expect(margin('Cat 6A permanent link', 'IL', 250, 40)?.marginDb).toBeLessThan(0);
+    expect(margin('Cat 6 permanent link', 'IL', 100, 10)).toMatchObject({ marginOf: 'NEXT, 100 to 100 MHz' });
   });
 
   it('never fails on any text', () => {
@@ -114,7 +145,7 @@ describe('days and times', () => {
     expect(readDay('4/4/2026')).toEqual({ value: '2026-04-04' });
     expect(readTime('12:05 AM')).toEqual({ value: '00:05' });
     expect(readTime('25:00')).toHaveProperty('expected');
-    expect(readWhen('2026-11-27T18:30:12Z')).toEqual({ value: '2026-11-27T18:30' });
+    expect(readWhen('2026-11-27T18:30:12Z')).toEqual({ value: '2026-11-27T18:30:12' });
   });
 });
 
@@ -130,7 +161,8 @@ describe('limits by name', () => {
   it('hold no limit for what they do not know', () => {
     const link = { set: '6', class: 'E', of: 'link' } as const;
     expect(sweepLimit(link, 'NEXT', 100)?.db).toBeCloseTo(41.8, 1);
-    expect(sweepLimit(link, 'RL', 100)).toBeNull();
+    // The limits of a link are stricter than those of the channel: a value can only miss them here.
+    expect(sweepLimit(link, 'RL', 100)).toMatchObject({ failsOnly: true });
     expect(sweepLimit(link, 'NEXT', 400)).toBeNull();
     expect(sweepLimit(link, 'something', 100)).toBeNull();
     expect(worstMargin([{ measure: 'NEXT', mhz: 100, db: 50 }], 'Cat 5e')).toBeNull();

@@ -2,7 +2,8 @@ import type { Command } from '../commands/commands';
 import { rowCommands } from '../commands/rowCommands';
 import type { Job } from '../job/job';
 import { indexJob, sameKey } from '../job/jobIndex';
-import { resultsByRun } from '../proving/proof';
+import { detectsSplits } from '../proving/newResult';
+import { nextSeq, resultsByRun } from '../proving/proof';
 import {
   type Cell,
   type ResultColumn,
@@ -10,6 +11,8 @@ import {
   readDay,
   readEnd,
   readFigure,
+  readScreen,
+  readSplit,
   readTells,
   readTime,
   readVerdict,
@@ -54,6 +57,12 @@ const FIGURES = {
   watts: 'watts',
   loss_db: 'lossDb',
   margin_db: 'marginDb',
+  delay_ns: 'delayNs',
+  loop_ohm: 'loopOhm',
+  length_m: 'lengthM',
+  wavelength_nm: 'wavelengthNm',
+  mated_pairs: 'matedPairs',
+  splices: 'splices',
 } as const;
 
 const about = ({ runId, at, testerId, passed, map, speedMbps, end, note }: Result): string =>
@@ -80,6 +89,7 @@ export function previewResults(
   );
   const known = new Set([...resultsByRun(job).values()].flat().map(about));
   const rows: ResultRow[] = [];
+  const first = nextSeq(job);
   /** The test that the row before belongs to. */
   let before = '';
   for (const { line, cells } of table.rows) {
@@ -123,16 +133,21 @@ export function previewResults(
     );
     const tester = testers.get(sameKey(at('tester')));
     const tells = take('looked_at', readTells) ?? tester?.tells ?? given.tells;
+    const by = tester ?? job.testers[given.testerId ?? ''] ?? null;
+    const split = take('split_pairs', readSplit);
     const made = ResultSchema.safeParse({
       id: newId(),
       runId: run?.id ?? 'none',
-      testerId: tester?.id ?? given.testerId,
+      seq: first + rows.length,
+      testerId: by?.id ?? null,
       tells,
       passed: passed ?? false,
       at: when,
       by: at('by') || given.by,
       map: readWireMap(wires) === null ? '' : wires,
-      splitSeen: tells === 'continuity' ? null : passed === true ? false : null,
+      // A plain PASS says nothing of split pairs where nobody said that its tester detects them.
+      splitSeen: split ?? (passed === true && (tells === 'certified' || (by && detectsSplits(by))) ? false : null),
+      screen: take('screen', readScreen) ?? 'not tested',
       ...figures,
       end: take('end', readEnd) ?? '',
       limit: at('limit'),
@@ -154,9 +169,16 @@ export function previewResults(
     before = key;
   }
   for (const row of rows) {
-    if (row.result === null || row.result.marginDb !== null || row.values.length === 0) continue;
+    if (row.result === null || row.values.length === 0) continue;
     const worst = worstMargin(row.values, row.result.limit);
-    if (worst) row.result = { ...row.result, marginDb: Math.round(worst.marginDb * 100) / 100 };
+    const { marginDb } = row.result;
+    // The tester's own margin stands unless a value in its file misses the limit that it names.
+    if (worst && (marginDb === null || worst.marginDb < Math.min(0, marginDb)))
+      row.result = {
+        ...row.result,
+        marginDb: Math.round(worst.marginDb * 100) / 100,
+        marginOf: worst.of.slice(0, 160),
+      };
   }
   const counts = { new: 0, same: 0, 'not taken': 0 };
   for (const { becomes } of rows) counts[becomes] += 1;

@@ -58,11 +58,18 @@ export function countedOutlets(file: Loose): string[] {
   return [];
 }
 
+/** Up to version 5 watts over the cable that nobody entered were 0. */
+function wattsNotEntered(file: Loose): string[] {
+  for (const row of rows(file, 'runs')) if (row.poeW === 0) row.poeW = null;
+  return [];
+}
+
 const STEPS: Record<number, (file: Loose) => string[]> = {
   1: oneCodeANetwork,
   2: unknownIsNotNothing,
   3: regionOfMains,
   4: countedOutlets,
+  5: wattsNotEntered,
 };
 
 /**

@@ -1,10 +1,10 @@
 import type { Job } from '../job/job';
 import { firstPassYield, yieldsBy } from '../proving/figures';
 import { gateOf } from '../proving/gate';
-import { proofs, provenBy } from '../proving/proof';
+import { proofs, provenBy, resultFault } from '../proving/proof';
 import { wireMapSource } from '../proving/wireMap';
 import { intervalSource } from '../proving/yields';
-import { citeSource } from '../standards/source';
+import { citeFor } from '../standards/cite';
 import { counted } from '../text/counted';
 import { percent } from '../units/percent';
 import type { SheetSection } from './sheetSection';
@@ -24,11 +24,11 @@ export function testSheet(job: Job): SheetSection[] {
   const of = (state: string) => all.filter((one) => one.state === state).length;
   const { tested, passedFirst, low, high, retests } = firstPassYield(job);
   const again = all.filter(({ results }) => results.length > 1);
-  const row = ({ run, state, words, results }: (typeof all)[number]): string[] => [
+  const row = ({ run, state, words, marks, results }: (typeof all)[number]): string[] => [
     run.label,
     [run.floor, run.room, run.outlet].filter(Boolean).join(', '),
     state,
-    words,
+    [words, ...marks].join(' '),
     results[0]?.at.replace('T', ' ') ?? '',
     results[0]?.by ?? '',
   ];
@@ -38,8 +38,8 @@ export function testSheet(job: Job): SheetSection[] {
       columns: [],
       rows: [],
       notes: [
-        `${of('proven')} of ${counted(all.length, 'run')} are proven by ${provenBy(job)}, ${of('accepted')} accepted by name without.`,
-        `${of('failed')} failed, ${of('partly')} looked at in part, ${of('not tested')} never tested.`,
+        `${of('passed')} of ${counted(all.length, 'run')} passed (${provenBy(job)} required). ${of('accepted')} accepted by name without a pass.`,
+        `${of('failed')} failed, ${of('incomplete') + of('not judged')} incomplete, ${of('not tested')} not tested.`,
         tested === 0
           ? 'Nothing was tested yet: nothing is known of how many fail.'
           : `${passedFirst} of ${tested} passed at first; of all such, between ${percent(low, 1)} and ${percent(high, 1)} fail (95 %). ${counted(retests, 'test')} were made again.`,
@@ -59,8 +59,8 @@ export function testSheet(job: Job): SheetSection[] {
               run.label,
               results
                 .map(
-                  ({ at, passed, tells, note }) =>
-                    `${at.replace('T', ' ')} ${passed ? 'pass' : 'fail'} (${tells})${note ? `: ${note}` : ''}`,
+                  (result) =>
+                    `${result.at.replace('T', ' ')} ${resultFault(job, run, result) === null ? 'pass' : 'fail'} (${result.tells})${result.note ? `: ${result.note}` : ''}`,
                 )
                 .join('; '),
             ]),
@@ -83,7 +83,7 @@ export function testSheet(job: Job): SheetSection[] {
         serial || 'not known',
         calibratedOn ?? 'not known',
       ]),
-      notes: [`Wire maps: ${citeSource(wireMapSource)}.`],
+      notes: [`Wire maps: ${citeFor(wireMapSource, job.rules)}.`],
     },
   ];
 }
@@ -107,7 +107,7 @@ function yieldSections(job: Job): SheetSection[] {
           `${passedFirst} of ${tested}`,
           `${percent(low, 1)} to ${percent(high, 1)}`,
         ]),
-        notes: by === 'day' ? [`Intervals: ${citeSource(intervalSource)}.`] : [],
+        notes: by === 'day' ? [`Intervals: ${citeFor(intervalSource, job.rules)}.`] : [],
       },
     ];
   });
@@ -127,7 +127,7 @@ function gateSection(job: Job): SheetSection[] {
         { head: 'Why', share: 5 },
       ],
       rows: open.map(({ name, state, words }) => [name, state, words]),
-      notes: [`Somebody stands for ${others.length - open.length} of ${others.length}.`],
+      notes: [`${others.length - open.length} of ${others.length} signed off.`],
     },
   ];
 }

@@ -5,13 +5,15 @@ import { proofs, provenBy } from '../proving/proof';
 
 /** Everything that was tested, with what is still open, for other programs. */
 export function testsJson(job: Job): string {
-  const runs = proofs(job).map(({ run, state, words, results, acceptance }) => ({
+  const runs = proofs(job).map(({ run, state, verdict, words, marks, results, acceptance }) => ({
     label: run.label,
     floor: run.floor,
     room: run.room,
     outlet: run.outlet,
     state,
+    verdict,
     why: words,
+    marks,
     accepted: acceptance && { by: acceptance.by, why: acceptance.why, at: acceptance.at },
     results: results.map(({ id, runId: _, testerId, ...more }) => ({
       id,

@@ -248,7 +248,7 @@ const ENTRIES: readonly Entry[] = [
         14,
         '',
         {
-          outlets: [{ count: 4, kind: 'c13' }],
+          outlets: [{ count: 4, kind: 'c13', backing: 'battery' }],
           heatW: 25,
           battery: vrla(500, 750, { blocks: 2, blockAh: 7, blockKg: 2.5 }),
         },
@@ -262,8 +262,8 @@ const ENTRIES: readonly Entry[] = [
         '1×RJ45 100M rear',
         {
           outlets: [
-            { count: 4, kind: 'c13' },
-            { count: 4, kind: 'c13', switched: true },
+            { count: 4, kind: 'c13', backing: 'battery' },
+            { count: 4, kind: 'c13', backing: 'battery', switched: true },
           ],
           heatW: 70,
           noiseDbA: 40,

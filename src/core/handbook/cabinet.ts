@@ -27,6 +27,8 @@ import { choice, type Entry, figure, of } from './entry';
 const CABINET = 'Cabinet';
 const HANGING = 'Hanging and lifting';
 const SCREWS = Object.keys(woodScrews) as (keyof typeof woodScrews)[];
+/** The two columns of the guideline filter, by what one may lift close to the body at the waist. */
+const LIFT_LIMITS = { '16 kg': 'women', '25 kg': 'men' } as const;
 const FILTER_ZONES: string[] = liftingFilter.men.map(({ zone }) => zone);
 const CONNECTORS = Object.keys(plugRoomMm) as (keyof typeof plugRoomMm)[];
 
@@ -251,7 +253,7 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     group: HANGING,
     tells: 'Weight that the guideline filter lets one person lift in a zone; across zones the smallest counts.',
     inputs: [
-      choice('who', 'Who lifts', ['women', 'men']),
+      choice('who', 'Limit at the waist, close to the body', Object.keys(LIFT_LIMITS)),
       choice('zone', 'Hands at', FILTER_ZONES),
       choice('out', 'Held', ['close', 'at arm’s length']),
     ],
@@ -259,11 +261,16 @@ export const CABINET_ENTRIES: readonly Entry[] = [
     digits: 0,
     formula: 'table: {who}, {zone}, {out}',
     reckon: (given) => {
-      const row = liftingFilter[given.who as 'men' | 'women'][FILTER_ZONES.indexOf(String(given.zone))];
+      const row =
+        liftingFilter[LIFT_LIMITS[given.who as keyof typeof LIFT_LIMITS]][FILTER_ZONES.indexOf(String(given.zone))];
       return row ? (given.out === 'close' ? row.close : row.arms) : null;
     },
     source: liftingFilterSource,
-    example: { given: { who: 'men', zone: liftingFilter.men[2].zone, out: 'close' }, result: 25, from: 'HSE INDG143' },
+    example: {
+      given: { who: '25 kg', zone: liftingFilter.men[2].zone, out: 'close' },
+      result: 25,
+      from: 'HSE INDG143',
+    },
   },
   {
     id: 'lead-hole',

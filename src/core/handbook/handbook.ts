@@ -1,4 +1,4 @@
-import { citeSource } from '../standards/source';
+import { citeWithMark } from '../standards/source';
 import { refuse } from '../text/refusal';
 import { CABINET_ENTRIES } from './cabinet';
 import { CABLING } from './cabling';
@@ -85,6 +85,6 @@ export function reckon(id: string, typed: Readonly<Record<string, string>>): Rec
     unit: entry.unit,
     formula: entry.formula.replace(/\{(\w+)\}/g, (_, name: string) => shown(name)),
     given,
-    source: citeSource(entry.source),
+    source: citeWithMark(entry.source),
   };
 }

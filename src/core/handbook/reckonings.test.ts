@@ -41,7 +41,9 @@ describe('figures of a job, reckoned once more by the handbook', () => {
     const [run] = Object.values(job.runs);
     const fact = run && runFacts(job, run).find((one) => one.name === 'Power at the far end');
     expect(fact?.reckoning?.entry).toBe('voltage-at-device');
-    expect(fact?.value.startsWith(`${fact.reckoning && again(fact.reckoning).value} V guaranteed`)).toBe(true);
+    expect(fact?.value.startsWith(`${fact.reckoning && again(fact.reckoning).value} V by the cable’s limit`)).toBe(
+      true,
+    );
   });
 
   it('of pathways come out as they are', () => {

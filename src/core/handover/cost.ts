@@ -1,6 +1,11 @@
 import Papa from 'papaparse';
+import { cutoverOf } from '../build/buildPlan';
+import type { BuildStep } from '../build/buildStep';
 import { deriveSteps } from '../build/deriveSteps';
+import { estimateOf, paceTimer } from '../build/estimate';
 import { kitOf } from '../build/kit';
+import { firstMinutes } from '../build/orderSteps';
+import { pacesOf } from '../build/pace';
 import type { SheetSection } from '../formats/sheetSection';
 import type { Job } from '../job/job';
 import { answerOf } from '../site/answers';
@@ -48,11 +53,17 @@ const STEP_WORDS: Record<string, string> = {
 
 const known = new WeakMap<Job, Cost>();
 
-/** What the job costs as planned, and what it has cost so far: parts by the kit, hours by the steps and their ticks. */
-export function costOf(job: Job): Cost {
+/**
+ * What the job costs as planned, and what it has cost so far: parts by the kit, hours by the steps and their ticks.
+ * @param today what stood when the build began; null: nothing
+ */
+export function costOf(job: Job, today: Job | null = null): Cost {
   const there = known.get(job);
-  if (there) return there;
-  const steps = deriveSteps(null, job);
+  if (there && today === null) return there;
+  const steps = deriveSteps(today, job);
+  const cutover = cutoverOf(job);
+  const firstMin = (step: BuildStep) => firstMinutes(step, 'move', cutover.hands);
+  const minutesOf = paceTimer(cutover, pacesOf(steps, Object.values(job.ticks), firstMin, cutover.learning));
   const hour = Number(answerOf(job, 'cost-hour')) * 100;
   const parts = kitOf(job, steps)
     .filter(({ kind }) => kind === 'part')
@@ -72,7 +83,11 @@ export function costOf(job: Job): Cost {
     ),
   );
   const hours = [...groupBy(steps, ({ kind }) => kind)].map(([kind, some]): CostLine => {
-    const minutes = some.reduce((sum, { takeMin, putMin }) => sum + takeMin + putMin, 0);
+    // The estimate of the Build station, for as many people as work.
+    const each = some.map((step) =>
+      minutesOf(step, step.turn === 'in' ? 'bring' : step.turn === 'out' ? 'remove' : 'move'),
+    );
+    const minutes = estimateOf(each).mean * cutover.hands;
     const real = some.flatMap(({ id }) => took.get(id) ?? []);
     return {
       kind: 'hours',
@@ -93,7 +108,7 @@ export function costOf(job: Job): Cost {
     plannedMin: hours.reduce((all, { count }) => all + count, 0),
     realMin: [...took.values()].reduce((all, one) => all + one, 0),
   };
-  if (Object.isFrozen(job)) known.set(job, made);
+  if (Object.isFrozen(job) && today === null) known.set(job, made);
   return made;
 }
 

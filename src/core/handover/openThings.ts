@@ -21,11 +21,11 @@ export function openThings(job: Job): OpenThing[] {
       .filter(({ done }) => !done)
       .map(({ words }) => ({ words, more: '' })),
     ...openByItself(job).map((words) => ({ words, more: '' })),
-    ...(runs.length > 0 ? [{ words: `${counted(runs.length, 'run')} not proven.`, more: named(runs) }] : []),
+    ...(runs.length > 0 ? [{ words: `${counted(runs.length, 'run')} without a passed test.`, more: named(runs) }] : []),
     ...(others.length > 0
       ? [
           {
-            words: `${counted(others.length, 'cord, uplink or feed', 'cords, uplinks and feeds')} that nobody stands for.`,
+            words: `${counted(others.length, 'cord, uplink or feed', 'cords, uplinks and feeds')} not signed off.`,
             more: named(others),
           },
         ]

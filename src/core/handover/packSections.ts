@@ -7,7 +7,7 @@ import { indexJob } from '../job/jobIndex';
 import { listCords } from '../patching/cordList';
 import { gateOf } from '../proving/gate';
 import { answerOf } from '../site/answers';
-import { citeSource } from '../standards/source';
+import { citeFor } from '../standards/cite';
 import { stationStates } from '../stations/stations';
 import { cautionsFor } from '../survey/cautions';
 import { counted } from '../text/counted';
@@ -90,7 +90,7 @@ export function packSections(
         'Before any work',
         [],
         [],
-        cautionsFor(job).map(({ words, source }) => `– ${words}${source ? ` (${citeSource(source)})` : ''}`),
+        cautionsFor(job).map(({ words, source }) => `– ${words}${source ? ` (${citeFor(source, job.rules)})` : ''}`),
       ),
     ],
     open: () => {
@@ -164,8 +164,8 @@ function summary(job: Job): SheetSection[] {
       [
         `${counted(index.runsInOrder.length, 'run')}, ${counted(index.gearInOrder.length, 'device')}, ${counted(Object.keys(job.racks).length, 'cabinet')}.`,
         open.length === 0
-          ? 'Every run, cord, uplink and feed is proven or accepted by name.'
-          : `${open.length} of ${gate.length} runs, cords, uplinks and feeds are not proven: see What is open.`,
+          ? 'Every run has passed its tests; every cord, uplink and feed is signed off, or accepted by name.'
+          : `${open.length} of ${gate.length} runs, cords, uplinks and feeds have not passed or are not signed off.`,
         `Passwords and keys are not in this pack. They are kept: ${answerOf(job, 'keys-kept').trim() || '______________________________'}`,
       ],
     ),

@@ -19,7 +19,7 @@ export function readTokens(job: Job, reads: Reads): ReadTokens {
   for (const [part, fields] of Object.entries(reads)) {
     if (part === 'units' || part === 'rules') judged.push(job[part]);
     // Until another answer is given, the one of the region stands.
-    else if (part === 'answers') judged.push(job.answers, job.rules);
+    else if (part === 'answers') judged.push(job.answers, job.rules, job.country);
     else if (fields === true) judged.push(job[part as TableName]);
     else {
       const stamps = stampsOf(job, part as TableName);

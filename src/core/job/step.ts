@@ -40,7 +40,7 @@ export const stepWords = (kind: Step['kind'], label: string): string =>
  * Version of the schemas that recorded values are written by. It grows when a table or a field is renamed or goes, or a
  * value means something else; a field that is added with a default needs nothing.
  */
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 /** What became of tables and fields: by the last version that had the old name. Null: it is gone. */
 export type Renamed = {
@@ -58,6 +58,8 @@ const REREAD: readonly { lastVersion: number; table: TableName; field: string; t
   { lastVersion: 2, table: 'gear', field: 'powerW', to: zeroIsUnknown },
   // Up to version 3 mains outlets were only counted.
   { lastVersion: 3, table: 'gear', field: 'outlets', to: countedOutlets },
+  // Up to version 4 watts over the cable that nobody entered were 0.
+  { lastVersion: 4, table: 'runs', field: 'poeW', to: zeroIsUnknown },
 ];
 function countedOutlets(value: unknown): unknown {
   return typeof value === 'number' ? groupsOfCount(value) : value;

@@ -35,6 +35,7 @@ import { results } from '../records/result';
 import { rooms } from '../records/room';
 import { runs } from '../records/run';
 import { shelvings } from '../records/shelving';
+import { skips } from '../records/skip';
 import { stopgaps } from '../records/stopgap';
 import { streams } from '../records/stream';
 import type { TableOf } from '../records/table';
@@ -99,6 +100,7 @@ export const TABLES = {
   vouches,
   careItems,
   stopgaps,
+  skips,
 } as const;
 
 export type TableName = keyof typeof TABLES;

@@ -1,4 +1,5 @@
 import type { Rack } from '../records/rack';
+import type { RuleSetId } from '../standards/ruleSets';
 import { commonPractice, fromMemory, published, type Source } from '../standards/source';
 import { formatSize, type Units } from '../units/length';
 
@@ -27,13 +28,24 @@ const headroom = (units: Units): Caution => ({
   words: `On a way through, a wall cabinet between ${formatSize(685.8, units)} and ${formatSize(2032, units)} above the floor sticks out ${formatSize(101.6, units)} at most.`,
   source: published('ADA 2010 307.2, accessible routes'),
 });
-const electrical = (units: Units): Caution => ({
-  words: `Keep the space in front of electrical panels free: ${formatSize(900, units)} deep, ${formatSize(762, units)} wide, ${formatSize(2000, units)} high.`,
-  source: published('NEC 110.26'),
-});
+/** 3 ft, 30 in and 6.5 ft; elsewhere how much is for local rules to say. */
+const electrical = (units: Units, rules: RuleSetId): Caution =>
+  rules === 'north-america'
+    ? {
+        words: `Keep the space in front of electrical panels free: ${formatSize(914.4, units)} deep, ${formatSize(762, units)} wide, ${formatSize(1981.2, units)} high.`,
+        source: published('NFPA 70 110.26'),
+      }
+    : {
+        words: 'Keep the space in front of the consumer unit and of electrical panels free, as local rules ask.',
+        source: commonPractice,
+      };
+const PASSAGE: Caution = {
+  words: 'A wall cabinet does not narrow an escape route, and nobody walks into it.',
+  source: commonPractice,
+};
 const EARTH: Caution = {
   words: 'Metal racks and screened panels are bonded to earth by a licensed electrician.',
-  source: fromMemory('ANSI/TIA-607'),
+  source: fromMemory('ANSI/TIA-607; ISO/IEC 30129; EN 50310'),
 };
 const TIPPING: Caution = {
   words: 'Secure a standing rack to floor or wall before anything heavy goes in high or is drawn out.',
@@ -42,17 +54,18 @@ const TIPPING: Caution = {
 const LIFTING: Caution = {
   words:
     'The lifting figures are for one person standing firmly with both hands: not for ladders, cramped places or team lifts.',
-  source: published('NIOSH 94-110'),
+  source: published('NIOSH 94-110; HSE INDG143'),
 };
 const BATTERY: Caution = {
   words: 'Take batteries out of a UPS before lifting it where its maker allows it; they are heavy and can short.',
   source: commonPractice,
 };
 
-/** What is to be said about hanging or standing a rack, each where it applies. */
-export function mountingCautions(rack: Rack, units: Units): Caution[] {
-  const wall = rack.standing === 'wall' ? [WALL, DRILLING, ANCHORS, PLASTERBOARD, headroom(units)] : [TIPPING];
-  return [...wall, electrical(units), EARTH];
+/** What is to be said about hanging or standing a rack, each where it applies and in the words of the region. */
+export function mountingCautions(rack: Rack, units: Units, rules: RuleSetId): Caution[] {
+  const passage = rules === 'north-america' ? headroom(units) : PASSAGE;
+  const wall = rack.standing === 'wall' ? [WALL, DRILLING, ANCHORS, PLASTERBOARD, passage] : [TIPPING];
+  return [...wall, electrical(units, rules), EARTH];
 }
 
 /** What is to be said about lifting gear into it. */

@@ -56,6 +56,7 @@ export type FixingCase = {
  * Forces on the top fixings. The box turns about its lower edge, or, on the safe side, about the lower line of
  * fixings when that is nearer; the top fixings alone are taken to bear the shear.
  * @param outMm centre of gravity out from the wall
+ * @param bearing how many of the top fixings bear it: all, or those of the hinge side
  */
 export function fixingForces(
   mount: Mount,
@@ -63,10 +64,11 @@ export function fixingForces(
   outMm: number,
   leanN = 0,
   leanOutMm = 0,
+  bearing = mount.topCount,
 ): Omit<FixingCase, 'words'> {
   const arm = mount.bottomCount > 0 ? Math.min(mount.bracketHeightMm, mount.lineHeightMm) : mount.bracketHeightMm;
   const pullN = (weightN * outMm + leanN * leanOutMm) / arm;
-  return { pullN, pullEachN: pullN / mount.topCount, shearEachN: (weightN + leanN) / mount.topCount };
+  return { pullN, pullEachN: pullN / bearing, shearEachN: (weightN + leanN) / bearing };
 }
 
 export type WallVerdict = {
@@ -109,9 +111,11 @@ export function wallVerdict(job: Job, rack: Rack): WallVerdict {
   const load = rackLoad(job, rack);
   const depth = outerDepthOf(rack);
   const front = rack.hinge === 'none' ? 'all the weight at the front edge' : 'swung out on its hinge';
+  // Swung out, all hangs on the column of fixings by the hinge.
+  const hingeSide = rack.hinge === 'none' ? mount.topCount : Math.max(1, Math.floor(mount.topCount / 2));
   const cases = [
     { words: 'as it hangs', ...fixingForces(mount, load.weightN, load.outMm) },
-    { words: front, ...fixingForces(mount, load.weightN, depth) },
+    { words: front, ...fixingForces(mount, load.weightN, depth, 0, 0, hingeSide) },
     {
       words: `somebody leaning on the front edge with ${formatForce(mount.leanN, job.units)}`,
       ...fixingForces(mount, load.weightN, load.outMm, mount.leanN, depth),

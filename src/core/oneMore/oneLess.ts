@@ -30,7 +30,7 @@ export function oneLess(job: Job, run: Run, cable: 'stays' | 'goes'): Less {
   const changes = {
     device: '',
     speedMbps: null,
-    poeW: 0,
+    poeW: null,
     poeClass: null,
     network: '',
     ...(run.askedBy === 'one more' ? { askedBy: '' } : {}),

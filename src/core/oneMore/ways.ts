@@ -229,7 +229,7 @@ function spareWay(
     none.push(noSeat(wish));
     return null;
   }
-  const proven = proofOf(job, spare).state === 'proven';
+  const proven = proofOf(job, spare).verdict === 'passed';
   const land = !landing;
   const minutes =
     MINUTES.device +

@@ -3,7 +3,10 @@ import { drawnWattsOf, portWattsOf } from '../power/poe';
 import type { Run } from '../records/run';
 import { answerOf } from '../site/answers';
 
-/** Watts that a run takes of the budget of its switch: what its class sets aside, or what its device draws. */
+/**
+ * Watts that a run takes of the budget of its switch: what its device draws where that was entered and the job budgets
+ * by draw, else what its class sets aside. Infinity: no class carries it.
+ */
 export function budgetWatts(job: Job, run: Run): number {
-  return answerOf(job, 'patch-power') === 'measured' ? drawnWattsOf(run) : portWattsOf(run);
+  return answerOf(job, 'patch-power') === 'measured' && (run.poeW ?? 0) > 0 ? drawnWattsOf(run) : portWattsOf(run);
 }

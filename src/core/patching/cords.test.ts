@@ -200,14 +200,14 @@ describe('schools of patching', () => {
     expect([on('switch'), on('second')]).toEqual([2, 2]);
   });
 
-  it('counts by class, or by draw with the loss of the class where that is wished', () => {
+  it('counts the draw that was entered with the loss of its class, or the class where that is chosen', () => {
     const camera = { device: 'camera', poeW: 6, poeClass: 2 };
     const hungry = apply(bench({ 1: camera, 2: camera, 3: camera }, { poeBudgetW: 20 }), {
       type: 'landRuns',
       landings: [1, 2, 3].map((at) => ({ runId: `run-${at}`, panelId: 'panel', port: at })),
     });
     // Class 2 sets 7 W aside: two fit into 20 W. By draw 6 × 7 / 6.49 = 6.47 W: three do.
-    expect(planPatching(hungry).patched).toBe(2);
-    expect(planPatching(apply(hungry, answerCommand(hungry, 'patch-power', 'measured'))).patched).toBe(3);
+    expect(planPatching(hungry).patched).toBe(3);
+    expect(planPatching(apply(hungry, answerCommand(hungry, 'patch-power', 'class'))).patched).toBe(2);
   });
 });

@@ -4,16 +4,18 @@ import type { Job } from '../job/job';
 import { indexJob, type JobIndex } from '../job/jobIndex';
 import { allowedNetworks } from '../networks/allowed';
 import { linkFedW } from '../power/linkFed';
-import { takesPower } from '../power/poe';
+import { deviceWattsOf, takesPower } from '../power/poe';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
 import { portKey } from '../records/portKey';
-import { isSwitched, type Port, portsOf } from '../records/ports';
+import { isCage, isSwitched, type Port, portsOf } from '../records/ports';
 import { isLive, type Run } from '../records/run';
 import type { BudgetedProblem } from '../solve/budgeted/problem';
+import { DEVICE_WORDS } from '../text/deviceWords';
 import { budgetWatts } from './budgetWatts';
 import { portFault } from './fitness';
+import { type KeptPort, type LinkPlan, portsToKeep } from './keptPorts';
 import { type PatchWish, POINT_GRAIN, patchPoints } from './patchWish';
 import { runBehind } from './switchLoad';
 
@@ -22,7 +24,10 @@ export type Seat = { gear: Gear; port: Port };
 export type Wanting = { run: Run; landing: Landing; budgetW: number; cord: Cord | null };
 
 export type PatchTask = {
+  /** Rows of the problem: first these, then what is kept back. */
   wanting: Wanting[];
+  kept: KeptPort[];
+  links: LinkPlan[];
   seats: Seat[];
   switches: Gear[];
   /** Watts of each switch that are not taken by cords that stay. */
@@ -54,7 +59,7 @@ export function patchTask(job: Job, wish: PatchWish): PatchTask {
     const run = runBehind(index.job, cord);
     if (moving.has(cord.id) || group === undefined || !run) continue;
     const watts = budgetWatts(job, run);
-    spareW[group] = (spareW[group] ?? 0) - (Number.isFinite(watts) ? watts : run.poeW);
+    spareW[group] = (spareW[group] ?? 0) - (Number.isFinite(watts) ? watts : deviceWattsOf(run));
     if (run.critical) staying[group] = (staying[group] ?? 0) + 1;
   }
   const seats = switches.flatMap((gear) =>
@@ -62,28 +67,43 @@ export function patchTask(job: Job, wish: PatchWish): PatchTask {
       .filter((port) => !taken.has(portKey(gear.id, port.number)))
       .map((port) => ({ gear, port })),
   );
+  const { kept, links } = wish.only ? { kept: [], links: [] } : portsToKeep(job, taken);
+  const rows = wanting.length + kept.length;
   const columns = seats.length;
-  const cost = new Float64Array(wanting.length * columns).fill(Number.POSITIVE_INFINITY);
+  const cost = new Float64Array(rows * columns).fill(Number.POSITIVE_INFINITY);
   const points = pointsOf(index, wish, wanting, seats, at, staying);
   wanting.forEach((one, row) => {
     seats.forEach((seat, column) => {
       cost[row * columns + column] = points(one, row, seat, column);
     });
   });
+  kept.forEach((one, at) => {
+    seats.forEach((seat, column) => {
+      cost[(wanting.length + at) * columns + column] = keptPoints(one, seat);
+    });
+  });
   return {
     wanting,
+    kept,
+    links,
     seats,
     switches,
     spareW,
     outside,
     problem: {
-      rows: wanting.length,
+      rows,
       columns,
       cost,
-      leftOut: Float64Array.from(wanting, ({ run }) => leftOutPoints(run)),
-      must: new Uint8Array(wanting.length),
+      leftOut: Float64Array.from([
+        ...wanting.map(({ run }) => leftOutPoints(run)),
+        ...kept.map(({ kind }) => patchPoints.notKept[kind]),
+      ]),
+      must: new Uint8Array(rows),
       // No port takes what no class carries, so that its weight does not count.
-      weight: Float64Array.from(wanting, ({ budgetW }) => (Number.isFinite(budgetW) ? budgetW : 0)),
+      weight: Float64Array.from([
+        ...wanting.map(({ budgetW }) => (Number.isFinite(budgetW) ? budgetW : 0)),
+        ...kept.map(() => 0),
+      ]),
       groupOf: Int32Array.from(seats, ({ gear }) => at.get(gear.id) ?? 0),
       budget: Float64Array.from(spareW, (watts) => Math.max(0, watts)),
     },
@@ -107,8 +127,27 @@ function runsToPatch(index: JobIndex, wish: PatchWish, outside: PatchTask['outsi
 }
 
 function leftOutPoints(run: Run): number {
-  const { critical, live, spare } = patchPoints.leftOut;
-  return isLive(run) ? (run.critical ? critical : live) : spare;
+  const { critical, accessPoint, live, spare } = patchPoints.leftOut;
+  if (!isLive(run)) return spare;
+  return run.critical ? critical : isAccessPoint(run) ? accessPoint : live;
+}
+
+/** An access point serves many: it is not dropped for one camera. */
+export const isAccessPoint = ({ device }: Run): boolean => DEVICE_WORDS['access point']?.test(device) ?? false;
+
+/** Points of a port for a link or a device in the rack: fast enough, without power, and at the end of the row. */
+function keptPoints({ on, cage, mbps }: KeptPort, { gear, port }: Seat): number {
+  const fits = on.has(gear.id) && isCage(port) === cage && (cage || port.connector === 'rj45') && port.use === 'access';
+  if (!fits) return Number.POSITIVE_INFINITY;
+  const slower = mbps !== null && port.speedMbps !== null && port.speedMbps < mbps ? 1 : 0;
+  const over = mbps === null ? 0 : stepsOver(mbps, port.speedMbps ?? 0);
+  const last = portsOf(gear).length - port.number;
+  const points =
+    slower * patchPoints.notSpread +
+    over * patchPoints.perSpeedStepOver +
+    (port.poeW > 0 ? patchPoints.powerUnused : 0) +
+    last * patchPoints.perPortNumber;
+  return Math.round(points / POINT_GRAIN) * POINT_GRAIN;
 }
 
 function pointsOf(

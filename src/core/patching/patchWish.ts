@@ -50,7 +50,9 @@ export const patchSchools: Record<PatchSchool, { name: string; for: string; agai
 
 /** Points, fewer are better; a centimetre of cord is one. Common practice, no source. */
 export const patchPoints = {
-  leftOut: { critical: 1_000_000, live: 100_000, spare: 10_000 },
+  leftOut: { critical: 1_000_000, accessPoint: 300_000, live: 100_000, spare: 10_000 },
+  /** A port that is kept back and not found: the way to the gateway first, then other uplinks, then gear in the rack. */
+  notKept: { gateway: 20_000_000, uplink: 10_000_000, gear: 3_000_000 },
   powerUnused: 60,
   /** For each watt that a port could give more than is asked of it. */
   perWattOver: 0.2,
@@ -60,7 +62,7 @@ export const patchPoints = {
   perWayCmSquared: 0.005,
   numberMismatch: 60,
   /** For each port away from where the run's network would lie if ports were dealt network after network. */
-  perPortFromBlock: 6,
+  perPortFromBlock: 15,
   /** A critical run on the switch that has more of them already. */
   notSpread: 150,
   /** A cord pulled and plugged anew, where few are to be moved. */

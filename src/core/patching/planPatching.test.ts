@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../tests/support/jobs';
 import type { RunChanges } from '../commands/runs';
 import { planLanding } from '../panels/planLanding';
-import { portWattsOf } from '../power/poe';
+import { drawnWattsFor } from '../power/poe';
 import { PortGroup } from '../records/gear';
 import { planPatching } from './planPatching';
 
@@ -31,7 +31,7 @@ describe('where a power budget binds', () => {
     'leaves out as little as the optimum of a general MILP solver, proven (seed %i)',
     async (seed) => {
       const runs = hungryRuns(seed, 20);
-      const needs = Object.values(runs).map((run) => portWattsOf({ poeW: run.poeW ?? 0, poeClass: null }));
+      const needs = Object.values(runs).map((run) => drawnWattsFor(run.poeW ?? 0));
       const budget = Math.round(needs.reduce((sum, need) => sum + need, 0) * 0.55);
       const ports = [PortGroup.parse({ count: 24, connector: 'rj45', speedMbps: 1000, poeW: 60 })];
       const start = bench(runs, { ports, poeBudgetW: budget });

@@ -1,16 +1,22 @@
 import { cordLengthMm } from '../cords/cordLength';
 import type { Job } from '../job/job';
 import type { Cord } from '../records/cord';
+import type { Run } from '../records/run';
+import type { Uplink } from '../records/uplink';
 import { assignWithin } from '../solve/budgeted/assignWithin';
 import { type SearchLimits, stepLimits } from '../solve/limits';
 import { formatSpeed } from '../text/speed';
-import { type PatchTask, patchTask } from './patchProblem';
+import type { KeptPort } from './keptPorts';
+import { isAccessPoint, type PatchTask, patchTask, type Seat } from './patchProblem';
 import { type PatchMoves, type PatchWish, patchWishOf } from './patchWish';
+import { shortWords } from './shortWords';
 import { slowerSeats } from './slowerSeats';
-import { whatLetsIn, whyHere, whyLeftOut } from './whyPatched';
+import { type Lack, whatLetsIn, whyHere, whyLeftOut } from './whyPatched';
 
 /** A cord to be plugged: `lengthMm` null and `colour` empty for one to be taken from stock. */
 export type PlannedCord = Omit<Cord, 'id'>;
+
+export type PlannedLink = Pick<Uplink, 'id' | 'fromId' | 'fromPort' | 'toId' | 'toPort'>;
 
 export type PatchPlan = {
   /** New cords, and those that change their switch port. */
@@ -19,6 +25,16 @@ export type PatchPlan = {
   unplugged: string[];
   /** For each run that got a port, by its id, why this one. */
   why: Record<string, string>;
+  /** What is short and the smallest change that would do, the first thing to be said; null: nothing is. */
+  short: string | null;
+  /** Ports kept back, each with what it is for. */
+  kept: { words: string; kind: KeptPort['kind']; gearId: string; port: number }[];
+  /** Links to plug in with it: a way from every switch to the gateway. */
+  links: PlannedLink[];
+  /** Links and gear in the rack that find no port, in words. */
+  unkept: { kind: KeptPort['kind']; words: string }[];
+  /** The way to the gateway has no port: what is patched reaches no internet. */
+  cutOff: boolean;
   /** Runs left out, each with its reason in a sentence that begins with its label, and what would let it in. */
   left: { runId: string; why: string; letsIn: string[] }[];
   /** Cords that lie already and change their place. */
@@ -51,10 +67,10 @@ export function planPatching(
   const found = assignWithin(problem, limits, (columnOf, cost) =>
     onBetter?.(
       cost,
-      columnOf.reduce((sum, column) => sum + (column < 0 ? 0 : 1), 0),
+      columnOf.reduce((sum, column, row) => sum + (column < 0 || row >= wanting.length ? 0 : 1), 0),
     ),
   );
-  const columnOf = found.columnOf ?? new Int32Array(wanting.length).fill(-1);
+  const columnOf = found.columnOf ?? new Int32Array(problem.rows).fill(-1);
   return describe(job, wish, task, columnOf, found);
 }
 
@@ -65,11 +81,17 @@ function describe(
   columnOf: Int32Array,
   { cost, bound, proven }: { cost: number; bound: number; proven: boolean },
 ): PatchPlan {
-  const { wanting, seats, outside } = task;
+  const { wanting, kept, links, seats, outside } = task;
+  const lacks: { lack: Lack; run: Run }[] = [];
   const plan: PatchPlan = {
     cords: [],
     unplugged: [],
     why: {},
+    short: null,
+    kept: [],
+    links: [],
+    unkept: [],
+    cutOff: false,
     left: outside.map(({ run, why }) => ({ runId: run.id, why, letsIn: [] })),
     moved: [],
     patched: 0,
@@ -91,9 +113,12 @@ function describe(
     const { run, landing, cord } = one;
     if (!seat) {
       if (cord) plan.unplugged.push(cord.id);
+      const { lack, words } = whyLeftOut(task, columnOf, row);
+      lacks.push({ lack, run });
+      const weighty = run.critical ? 'critical' : isAccessPoint(run) ? 'an access point' : null;
       plan.left.push({
         runId: run.id,
-        why: whyLeftOut(task, columnOf, row),
+        why: weighty === null ? words : `${words} It is ${weighty}.`,
         letsIn: [
           ...(instead ? [`patching it at ${formatSpeed(instead.port.speedMbps ?? 0)}, slower than it wants`] : []),
           ...whatLetsIn(task, columnOf, row),
@@ -123,6 +148,32 @@ function describe(
         to: `${seat.gear.name} ${seat.port.number}`,
       });
   });
+  const seatsOf = new Map<string, Seat[]>();
+  kept.forEach(({ link, words, kind }, at) => {
+    const seat = seats[columnOf[wanting.length + at] as number];
+    if (!seat) return;
+    seatsOf.set(link, [...(seatsOf.get(link) ?? []), seat]);
+    plan.kept.push({ words, kind, gearId: seat.gear.id, port: seat.port.number });
+  });
+  for (const { link, words, kind, far } of links) {
+    const wanted = kept.filter((one) => one.link === link).length;
+    const [from, to] = seatsOf.get(link) ?? [];
+    const end = far ?? (to ? { gearId: to.gear.id, port: to.port.number } : null);
+    const found = from !== undefined && end !== null && (seatsOf.get(link)?.length ?? 0) === wanted;
+    if (!found) plan.unkept.push({ kind, words });
+    else if (kind !== 'gear')
+      plan.links.push({
+        id: link,
+        fromId: from.gear.id,
+        fromPort: from.port.number,
+        toId: end.gearId,
+        toPort: end.port,
+      });
+  }
+  plan.cutOff = plan.unkept.some(({ kind }) => kind !== 'gear');
+  // A plan that leaves the job without its gateway is not called the best there is.
+  plan.proven = plan.proven && !plan.cutOff;
+  plan.short = shortWords(job, task, plan, lacks);
   return plan;
 }
 
@@ -132,7 +183,11 @@ export function patchAlternatives(
   once: Partial<PatchWish>,
   limits: () => SearchLimits,
 ): { moves: PatchMoves; plan: PatchPlan }[] {
-  return (['none', 'few', 'free'] as const).map((moves) => ({
+  // Without a cord that may move, all ways are the same.
+  const moves = Object.values(job.cords).some(({ fixed }) => !fixed)
+    ? (['none', 'few', 'free'] as const)
+    : (['none'] as const);
+  return moves.map((moves) => ({
     moves,
     plan: planPatching(job, { ...once, moves }, limits()),
   }));

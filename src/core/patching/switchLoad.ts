@@ -1,6 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { linkFedW } from '../power/linkFed';
+import { deviceWattsOf, poeUnknown } from '../power/poe';
 import type { Cord } from '../records/cord';
 import type { Gear } from '../records/gear';
 import { portKey } from '../records/portKey';
@@ -14,7 +15,14 @@ export function runBehind(job: Job, cord: Cord): Run | null {
   return (landing && job.runs[landing.runId]) ?? null;
 }
 
-export type SwitchLoad = { gear: Gear; usedW: number; budgetW: number; runs: { run: Run; cord: Cord }[] };
+export type SwitchLoad = {
+  gear: Gear;
+  usedW: number;
+  budgetW: number;
+  runs: { run: Run; cord: Cord }[];
+  /** Runs whose device is powered over its cable and whose watts nobody entered: `usedW` counts the least class for them. */
+  unknown: Run[];
+};
 
 /** Power that each switching device sets aside, by class (IEEE 802.3) or by draw as the job has it, for the runs patched to it and the switches that it feeds over its links. */
 export function switchLoads(job: Job): Map<string, SwitchLoad> {
@@ -22,16 +30,17 @@ export function switchLoads(job: Job): Map<string, SwitchLoad> {
   for (const cord of Object.values(job.cords)) {
     const [gear, run] = [job.gear[cord.switchId], runBehind(job, cord)];
     if (!gear || !run) continue;
-    const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [] };
+    const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [], unknown: [] };
     const watts = budgetWatts(job, run);
-    load.usedW += Number.isFinite(watts) ? watts : run.poeW;
+    load.usedW += Number.isFinite(watts) ? watts : deviceWattsOf(run);
     load.runs.push({ run, cord });
+    if (poeUnknown(run)) load.unknown.push(run);
     loads.set(gear.id, load);
   }
   for (const gear of Object.values(job.gear)) {
     const watts = linkFedW(indexJob(job), gear);
     if (watts === 0) continue;
-    const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [] };
+    const load = loads.get(gear.id) ?? { gear, usedW: 0, budgetW: gear.poeBudgetW, runs: [], unknown: [] };
     loads.set(gear.id, { ...load, usedW: load.usedW + watts });
   }
   return loads;

@@ -28,38 +28,58 @@ export function whyHere(job: Job, wish: PatchWish, { run, landing, cord }: Wanti
   return words.join(', ') || 'free and of the right kind';
 }
 
-/** Why a run is left out, in a sentence that begins with its label. */
-export function whyLeftOut(task: PatchTask, columnOf: Int32Array, row: number): string {
+/** What a run that is left out lacks. */
+export type Lack = 'port' | 'kind' | 'speed' | 'power' | 'reach' | 'watts' | 'given';
+
+/** Why a run is left out, in a sentence that begins with its label, and what it lacks. */
+export function whyLeftOut(task: PatchTask, columnOf: Int32Array, row: number): { lack: Lack; words: string } {
   const { wanting, seats, problem } = task;
   const { run, budgetW } = wanting[row] as Wanting;
-  if (seats.length === 0) return `${run.label} finds no free switch port.`;
+  const lacks = (lack: Lack, words: string) => ({ lack, words });
+  if (seats.length === 0) return lacks('port', `${run.label} finds no free switch port.`);
   const fits = seats.filter(({ port }) => portFault(run, port)?.kind !== 'connector');
-  if (fits.length === 0) return `${run.label} carries ${run.carries}, and no free switch port takes that.`;
+  if (fits.length === 0)
+    return lacks('kind', `${run.label} carries ${run.carries}, and no free switch port takes that.`);
   const fast = fits.filter(({ port }) => portFault(run, port)?.kind !== 'speed');
   if (fast.length === 0) {
     const fastest = Math.max(...fits.map(({ port }) => port.speedMbps ?? 0));
-    return `${run.label} wants ${formatSpeed(run.speedMbps ?? 0)}; the fastest free port for ${run.carries} is ${formatSpeed(fastest)}.`;
+    return lacks(
+      'speed',
+      `${run.label} needs ${formatSpeed(run.speedMbps ?? 0)}; the fastest free port for ${run.carries} is ${formatSpeed(fastest)}.`,
+    );
   }
   const strong = fast.filter(({ port }) => portFault(run, port) === null);
   if (strong.length === 0) {
     if (!Number.isFinite(portWattsOf(run)))
-      return `${run.label} takes ${run.poeW} W: no power class of IEEE 802.3 carries that.`;
+      return lacks('power', `${run.label} draws ${run.poeW} W: no power class of IEEE 802.3 carries that.`);
     const most = Math.max(...fast.map(({ port }) => port.poeW));
-    return `${run.label} needs a port that supplies ${portWattsOf(run)} W; the strongest free one supplies ${most} W.`;
+    return lacks(
+      'power',
+      `${run.label} needs a port that supplies ${portWattsOf(run)} W; the strongest free one supplies ${most} W.`,
+    );
   }
   const open = strong.filter((seat) =>
     Number.isFinite(problem.cost[row * problem.columns + seats.indexOf(seat)] as number),
   );
   if (open.length === 0)
-    return `${run.label} finds no port within reach: no cord in stock is long enough, or its network is not allowed there.`;
+    return lacks(
+      'reach',
+      `${run.label} finds no port within reach: no cord in stock is long enough, or its network is not allowed there.`,
+    );
   const left = leftWatts(task, columnOf);
   const taken = new Set([...columnOf]);
   const free = open.filter((seat) => !taken.has(seats.indexOf(seat)));
   if (free.length > 0) {
     const most = Math.max(...free.map((seat) => left[problem.groupOf[seats.indexOf(seat)] as number] ?? 0));
-    return `${run.label} needs ${formatWatts(budgetW)}; the power budget has ${formatWatts(Math.max(0, most))} left beside a free port.`;
+    return lacks(
+      'watts',
+      `${run.label} needs ${formatWatts(budgetW)}; the power budget has ${formatWatts(Math.max(0, most))} left beside a free port.`,
+    );
   }
-  return `${run.label} gives way: every port that would do has gone to a run that matters as much or more.`;
+  return lacks(
+    'given',
+    `${run.label} has no port: every port that fits went to a link or a run that matters as much or more.`,
+  );
 }
 
 /** Watts that each switch has left beside what is planned on it. */
@@ -97,7 +117,8 @@ export function whatLetsIn(task: PatchTask, columnOf: Int32Array, row: number): 
   const swap = open
     .flatMap((column) => {
       const other = rowAt.get(column);
-      if (other === undefined || (problem.leftOut[other] as number) > price) return [];
+      // A port that is kept for a link is not given up for a run.
+      if (other === undefined || other >= wanting.length || (problem.leftOut[other] as number) > price) return [];
       const group = problem.groupOf[column] as number;
       const fits = (left[group] ?? 0) + (problem.weight[other] as number) - need >= -1e-6;
       return fits ? [{ other, price: problem.leftOut[other] as number }] : [];

@@ -3,6 +3,7 @@ import { applyCommands } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import { planLanding } from '../panels/planLanding';
+import { patchCommands } from '../patching/patchCommands';
 import type { PatchWish } from '../patching/patchWish';
 import { planPatching } from '../patching/planPatching';
 import { PLUG_STEPS, planPlugs, plugCommands } from '../power/plugPlan';
@@ -27,8 +28,9 @@ export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
   take(places.commands);
   const { landings, left: unlanded } = planLanding(job);
   if (landings.length > 0) take([{ type: 'landRuns', landings }]);
-  const { cords, left: unpatched, proven } = planPatching(job, wish);
-  if (cords.length > 0) take([{ type: 'patchPorts', cords }]);
+  const patching = planPatching(job, wish);
+  const { left: unpatched, proven } = patching;
+  take(patchCommands(patching));
   const devices = planDeviceCords(job, (gear) => `cord-${gear.id}`);
   if (devices.cords.length > 0)
     take([
@@ -40,6 +42,7 @@ export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
     job,
     commands,
     left: [
+      ...(patching.short === null ? [] : [patching.short]),
       ...[...places.left, ...unlanded, ...unpatched, ...devices.left].map(({ why }) => why),
       ...plugs.left.map(({ gear, inlet, why }) => `${gear.name}, inlet ${inlet}: ${why}`),
     ],

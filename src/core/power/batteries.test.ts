@@ -26,6 +26,10 @@ const kept = (all: Shed[], dropped: readonly Shed[]) =>
 describe('a battery unit', () => {
   it('says what is not known, and does not reckon with it', () => {
     expect(unitFacts(job, { ...ups, battery: null }, 25, null).unknown).toEqual(['its battery']);
+    // Which outlets are battery-backed is not known either where nobody said it: what is in them is a load of unknown size.
+    const unsaid = { ...ups, outlets: ups.outlets.map((one) => ({ ...one, backing: null })) };
+    expect(unitFacts(job, unsaid, 25, '2026-11-27')).toMatchObject({ minutes: null, aged: null });
+    expect(unitFacts(job, unsaid, 25, null).unknown.join(' ')).toContain('battery-backed');
     expect(unitFacts(job, { ...ups, battery: Battery.parse({}) }, 25, null)).toMatchObject({
       minutes: null,
       due: null,

@@ -4,7 +4,8 @@ import type { Battery, Gear } from '../records/gear';
 import { outletsOf } from '../records/mainsSockets';
 import { figureOf } from '../site/answers';
 import { fullBudget } from '../solve/budgeted/fullBudget';
-import { type Chemistry, peukertExponent, topologies } from '../standards/batteries';
+import { type Chemistry, endOfLifeShare, ownDraw, peukertExponent, topologies } from '../standards/batteries';
+import { counted } from '../text/counted';
 import { addYears, yearsBetween } from '../text/days';
 import {
   agedShare,
@@ -28,8 +29,13 @@ export function bankOf({ blockV, blockAh, blocks, strings }: Battery): { volts: 
 
 export type Minutes = TableMinutes & { by: 'maker’s table' | 'Peukert' };
 
+/** What a unit itself draws while it runs on battery, W: as entered, else as is usual for its size. */
+export const ownBatteryW = ({ ownW, ratedVa }: Battery): number =>
+  ownW ??
+  (ratedVa === null ? ownDraw.unknownW : Math.min(ownDraw.mostW, Math.max(ownDraw.leastW, ratedVa * ownDraw.ofVa)));
+
 /**
- * Minutes of a battery at a load.
+ * Minutes of a battery at a load. A maker's table counts what the unit itself draws; by its blocks it is added.
  * @param share of its capacity that it still has, temperature counted in
  * @returns null when neither a table nor its blocks are known
  */
@@ -39,11 +45,12 @@ export function batteryMinutes(battery: Battery, efficiency: number | null, load
   if (read) return { ...read, minutes: read.minutes * share, by: 'maker’s table' };
   const bank = bankOf(battery);
   if (!bank || share <= 0) return null;
+  const inverter = efficiency ?? INVERTER;
   const minutes = peukertMinutes(
     bank.volts,
     bank.ah * share,
-    efficiency ?? INVERTER,
-    loadW,
+    inverter,
+    loadW + ownBatteryW(battery) * inverter,
     peukertExponent[battery.chemistry],
   );
   return { minutes, bound: 'exact', by: 'Peukert' };
@@ -59,6 +66,10 @@ export type UnitFacts = {
   /** As new at 25 °C, and as old and as warm as it is; null: not known. */
   minutes: Minutes | null;
   aged: Minutes | null;
+  /** As new, but as warm as it is: more than that it never lasts, whatever its age. */
+  best: Minutes | null;
+  /** Air around its blocks, °C. */
+  ambientC: number;
   /** Share of its capacity that is left by age, and the day its blocks are due; null: their date is not known. */
   share: number | null;
   due: string | null;
@@ -87,6 +98,10 @@ export function unitFacts(job: Job, gear: Gear, ambientC: number, today: string 
   const bank = battery ? bankOf(battery) : null;
   const due = madeOn === null ? null : addYears(madeOn, life);
   const minutes = battery && onBattery.unknown === 0 ? batteryMinutes(battery, gear.efficiency, onBattery.w) : null;
+  const best =
+    battery && onBattery.unknown === 0
+      ? batteryMinutes(battery, gear.efficiency, onBattery.w, 1 / coldDivisor(chemistry, ambientC))
+      : null;
   const aged =
     battery && share !== null && onBattery.unknown === 0
       ? batteryMinutes(battery, gear.efficiency, onBattery.w, share / coldDivisor(chemistry, ambientC))
@@ -99,6 +114,8 @@ export function unitFacts(job: Job, gear: Gear, ambientC: number, today: string 
     ratedVa: battery?.ratedVa ?? null,
     minutes,
     aged,
+    best,
+    ambientC,
     share,
     due,
     overdue: due === null || today === null ? null : due < today,
@@ -111,11 +128,17 @@ export function unitFacts(job: Job, gear: Gear, ambientC: number, today: string 
       ...(battery && battery.ratedVa === null ? ['its rating in VA'] : []),
       ...(battery && battery.runtime.length === 0 && !bank ? ['its runtime table or its blocks'] : []),
       ...(battery && madeOn === null ? ['the date of its blocks'] : []),
+      ...(madeOn !== null && today === null ? ['the day that its age is judged by'] : []),
       ...(years !== null && share === null ? ['what is left of its blocks: they are past their life'] : []),
-      ...(onBattery.unknown > 0 ? [`the draw of ${onBattery.unknown} of its devices`] : []),
+      ...(unknownOutlets(gear) > 0
+        ? [`whether ${counted(unknownOutlets(gear), 'outlet')} of it are battery-backed`]
+        : []),
+      ...(onBattery.unknown > 0 ? [`the draw of ${counted(onBattery.unknown, 'device')} on it`] : []),
     ],
   };
 }
+
+const unknownOutlets = (gear: Gear): number => outletsOf(gear).filter(({ backing }) => backing === 'unknown').length;
 
 /** The most that a battery may carry to last so long, W; null: not known. */
 export function loadFor(battery: Battery, efficiency: number | null, minutes: number, share = 1): number | null {
@@ -210,17 +233,18 @@ export function sheddingCurve(job: Job, unit: Gear, share = 1): Shedding[] {
   return points;
 }
 
-/** Units of the library that carry a load for so long, smallest first. */
+/** Units of the library that carry a load for so long at the end of their batteries' life, smallest first. None where the draw is not known. */
 export function unitsFor(
   load: Load,
   minutes: number,
 ): { name: string; ratedW: number; minutes: number; massKg: number | null }[] {
+  if (load.unknown > 0) return [];
   return gearLibrary()
     .flatMap((entry) => {
       const { battery, efficiency } = entry;
       if (!battery || battery.ratedW === null || battery.ratedVa === null) return [];
       if (battery.ratedW < load.w || battery.ratedVa < load.va) return [];
-      const lasts = batteryMinutes(battery, efficiency, Math.max(1, load.w));
+      const lasts = batteryMinutes(battery, efficiency, Math.max(1, load.w), endOfLifeShare);
       if (!lasts || lasts.minutes < minutes) return [];
       return [{ name: entry.name, ratedW: battery.ratedW, minutes: lasts.minutes, massKg: entry.massKg }];
     })

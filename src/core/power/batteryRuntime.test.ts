@@ -70,9 +70,26 @@ describe('battery minutes', () => {
     [15.6, 1.11],
     [10, 1.19],
     [4.4, 1.3],
-    [-5, 1.3],
+    [-3.9, 1.52],
   ])('lead-acid at %f °C: capacity divided by %f (IEEE 485, from memory)', (atC, by) => {
     expect(coldDivisor('vrla', atC)).toBeCloseTo(by, 9);
+  });
+
+  it('never lasts longer than the energy stored: 10 W on 48 V 36 Ah', () => {
+    // Below the 20-hour rate Peukert gives more than C × V × η / W.
+    expect(peukertMinutes(48, 36, 0.85, 10, 1.2)).toBeCloseTo(plainMinutes(48, 36, 0.85, 10), 6);
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 3000, noNaN: true }), (load) => {
+        expect(peukertMinutes(24, 9, 0.85, load, 1.2)).toBeLessThanOrEqual(plainMinutes(24, 9, 0.85, load) + 1e-9);
+      }),
+    );
+  });
+
+  it('goes on below the coldest row, and lithium has rows of its own (common practice)', () => {
+    expect(coldDivisor('vrla', -20)).toBeGreaterThan(1.52);
+    expect(coldDivisor('lithium', -15)).toBeGreaterThan(1.4);
+    expect(coldDivisor('lithium', 25)).toBe(1);
+    expect(lifeAt('lithium', 35)).toBeCloseTo(lifeAt('lithium', 25) / 2, 9);
   });
 
   it('life halves for each 8.3 K above 25 °C (IEEE 1188), and at its end 80 % is left (IEEE 450)', () => {

@@ -5,6 +5,8 @@ import {
   endOfLifeShare,
   halving,
   lifeYears,
+  lithiumColdDivisors,
+  lithiumHalving,
   RATED_HOURS,
   rechargeFactor,
 } from '../standards/batteries';
@@ -14,13 +16,17 @@ export const plainMinutes = (volts: number, ah: number, efficiency: number, load
   (60 * volts * ah * efficiency) / loadW;
 
 /**
- * Minutes by Peukert: t = H (C / (I H))^k.
+ * Minutes by Peukert: t = H (C / (I H))^k, and never longer than the energy stored lasts: below the 20-hour rate the
+ * formula would give more than the blocks hold.
  * @param volts of all blocks in series
  * @param ah of all strings together, at the 20-hour rate
  */
 export function peukertMinutes(volts: number, ah: number, efficiency: number, loadW: number, exponent: number): number {
   const amps = loadW / efficiency / volts;
-  return 60 * RATED_HOURS * (ah / (amps * RATED_HOURS)) ** exponent;
+  return Math.min(
+    60 * RATED_HOURS * (ah / (amps * RATED_HOURS)) ** exponent,
+    plainMinutes(volts, ah, efficiency, loadW),
+  );
 }
 
 export type RuntimeRow = { loadW: number; minutes: number };
@@ -47,11 +53,11 @@ export function tableMinutes(rows: readonly RuntimeRow[], loadW: number): TableM
 /** How many times longer a battery lasts when its load falls from one to the other. */
 export const shedFactor = (fromW: number, toW: number, exponent: number): number => (fromW / toW) ** exponent;
 
-/** What capacity is divided by at a temperature; between the rows on a line, colder than the table as its coldest. */
+/** What capacity is divided by at a temperature; between the rows on a line, colder than the table on its first line. */
 export function coldDivisor(chemistry: Chemistry, atC: number): number {
-  if (chemistry === 'lithium') return 1;
-  const rows = coldDivisors;
-  if (atC <= rows[0].atC) return rows[0].by;
+  const rows = chemistry === 'lithium' ? lithiumColdDivisors : coldDivisors;
+  const [coldest, next] = rows;
+  if (atC <= coldest.atC) return coldest.by + ((coldest.by - next.by) / (next.atC - coldest.atC)) * (coldest.atC - atC);
   for (let at = 1; at < rows.length; at++) {
     const [low, high] = [rows[at - 1], rows[at]];
     if (low && high && atC <= high.atC) return low.by + ((atC - low.atC) / (high.atC - low.atC)) * (high.by - low.by);
@@ -59,10 +65,10 @@ export function coldDivisor(chemistry: Chemistry, atC: number): number {
   return 1;
 }
 
-/** Years that blocks last at a temperature: above the reference the life of lead-acid halves each 8.3 K. */
+/** Years that blocks last at a temperature: above the reference the life of lead-acid halves each 8.3 K, of lithium each 10 K. */
 export function lifeAt(chemistry: Chemistry, atC: number): number {
-  const years = lifeYears[chemistry];
-  return chemistry === 'lithium' ? years : years * 0.5 ** (Math.max(0, atC - halving.aboveC) / halving.eachK);
+  const { aboveC, eachK } = chemistry === 'lithium' ? lithiumHalving : halving;
+  return lifeYears[chemistry] * 0.5 ** (Math.max(0, atC - aboveC) / eachK);
 }
 
 /**

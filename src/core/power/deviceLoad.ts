@@ -6,7 +6,7 @@ import { portsOf } from '../records/ports';
 import type { Run } from '../records/run';
 import { linkFedW } from './linkFed';
 import { mainsForPoeW, powerFactorFor } from './mainsCurrent';
-import { drawnWattsOf, takesPower } from './poe';
+import { deviceWattsOf, drawnWattsOf, poeUnknown, takesPower } from './poe';
 
 /** Whether devices idle or run at full; PoE is what the devices on it draw either way. */
 export type LoadCase = 'idle' | 'full';
@@ -42,11 +42,15 @@ export function poeLeaving(index: JobIndex, gear: Gear): number {
   for (const run of runsOn(index, gear)) {
     if (!takesPower(run)) continue;
     const drawn = drawnWattsOf(run);
-    watts += Number.isFinite(drawn) ? drawn : run.poeW;
+    watts += Number.isFinite(drawn) ? drawn : deviceWattsOf(run);
   }
   // What is over the budget is switched off.
   return Math.min(watts, gear.poeBudgetW);
 }
+
+/** Whether it powers a device over its ports whose watts nobody entered. */
+const feedsUnknown = (index: JobIndex, gear: Gear): boolean =>
+  gear.poeBudgetW > 0 && runsOn(index, gear).some(poeUnknown);
 
 /** What a device itself draws, W; null: not known. Idle where that was entered, else as at full. */
 export const ownDraw = (gear: Gear, at: LoadCase): number | null =>
@@ -58,5 +62,5 @@ export function deviceLoad(index: JobIndex, gear: Gear, at: LoadCase): Load {
   const poe = poeLeaving(index, gear);
   const w = (own ?? 0) + (poe > 0 ? mainsForPoeW(poe, gear.efficiency ?? undefined) : 0);
   const factor = gear.powerFactor ?? powerFactorFor(w);
-  return { w, va: w > 0 ? w / factor : 0, unknown: own === null ? 1 : 0 };
+  return { w, va: w > 0 ? w / factor : 0, unknown: own === null || feedsUnknown(index, gear) ? 1 : 0 };
 }

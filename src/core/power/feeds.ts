@@ -8,6 +8,7 @@ import { outletKeyOf, type Plug } from '../records/plug';
 import { portKey } from '../records/portKey';
 import type { WallOutlet } from '../records/wallOutlet';
 import { answerOf, figureOf } from '../site/answers';
+import { rechargeFactor, rechargeShare } from '../standards/batteries';
 import { outletAmps, WALL_PITCH_MM } from '../standards/outlets';
 import { ruleSets } from '../standards/ruleSets';
 import { deviceLoad, type Load, type LoadCase, NO_LOAD, sumLoads, timesLoad } from './deviceLoad';
@@ -76,7 +77,21 @@ function unitLoadOf(feeds: Feeds, gear: Gear, at: LoadCase): Load {
   const own = deviceLoad(indexJob(feeds.job), gear, at);
   const efficiency = gear.kind === 'ups' ? gear.efficiency : null;
   // What it loses on the way is its own draw where no efficiency is known.
-  return efficiency === null ? sumLoads([carried, own]) : timesLoad(carried, 1 / efficiency);
+  const through = efficiency === null ? sumLoads([carried, own]) : timesLoad(carried, 1 / efficiency);
+  return at === 'full' && gear.kind === 'ups' ? sumLoads([through, rechargeLoad(gear)]) : through;
+}
+
+/** What a UPS draws beside its load while its battery charges after an outage: for hours, so that it is a load like others. */
+export function rechargeLoad({ battery }: Pick<Gear, 'battery'>): Load {
+  if (battery === null) return { ...NO_LOAD, unknown: 1 };
+  const { chargeA, blockV, blocks, ratedW } = battery;
+  const w =
+    chargeA !== null && blockV !== null
+      ? chargeA * blockV * blocks * rechargeFactor
+      : ratedW === null
+        ? null
+        : ratedW * rechargeShare;
+  return w === null ? { ...NO_LOAD, unknown: 1 } : { w, va: voltAmperes(w), unknown: 0 };
 }
 
 /** What is plugged into a strip or a battery unit. */
@@ -85,11 +100,14 @@ export const carriedLoad = (feeds: Feeds, gear: Pick<Gear, 'id'>, at: LoadCase):
 
 /** The same on its battery only. */
 export function batteryLoad(feeds: Feeds, gear: Gear, at: LoadCase): Load {
-  const backed = new Set(outletsOf(gear).flatMap(({ number, backing }) => (backing === 'battery' ? number : [])));
+  const backings = new Map(outletsOf(gear).map(({ number, backing }) => [number, backing]));
   return sumLoads(
-    (feeds.plugsInto.get(gear.id) ?? [])
-      .filter((plug) => backed.has(plug.outlet))
-      .map((plug) => plugLoad(feeds, plug, at)),
+    (feeds.plugsInto.get(gear.id) ?? []).flatMap((plug) => {
+      const backing = backings.get(plug.outlet);
+      // What may be on the battery or not is a load of unknown size.
+      if (backing === 'unknown') return [{ ...NO_LOAD, unknown: 1 }];
+      return backing === 'battery' ? [plugLoad(feeds, plug, at)] : [];
+    }),
   );
 }
 
@@ -111,8 +129,11 @@ function aloneLoad(feeds: Feeds, sourceId: string, seen: ReadonlySet<string> = n
       const gear = feeds.job.gear[gearId];
       if (!gear || seen.has(gearId)) return [];
       if (!feedsOthers(gear)) return [feeds.loadOf(gear, 'full')];
+      const carried = aloneLoad(feeds, gearId, new Set([...seen, gearId]));
       const own = deviceLoad(indexJob(feeds.job), gear, 'full');
-      return [own, aloneLoad(feeds, gearId, new Set([...seen, gearId]))];
+      if (gear.kind !== 'ups') return [own, carried];
+      const through = gear.efficiency === null ? sumLoads([own, carried]) : timesLoad(carried, 1 / gear.efficiency);
+      return [through, rechargeLoad(gear)];
     }),
   );
 }
@@ -175,7 +196,7 @@ export function circuitLoads(job: Job): CircuitLoad[] {
     const unknown = [
       ...(circuit.breakerA === null ? ['the rating of its breaker'] : []),
       ...(volts === null ? ['the voltage of the mains'] : []),
-      ...(circuit.alsoW === null ? ['what else hangs on it'] : []),
+      ...(circuit.alsoW === null ? ['other load on this circuit'] : []),
       ...(bare > 0 ? [`where ${bare} device${bare === 1 ? ' is' : 's are'} plugged in`] : []),
       ...(own.unknown > 0 ? [`the draw of ${own.unknown} device${own.unknown === 1 ? '' : 's'}`] : []),
     ];

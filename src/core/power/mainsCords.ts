@@ -2,6 +2,7 @@ import type { Job } from '../job/job';
 import { standOf } from '../rack/stand';
 import type { Gear } from '../records/gear';
 import { outletsOf } from '../records/mainsSockets';
+import type { Plug } from '../records/plug';
 import type { Rack } from '../records/rack';
 import { rackDimensions } from '../standards/rackDimensions';
 
@@ -57,6 +58,12 @@ export function mainsWayMm(
 /** The shortest cord that is sold and reaches; the longest where none does. */
 export const stockCordMm = (wayMm: number): number =>
   MAINS_CORDS_MM.find((length) => length >= wayMm) ?? (MAINS_CORDS_MM.at(-1) as number);
+
+/** The side that the cord of a plug runs on: as set, else the power side of the rack that its device is in; empty: in none. */
+export function mainsSideOf(job: Job, plug: Pick<Plug, 'gearId' | 'side'>): string {
+  const rack = job.racks[standOf(job, plug.gearId)?.rackId ?? ''];
+  return plug.side ?? (rack ? powerSide(rack) : '');
+}
 
 /** The side on which cords of power run, away from where data comes in; a school. */
 export const powerSide = (rack: Pick<Rack, 'entryAcrossMm'>): 'left' | 'right' =>

@@ -1,11 +1,10 @@
 import { gearShortNames } from '../gear/shortNames';
 import type { Job } from '../job/job';
-import { standOf } from '../rack/stand';
 import { type MainsOutlet, outletKindOf, outletsOf } from '../records/mainsSockets';
 import { portKey } from '../records/portKey';
 import { outlets } from '../standards/outlets';
 import { feedsOf, wallOutletsOf } from './feeds';
-import { mainsWayMm, powerSide, stockCordMm } from './mainsCords';
+import { mainsSideOf, mainsWayMm, stockCordMm } from './mainsCords';
 
 export type OutletRow = {
   feedId: string;
@@ -21,7 +20,7 @@ export type OutletRow = {
   side: string;
 };
 
-const BACKING_WORDS = { battery: 'battery', surge: 'surge only', none: '' } as const;
+const BACKING_WORDS = { battery: 'battery', surge: 'surge only', none: '', unknown: 'not known' } as const;
 
 /** Every mains outlet with what is in it, walls first. */
 export function outletMap(job: Job): OutletRow[] {
@@ -43,7 +42,6 @@ export function outletMap(job: Job): OutletRow[] {
       const gear = plug && job.gear[plug.gearId];
       const way = gear ? mainsWayMm(job, gear, feed ? { gear: feed, outlet: outlet.number } : { reachMm }) : null;
       const kind = outletKindOf(outlet.kind, feed, job.rules);
-      const rack = gear && job.racks[standOf(job, gear.id)?.rackId ?? ''];
       return {
         feedId: id,
         feed: name,
@@ -55,7 +53,7 @@ export function outletMap(job: Job): OutletRow[] {
         deviceShort: gear ? (short.get(gear.id) ?? gear.name) : '',
         inlet: plug?.inlet ?? null,
         cordMm: plug?.lengthMm ?? (way === null ? null : stockCordMm(way)),
-        side: gear ? (plug?.side ?? (rack ? powerSide(rack) : '')) : '',
+        side: plug && gear ? mainsSideOf(job, plug) : '',
       };
     }),
   );

@@ -1,4 +1,5 @@
 import { type PoeClass, poeClasses } from '../standards/poeClasses';
+import { isPoweredByWord } from '../text/deviceWords';
 
 /**
  * The lowest power class whose device limit covers a device's watts.
@@ -31,10 +32,16 @@ export function portWattsFor(deviceW: number): number {
   return row === 'beyond' ? Number.POSITIVE_INFINITY : row.pseW;
 }
 
-/** What a device takes over its cable, as its run says it. */
-export type Taking = { poeW: number; poeClass: number | null };
+/** What a device draws over its cable, as its run records it. */
+export type Taking = { poeW: number | null; poeClass: number | null; device?: string };
 
-export const takesPower = ({ poeW, poeClass }: Taking): boolean => poeW > 0 || poeClass !== null;
+/** Whether nobody entered what a device draws that is always powered over its cable: an access point, a camera, a telephone. */
+export const poeUnknown = ({ poeW, poeClass, device }: Taking): boolean =>
+  poeW === null && poeClass === null && isPoweredByWord(device ?? '');
+
+/** Whether a device needs a powered port; one that is always powered does, even where its watts are not known. */
+export const takesPower = (taking: Taking): boolean =>
+  (taking.poeW ?? 0) > 0 || taking.poeClass !== null || poeUnknown(taking);
 
 /** A device that does not tell its class is given what class 0 is: that of class 3 (IEEE 802.3-2022, 33.2.7). */
 const UNCLASSED = 3;
@@ -47,7 +54,7 @@ const rowOf = (wanted: number): PoeClass | null =>
  */
 export function poeClassOf(taking: Taking): PoeClass | null | 'beyond' {
   if (!takesPower(taking)) return null;
-  const byWatts = poeClassFor(taking.poeW);
+  const byWatts = poeClassFor(taking.poeW ?? 0);
   const least = rowOf(taking.poeClass ?? UNCLASSED);
   if (byWatts === 'beyond' || byWatts === null || least === null) return byWatts ?? least;
   return byWatts.class > least.class ? byWatts : least;
@@ -59,9 +66,9 @@ export function portWattsOf(taking: Taking): number {
   return row === null ? 0 : row === 'beyond' ? Number.POSITIVE_INFINITY : row.pseW;
 }
 
-/** Watts at the device: as entered, else the most that its class may draw. */
+/** Watts at the device: as entered, else the most that its class may draw; 0 where it is not known (`poeUnknown`). */
 export const deviceWattsOf = ({ poeW, poeClass }: Taking): number =>
-  poeW > 0 || poeClass === null ? poeW : (rowOf(poeClass)?.pdW ?? 0);
+  (poeW ?? 0) > 0 || poeClass === null ? (poeW ?? 0) : (rowOf(poeClass)?.pdW ?? 0);
 
 /** Watts that leave the port by what the device draws, with the loss of its class over 100 m. Infinity: beyond. */
 export const drawnWattsOf = (taking: Taking): number => drawnWattsFor(deviceWattsOf(taking));

@@ -1,3 +1,4 @@
+import { poeClasses } from '../standards/poeClasses';
 import { deviceLeastV, poeFeed } from '../standards/poeFeed';
 import { poeClassFor } from './poe';
 
@@ -24,11 +25,15 @@ export type RunFeed = Feed & { class: number; pairs: 2 | 4; portV: number; least
 
 /**
  * Feed of a device over a run, from the lowest voltage that the standard allows at the port.
+ * @param ownClass class that the device states; null: by its watts
  * @returns null when the device takes no power, 'beyond' when no class or no current carries it
  */
-export function runFeed(deviceW: number, loopOhm: number): RunFeed | null | 'beyond' {
-  const row = poeClassFor(deviceW);
-  if (row === null || row === 'beyond') return row;
+export function runFeed(deviceW: number, loopOhm: number, ownClass: number | null = null): RunFeed | null | 'beyond' {
+  const byWatts = poeClassFor(deviceW);
+  if (byWatts === null || byWatts === 'beyond') return byWatts;
+  // What a device tells of its class decides the supply and the voltage it needs, even where it draws less.
+  const own = poeClasses.find((one) => one.class === ownClass);
+  const row = own && own.class > byWatts.class ? own : byWatts;
   const supply = poeFeed.find(({ upToClass }) => row.class <= upToClass);
   const feed = supply && feedThrough(supply.leastV, feedOhm(loopOhm, row.pairs), deviceW);
   if (!supply || !feed) return 'beyond';

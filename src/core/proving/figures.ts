@@ -4,7 +4,7 @@ import { portsOf } from '../records/ports';
 import type { Result } from '../records/result';
 import { addDays, minutesOfHour, yearsBetween } from '../text/days';
 import { groupBy } from '../text/groupBy';
-import { proofs, resultFault, resultsByRun } from './proof';
+import { isSettled, proofs, resultFault, resultsByRun } from './proof';
 import { noneSeenBound, wilson } from './yields';
 
 export type Yield = {
@@ -21,7 +21,7 @@ type First = { runId: string; first: Result; passed: boolean };
 function firsts(job: Job): First[] {
   return [...resultsByRun(job)].flatMap(([runId, results]) => {
     const [run, first] = [job.runs[runId], results.at(-1)];
-    return run && first ? [{ runId, first, passed: resultFault(run, first) === null }] : [];
+    return run && first ? [{ runId, first, passed: resultFault(job, run, first) === null }] : [];
   });
 }
 
@@ -80,7 +80,7 @@ const median = (sorted: readonly number[]): number =>
 
 /** When testing will be done at the pace so far. @param today such as 2026-11-27 */
 export function testPace(job: Job, today: string): TestPace {
-  const left = proofs(job).filter(({ state }) => state !== 'proven' && state !== 'accepted').length;
+  const left = proofs(job).filter((one) => !isSettled(one)).length;
   const times = Object.values(job.results)
     .map(({ at }) => at)
     .filter(Boolean)

@@ -2,7 +2,7 @@ import { partName } from '../depends/parts';
 import type { Job } from '../job/job';
 import type { Reads } from '../job/reads';
 import { type Vouch, vouchedId } from '../records/vouch';
-import { PROOF_READS, type ProofState, proofs } from './proof';
+import { isSettled, PROOF_READS, type ProofState, proofs } from './proof';
 
 /** What the gate rests on, the names of its things with it. */
 export const GATE_READS = {
@@ -20,7 +20,7 @@ export type GateThing = {
   kind: GateKind;
   id: string;
   name: string;
-  state: ProofState | 'changed';
+  state: ProofState | 'changed' | 'signed off' | 'not signed off';
   words: string;
   /** Nothing of it keeps the job from being handed over. */
   open: boolean;
@@ -31,7 +31,7 @@ const HOW: Record<Vouch['how'], string> = {
   switch: 'A switch shows it',
   eye: 'Looked at',
   tester: 'Tested',
-  accepted: 'Accepted without proof',
+  accepted: 'Accepted without a test',
 };
 const FIELD = { cord: 'cordId', uplink: 'uplinkId', feed: 'plugId' } as const;
 const PART = { cord: 'cord', uplink: 'uplink', feed: 'plug' } as const;
@@ -64,29 +64,37 @@ export const vouchFor = (
 export function gateOf(job: Job): GateThing[] {
   const vouched = new Map(Object.values(job.vouches).map((one) => [vouchedId(one), one]));
   const runs = proofs(job).map(
-    ({ run, state, words }): GateThing => ({
+    (proof): GateThing => ({
       kind: 'run',
-      id: run.id,
-      name: `Run ${run.label}`,
-      state,
-      words,
-      open: state !== 'proven' && state !== 'accepted',
+      id: proof.run.id,
+      name: `Run ${proof.run.label}`,
+      state: proof.state,
+      words: proof.words,
+      open: !isSettled(proof),
       vouch: null,
     }),
   );
   const things = (kind: Vouched): GateThing[] =>
     Object.keys(job[VOUCHED_TABLES[kind]])
       .sort()
-      .map((id) => {
+      .map((id): GateThing => {
         const vouch = vouched.get(id) ?? null;
         const same = vouch !== null && vouch.as === standsAs(job, kind, id);
         const name = partName(job, { kind: PART[kind], id });
         if (vouch === null)
-          return { kind, id, name, state: 'not tested', words: 'Nobody stands for it yet.', open: true, vouch };
+          return { kind, id, name, state: 'not signed off', words: 'Not signed off.', open: true, vouch };
         const by = `${HOW[vouch.how]}: ${vouch.by}${vouch.at ? `, ${vouch.at.replace('T', ' ')}` : ''}${vouch.why ? `; ${vouch.why}` : ''}.`;
         return same
-          ? { kind, id, name, state: vouch.how === 'accepted' ? 'accepted' : 'proven', words: by, open: false, vouch }
-          : { kind, id, name, state: 'changed', words: `It is another one since. ${by}`, open: true, vouch };
+          ? {
+              kind,
+              id,
+              name,
+              state: vouch.how === 'accepted' ? 'accepted' : 'signed off',
+              words: by,
+              open: false,
+              vouch,
+            }
+          : { kind, id, name, state: 'changed', words: `It changed since. ${by}`, open: true, vouch };
       });
   return [...runs, ...things('cord'), ...things('uplink'), ...things('feed')];
 }

@@ -1,5 +1,5 @@
 import { day } from '../records/fields';
-import type { TESTED_FROM } from '../records/result';
+import type { SCREENS, TESTED_FROM } from '../records/result';
 import { TESTER_TELLS } from '../records/tester';
 
 /** What a column of a tester's file can hold. */
@@ -19,10 +19,18 @@ export const RESULT_COLUMNS = [
   'pair_45_m',
   'pair_78_m',
   'skew_ns',
+  'delay_ns',
+  'loop_ohm',
+  'screen',
+  'split_pairs',
   'speed_mbps',
   'volts',
   'watts',
   'loss_db',
+  'length_m',
+  'wavelength_nm',
+  'mated_pairs',
+  'splices',
   'limit',
   'margin_db',
   'note',
@@ -42,6 +50,13 @@ const WORDS: readonly (readonly [RegExp, ResultColumn])[] = [
   [/^(pair)? ?7[-/ ,]?8\b.*(m|length)?$/, 'pair_78_m'],
   [/wire ?map|pin ?map|belegung/, 'wire_map'],
   [/skew/, 'skew_ns'],
+  [/delay|laufzeit/, 'delay_ns'],
+  [/loop|resistance|\bohm/, 'loop_ohm'],
+  [/split/, 'split_pairs'],
+  [/screen|shield|schirm/, 'screen'],
+  [/wavelength|\bnm\b/, 'wavelength_nm'],
+  [/mated|connectors?$|connections/, 'mated_pairs'],
+  [/splice/, 'splices'],
   [/loss|attenuation|d(ä|ae)mpfung/, 'loss_db'],
   [/margin|headroom|reserve/, 'margin_db'],
   [/limit|standard|norm\b/, 'limit'],
@@ -160,14 +175,32 @@ export function readDay(cell: string): Cell<string> {
     : { expected: 'a date such as 2026-11-27' };
 }
 
-/** A time of the day, as 18:30 or 6:30 PM. */
+/** Whether pairs are split; null: the file does not say. */
+export function readSplit(cell: string): Cell<boolean | null> {
+  const plain = cell.trim().toLowerCase();
+  if (plain === '' || /not tested|n\/?a|unknown/.test(plain)) return { value: null };
+  if (/^(no|none|ok|pass|false|0)$/.test(plain)) return { value: false };
+  return /^(yes|split|fail|true|1)$/.test(plain)
+    ? { value: true }
+    : { expected: 'yes, no, or nothing where it was not tested' };
+}
+
+export function readScreen(cell: string): Cell<(typeof SCREENS)[number]> {
+  const plain = cell.trim().toLowerCase();
+  if (plain === '' || /not tested|n\/?a|unknown/.test(plain)) return { value: 'not tested' };
+  if (/^(through|ok|pass|yes|closed|continuous)$/.test(plain)) return { value: 'through' };
+  if (/^(open|fail|broken)$/.test(plain)) return { value: 'open' };
+  return /^(none|no)$/.test(plain) ? { value: 'none' } : { expected: 'through, open, none or not tested' };
+}
+
+/** A time of the day, as 18:30:05 or 6:30 PM. Seconds are kept. */
 export function readTime(cell: string): Cell<string> {
-  const found = /^(\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*([ap])?\.?m?\.?$/i.exec(cell.trim());
+  const found = /^(\d{1,2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?\s*([ap])?\.?m?\.?$/i.exec(cell.trim());
   if (!found) return { expected: 'a time such as 18:30' };
-  const [, hours = '', minutes = '', half] = found;
+  const [, hours = '', minutes = '', seconds, half] = found;
   const hour = half ? (Number(hours) % 12) + (half.toLowerCase() === 'p' ? 12 : 0) : Number(hours);
-  return hour < 24 && Number(minutes) < 60
-    ? { value: `${two(hour)}:${minutes}` }
+  return hour < 24 && Number(minutes) < 60 && Number(seconds ?? 0) < 60
+    ? { value: `${two(hour)}:${minutes}${seconds === undefined ? '' : `:${seconds}`}` }
     : { expected: 'a time such as 18:30' };
 }
 

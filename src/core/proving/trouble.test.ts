@@ -5,11 +5,10 @@ import { powered } from '../../../tests/support/powered';
 import { indexJob } from '../job/jobIndex';
 import { SYMPTOMS } from '../records/mend';
 import { type Result, results } from '../records/result';
-import { firstPassYield, testPace, yieldsBy } from './figures';
+import { testPace, yieldsBy } from './figures';
 import { gateOf, standsAs, vouchFor } from './gate';
 import { findsOf, oddsOf } from './odds';
 import { answerTo, bestWay, LEVELS, practiceCase } from './practice';
-import { proofOf, proofs } from './proof';
 import { contradictingAnswers, leftAfter, planTrouble, runsSharingWith, troubleOf } from './trouble';
 
 const limits = () => ({ seed: 1, now: () => performance.now(), untilMs: performance.now() + 5000 });
@@ -28,87 +27,6 @@ const tested = (...fields: Partial<Result>[]) =>
       record: results.make({ id: `r${at}`, runId: one.id, passed: true, at: `2026-12-07T18:0${at}`, ...more }),
     })),
   });
-const state = (...fields: Partial<Result>[]) => proofOf(tested(...fields), one).state;
-const asked = (value: string) => (of: typeof job) =>
-  apply(of, { type: 'keepRows', rows: [{ table: 'answers', record: { id: 'proven-by', value, note: '' } }] });
-
-describe('what counts as proven', () => {
-  it('is by the job’s choice: continuity alone is not a wire map, and a map that cannot see splits not the whole', () => {
-    expect(proofOf(job, one).state).toBe('not tested');
-    expect(state({ tells: 'continuity' })).toBe('partly');
-    expect(state({ tells: 'wire-map', map: '12345678' })).toBe('partly');
-    expect(state({ tells: 'wire-map', map: '12345678', splitSeen: false })).toBe('proven');
-    expect(proofOf(asked('continuity')(tested({ tells: 'continuity' })), one).state).toBe('proven');
-    expect(proofOf(asked('speed')(tested({ tells: 'speed', splitSeen: false })), one).state).toBe('partly');
-    expect(proofOf(asked('speed')(tested({ tells: 'speed', speedMbps: 1000 })), one).state).toBe('proven');
-  });
-
-  it('light is proven by its loss (tier 1), plain wires by a pass', () => {
-    const as = (carries: 'fibre' | 'coax', fields: Partial<Result>) => {
-      const of = apply(tested(fields), {
-        type: 'editRows',
-        edits: [{ table: 'runs', id: one.id, changes: { carries } }],
-      });
-      return proofOf(of, of.runs[one.id] ?? one).state;
-    };
-    expect(as('fibre', {})).toBe('partly');
-    expect(as('fibre', { lossDb: 1.2 })).toBe('proven');
-    expect(as('fibre', { lossDb: 9, passed: false })).toBe('failed');
-    expect(as('coax', {})).toBe('proven');
-  });
-
-  it('a certification that misses its limit is no pass, whatever its tester says', () => {
-    expect(state({ tells: 'certified', marginDb: -0.4, limit: 'Cat 6 channel' })).toBe('failed');
-    expect(state({ tells: 'certified', marginDb: 2.1, limit: 'Cat 6 channel' })).toBe('proven');
-  });
-
-  it('a later failure counts, a later pass mends it', () => {
-    const good = { tells: 'wire-map', map: '12345678', splitSeen: false } as const;
-    expect(state(good, { passed: false })).toBe('failed');
-    expect(state({ passed: false }, good)).toBe('proven');
-    expect(state(good, { tells: 'wire-map', map: '1 2 3 - 5 6 7 8' })).toBe('failed');
-    // What a tester passes and the switch links too slowly is not proven.
-    expect(state(good, { tells: 'speed', speedMbps: 100 })).toBe('failed');
-  });
-
-  it('somebody may accept it by name, with why', () => {
-    const accepted = apply(tested({ passed: false, note: 'Pair 3-6 open' }), {
-      type: 'keepRows',
-      rows: [{ table: 'acceptances', record: { id: 'a', runId: one.id, by: 'Sam', why: 'Spare only', at: '' } }],
-    });
-    expect(proofOf(accepted, one)).toMatchObject({
-      state: 'accepted',
-      words: expect.stringContaining('Pair 3-6 open'),
-    });
-    expect(proofs(accepted)).toHaveLength(2);
-  });
-
-  it('results are only ever added', () => {
-    const with1 = tested({});
-    const change = {
-      type: 'editRows' as const,
-      edits: [{ table: 'results' as const, id: 'r0', changes: { passed: false } }],
-    };
-    expect(() => apply(with1, change)).toThrow('only ever added');
-    expect(() => apply(with1, { type: 'dropRows', table: 'results', ids: ['r0'] })).toThrow('only ever added');
-    const again = results.make({ id: 'r0', runId: one.id, passed: false });
-    expect(() => apply(with1, { type: 'keepRows', rows: [{ table: 'results', record: again }] })).toThrow(
-      'only ever added',
-    );
-    // They go with their run.
-    expect(Object.keys(apply(with1, { type: 'removeRuns', runIds: [one.id] }).results)).toEqual([]);
-  });
-
-  it('counts what passed at first', () => {
-    expect(firstPassYield(job)).toMatchObject({ tested: 0, low: 0, high: 1 });
-    expect(firstPassYield(tested({ passed: false }, { passed: true }))).toMatchObject({
-      tested: 1,
-      passedFirst: 0,
-      retests: 1,
-    });
-  });
-});
-
 describe('figures', () => {
   it('are told by jack, person and day, with bounds, and say when it will be done', () => {
     const ended = apply(tested({ passed: false }, { passed: true }), {
@@ -133,7 +51,7 @@ describe('what keeps a job from being handed over', () => {
     if (!cord) throw new Error('a cord');
     const open = (of: typeof job) =>
       gateOf(of).flatMap((thing) => (thing.open ? [`${thing.kind} ${thing.state}`] : []));
-    expect(open(job)).toEqual(['run not tested', 'run not tested', 'cord not tested', 'cord not tested']);
+    expect(open(job)).toEqual(['run not tested', 'run not tested', 'cord not signed off', 'cord not signed off']);
     const said = { id: 'v', how: 'eye' as const, by: 'Kim', why: '', at: '' };
     const vouched = apply(job, {
       type: 'keepRows',

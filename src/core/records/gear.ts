@@ -72,7 +72,7 @@ export const OutletGroup = z.strictObject({
     .enum(BACKINGS)
     .nullable()
     .default(null)
-    .describe('on battery, on surge protection only, or neither; null: battery on a battery unit, neither elsewhere'),
+    .describe('battery-backed, surge protection only, or neither; null: not known on a UPS, neither elsewhere'),
   switched: z.boolean().default(false).describe('can be switched off and on from afar'),
   measured: z.boolean().default(false).describe('its current is shown'),
   onAfterS: amount(0, 600).default(0).describe('seconds after the mains return until its first outlet is on'),
@@ -95,6 +95,7 @@ export const Battery = z.strictObject({
   chargeA: amount(0.01, 200).nullable().default(null),
   transferMs: amount(0, 1000).nullable().default(null).describe('null: as usual for its class'),
   wave: z.enum(['sine', 'stepped']).nullable().default(null),
+  ownW: amount(0, 5000).nullable().default(null).describe('what the unit itself draws on battery; null: not known'),
   runtime: z
     .array(z.strictObject({ loadW: amount(1, 50_000), minutes: amount(0.1, 10_000) }))
     .max(20)

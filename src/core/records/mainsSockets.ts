@@ -37,7 +37,8 @@ export function groupsOfCount(count: number): OutletGroup[] {
 export type MainsOutlet = {
   number: number;
   kind: OutletKind | null;
-  backing: (typeof BACKINGS)[number];
+  /** What is behind it; of a UPS of which nobody said it, not known. */
+  backing: (typeof BACKINGS)[number] | 'unknown';
   switched: boolean;
   measured: boolean;
   /** Seconds after the mains return. */
@@ -58,7 +59,7 @@ export function outletsOf({ kind: gearKind, outlets }: Pick<Gear, 'kind' | 'outl
       row.push({
         number: row.length + 1,
         kind,
-        backing: backing ?? (gearKind === 'ups' ? 'battery' : 'none'),
+        backing: backing ?? (gearKind === 'ups' ? 'unknown' : 'none'),
         switched,
         measured,
         onAfterS: onAfterS + at * apartS,

@@ -11,7 +11,7 @@ export const NoisePlace = z
     rackId: Id,
     distanceMm: whole(100, 100_000),
     use: z.enum(PLACE_USES).default('office'),
-    absorbsM2: amount(0.1, 1000).nullable().default(null).describe('room constant; null: as in the open'),
+    absorbsM2: amount(0.1, 1000).nullable().default(null).describe('room constant; null: not known'),
     betweenDb: amount(0, 80).default(0).describe('what a wall or a shut door between takes off'),
     dayDb: amount(0, 100).nullable().default(null).describe('what may be heard by day; null: as usual for its use'),
     nightDb: amount(0, 100).nullable().default(null),

@@ -30,6 +30,7 @@ export const Pathway = z
       .describe('to the nearest mains cable, mm; null none or not seen'),
     mainsCircuits: whole(0, 200).default(1),
     containment: z.enum(CONTAINMENTS).default('none'),
+    ambientC: amount(-40, 90).nullable().default(null).describe('warmest air along it, °C; null: as the job’s routes'),
   })
   .meta({ id: 'Pathway' });
 export type Pathway = z.infer<typeof Pathway>;

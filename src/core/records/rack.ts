@@ -9,6 +9,8 @@ const mm = (least: number, most: number) => whole(least, most).nullable().defaul
 /** How a cabinet stands. */
 export const STANDINGS = ['wall', 'floor', 'table'] as const;
 
+export const RACK_DOORS = ['none', 'glass', 'solid', 'vented'] as const;
+
 /** A rack or cabinet. Units are counted from the bottom inside; `numbering` is how they are shown. */
 export const Rack = z
   .strictObject({
@@ -29,7 +31,7 @@ export const Rack = z
     holePattern: z.enum(['universal', 'wide']).default('universal').describe('three holes a unit, or two'),
     fixing: z.enum(['cage-nut', 'threaded']).default('cage-nut'),
     thread: z.enum(THREADS).default('M6'),
-    door: z.enum(['none', 'glass', 'solid', 'vented']).default('none'),
+    door: z.enum(RACK_DOORS).nullable().default(null).describe('null: not known'),
     frontClearanceMm: mm(0, 500).describe('front rails to door, mm'),
     roof: z.enum(['closed', 'vented', 'fan', 'open']).default('closed'),
     sides: z.enum(['closed', 'vented', 'removable', 'open']).default('closed'),

@@ -24,7 +24,10 @@ export const Run = z
     lengthMm: whole(1, 10_000_000).nullable().default(null).describe('fixed cable as measured, mm; null not measured'),
     device: line(80).default('').describe('what hangs on it; empty: spare'),
     speedMbps: whole(1, 800_000).nullable().default(null).describe('speed wanted'),
-    poeW: amount(0, 1000).default(0).describe('watts the device takes over the cable'),
+    poeW: amount(0, 1000)
+      .nullable()
+      .default(null)
+      .describe('watts the device draws over the cable; 0: none; null: not entered'),
     poeClass: whole(0, 8).nullable().default(null).describe('power class of the device (IEEE 802.3); null: not known'),
     networkId: Id.nullable().default(null),
     critical: z.boolean().default(false),

@@ -12,6 +12,7 @@ export const Tester = z
     id: Id,
     name: name(60),
     tells: z.enum(TESTER_TELLS).default('continuity'),
+    seesSplits: z.boolean().nullable().default(null).describe('it detects split pairs; null: not known'),
     lengths: z.boolean().default(false).describe('it measures the length of each pair'),
     serial: line(60).default(''),
     calibratedOn: day.nullable().default(null).describe('null: not known'),

@@ -1,6 +1,19 @@
 import { CATEGORIES, type Category } from '../standards/categoryReach';
 
-const CATEGORY = /\bcat(?:egory)?\.?\s*(5e|6a|6|7a|7|8(?:\.[12])?)(?![\w.])/i;
+const CATEGORY = /\bcat(?:egory)?[-. ]*(5e|6a|6|7a|7|8(?:\.[12])?)(?![\w.])/i;
+
+/** A kind of cable by its name, however it is written: `Cat6`, `CAT 6` and `cat.6` are one. */
+export const cableKey = (cable: string): string =>
+  cable
+    .trim()
+    .toLowerCase()
+    .replace(/\bcat(?:egory)?[-. ]*(?=\d)/, 'cat ')
+    .replace(/\s+/g, ' ');
+
+/** Names of screened cable: a foil or braid before the slash, or around each pair; the ISO/IEC 11801 short forms. */
+const SCREENED = /\b(?:sf|s|f)\/[uf]?tp\b|\bu\/ftp\b|\b(?:s|f)tp\b|(?<!un)(?:screened|shielded)/i;
+/** Whether a cable is called screened, such as `Cat 6A F/UTP`. */
+export const isNamedScreened = (cable: string): boolean => SCREENED.test(cable);
 
 /**
  * Category of twisted-pair cable by its name.

@@ -2,7 +2,7 @@ import type { Job } from '../job/job';
 import { CableKind } from '../records/cableKind';
 import { type RuleSet, ruleSets } from '../standards/ruleSets';
 import { sameKey } from '../text/sameKey';
-import { cableCategory } from './cableCategory';
+import { cableCategory, cableKey, isNamedScreened } from './cableCategory';
 
 const kind = (fields: Partial<CableKind> & { name: string; diameterMm: number }): CableKind =>
   CableKind.parse({ id: sameKey(fields.name).replace(/[^a-z0-9]+/g, '-'), gaugeAwg: 24, ...fields });
@@ -47,7 +47,7 @@ export const CABLE_LIBRARY: readonly CableKind[] = [
   kind({ name: 'Telephone 2-pair', carries: 'telephone', diameterMm: 4, boxMm: 200_000 }),
 ];
 
-const library = new Map(CABLE_LIBRARY.map((one) => [sameKey(one.name), one]));
+const library = new Map(CABLE_LIBRARY.map((one) => [cableKey(one.name), one]));
 const cache = new WeakMap<Job['cableKinds'], Map<string, CableKind>>();
 
 /**
@@ -58,15 +58,21 @@ const cache = new WeakMap<Job['cableKinds'], Map<string, CableKind>>();
 export function cableKindOf(job: Job, cable: string): CableKind | null {
   let own = cache.get(job.cableKinds);
   if (!own) {
-    own = new Map(Object.values(job.cableKinds).map((one) => [sameKey(one.name), one]));
+    own = new Map(Object.values(job.cableKinds).map((one) => [cableKey(one.name), one]));
     cache.set(job.cableKinds, own);
   }
-  const key = sameKey(cable);
+  const key = cableKey(cable);
   const named = own.get(key) ?? library.get(key);
   if (named) return named;
   const category = cableCategory(cable);
-  return (category && CABLE_LIBRARY.find((one) => cableCategory(one.name) === category)) ?? null;
+  const screened = isNamedScreened(cable);
+  const ofCategory = CABLE_LIBRARY.filter((one) => category !== null && cableCategory(one.name) === category);
+  return ofCategory.find((one) => one.screened === screened) ?? ofCategory[0] ?? null;
 }
+
+/** Whether a cable has a screen: as its own kind says, else as its name does. */
+export const isScreened = (job: Job, cable: string): boolean =>
+  isNamedScreened(cable) || (cableKindOf(job, cable)?.screened ?? false);
 
 /** Whether a kind is made for outdoors and nothing else. */
 export const isForOutdoorsOnly = ({ ratings }: CableKind): boolean =>

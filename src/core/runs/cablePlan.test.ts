@@ -20,6 +20,8 @@ const box = (id: string, leftMm: number, fields: object = {}) => ({
 const runs = (fields: Record<string, RunChanges>): Job =>
   bench(Object.fromEntries(Object.entries(fields).map(([label, one]) => [label, { cable: 'Cat 6 U/UTP', ...one }])));
 
+const pulledTogether = (job: ReturnType<typeof surveyed>) => apply(job, answerCommand(job, 'pull-together', 'yes'));
+
 describe('which runs are pulled', () => {
   it('new ones of this job that are still wanted', () => {
     const job = runs({
@@ -56,10 +58,19 @@ describe('the boxes of a plan', () => {
 
   it('are one each for the runs of an outlet that are pulled together', () => {
     const job = runs({ 1: { outlet: 'desk', lengthMm: 10_000 }, 2: { outlet: 'desk', lengthMm: 10_000 } });
-    expect(plan(job).buys[0]?.opened).toBe(2);
-    const apart = apply(job, answerCommand(job, 'pull-together', 'no'));
-    expect(plan(apart).buys[0]?.opened).toBe(1);
-    expect(new Set(plan(apart).cuts.map((cut) => cut.pull)).size).toBe(2);
+    // Any box does unless somebody wants the runs of an outlet pulled at once.
+    expect(plan(job).buys[0]?.opened).toBe(1);
+    expect(new Set(plan(job).cuts.map((cut) => cut.pull)).size).toBe(2);
+    expect(plan(pulledTogether(job)).buys[0]?.opened).toBe(2);
+  });
+
+  it('are of one kind however its name is written', () => {
+    const job = runs({
+      1: { lengthMm: 10_000, cable: 'Cat6' },
+      2: { lengthMm: 10_000, cable: 'CAT 6' },
+      3: { lengthMm: 10_000, cable: 'cat.6' },
+    });
+    expect(plan(job).buys).toMatchObject([{ runs: 3, opened: 1 }]);
   });
 
   it('of another kind of cable are left alone', () => {
@@ -109,7 +120,7 @@ describe('the boxes of a plan', () => {
     const rests = fc.array(fc.integer({ min: 1000, max: 120_000 }), { maxLength: 3 });
     fc.assert(
       fc.property(some, rests, (wanted, left) => {
-        const start = runs(Object.fromEntries(wanted.map((one, at) => [`R${at}`, one])));
+        const start = pulledTogether(runs(Object.fromEntries(wanted.map((one, at) => [`R${at}`, one]))));
         const job =
           left.length > 0
             ? apply(start, { type: 'keepRows', rows: left.map((mm, at) => box(`rest-${at}`, mm)) })
@@ -133,7 +144,7 @@ describe('the boxes of a plan', () => {
 
 describe('the pulls', () => {
   it('go floor by floor, far rooms first, the runs of one outlet together', () => {
-    const job = take(surveyed());
+    const job = take(pulledTogether(surveyed()));
     const lines = pullSheet(job);
     const levels = lines.map(({ run }) => (run.floor === 'First' ? 1 : 0));
     expect([...levels].sort()).toEqual(levels);

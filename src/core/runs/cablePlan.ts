@@ -7,12 +7,15 @@ import { siteOf } from '../site/site';
 import { cutStock } from '../solve/cutting/cutStock';
 import type { SearchLimits } from '../solve/limits';
 import { sameKey } from '../text/sameKey';
+import { cableKey } from './cableCategory';
 import { cableKindOf } from './cableKinds';
 import { runLengthMm } from './routeLength';
 
 /** Lengths are cut to the tenth of a metre. */
 const STEP_MM = 100;
 const DEFAULT_BOX_MM = 305_000;
+/** What a box of a cable holds, mm. */
+export const boxLengthMm = (job: Job, cable: string): number => cableKindOf(job, cable)?.boxMm ?? DEFAULT_BOX_MM;
 
 export type PlannedBox = { id: string; name: string; cable: string; lengthMm: number; fresh: boolean };
 export type PlannedCut = { runId: string; boxId: string; pull: number; lengthMm: number };
@@ -98,7 +101,7 @@ export function planCable(job: Job, limits: SearchLimits, newId: () => string): 
           ? `${run.label} has no length, and the plan does not know its room.`
           : null;
     if (why) plan.left.push({ runId: run.id, why });
-    else byCable.set(sameKey(run.cable), [...(byCable.get(sameKey(run.cable)) ?? []), run]);
+    else byCable.set(cableKey(run.cable), [...(byCable.get(cableKey(run.cable)) ?? []), run]);
   }
   const pulls = pullsInOrder(job, [...byCable.values()].flat());
   const pullOf = new Map(pulls.flatMap((runs, at) => runs.map((run) => [run.id, at + 1] as const)));
@@ -117,9 +120,9 @@ export function planCable(job: Job, limits: SearchLimits, newId: () => string): 
   for (const runs of byCable.values()) {
     const [first] = runs;
     if (!first) continue;
-    const boxMm = cableKindOf(job, first.cable)?.boxMm ?? DEFAULT_BOX_MM;
+    const boxMm = boxLengthMm(job, first.cable);
     const parts = Object.values(job.boxes)
-      .filter((box) => sameKey(box.cable) === sameKey(first.cable) && !isUntouchedPurchase(job, box.id))
+      .filter((box) => cableKey(box.cable) === cableKey(first.cable) && !isUntouchedPurchase(job, box.id))
       .map((box) => ({ box, leftMm: leftInBoxMm(job, box.id) }))
       .filter(({ leftMm }) => leftMm > 0);
     const steps = (mm: number) => Math.floor(mm / STEP_MM);

@@ -19,7 +19,7 @@ export function cellText(run: Run, network: Network | null, column: RunColumn): 
     case 'speed_mbps':
       return run.speedMbps === null ? '' : String(run.speedMbps);
     case 'poe_w':
-      return run.poeW === 0 ? '' : String(run.poeW);
+      return run.poeW === null ? '' : String(run.poeW);
     case 'poe_class':
       return run.poeClass === null ? '' : String(run.poeClass);
     case 'network':

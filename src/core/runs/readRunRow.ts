@@ -112,6 +112,7 @@ const POE_TYPES: Record<string, number> = {
 
 function readPower(cell: string): Read {
   const word = cell.toLowerCase();
+  if (word.trim() === '') return { ok: true, value: { poeW: null } };
   const byType = POE_TYPES[word.replace(/\s+/g, '')];
   if (byType !== undefined) return { ok: true, value: { poeClass: byType } };
   // That it is powered, not by how much: a device of no known class.

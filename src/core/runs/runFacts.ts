@@ -24,8 +24,11 @@ export type RunFact = { name: string; value: string; source?: Source; reckoning?
 
 const tenth = (mm: number) => Math.round(mm / 100) * 100;
 
-/** What is computed of one run: its way over the plan, its limits, and what arrives of the power it is sent. */
-export function runFacts(job: Job, run: Run): RunFact[] {
+/**
+ * What is computed of one run: its way over the plan, its limits, and what arrives of the power it is sent.
+ * @param celsius the warmest along its way
+ */
+export function runFacts(job: Job, run: Run, celsius: number = figureOf(job, 'route-c')): RunFact[] {
   const index = indexJob(job);
   const show = (mm: number) => formatLength(tenth(mm), job.units);
   const [length, route] = [runLength(job, run), routeOf(job, run)];
@@ -43,7 +46,6 @@ export function runFacts(job: Job, run: Run): RunFact[] {
   if (!length) facts.push({ name: 'Length', value: 'not known: measure it, or draw its room on the plan' });
   if (run.carries !== 'ethernet') return facts;
   const kind = cableKindOf(job, run.cable);
-  const celsius = figureOf(job, 'route-c');
   const category = cableCategory(run.cable);
   const shield = kind?.screened ? 'screened' : 'unscreened';
   const limitMm = linkLimitMm(category, celsius, kind?.screened ?? false, run.speedMbps);
@@ -80,7 +82,7 @@ export function runFacts(job: Job, run: Run): RunFact[] {
       value:
         feed === null || feed === 'beyond'
           ? 'does not arrive'
-          : `${feed.deviceV.toFixed(1)} V guaranteed${typical && typical !== 'beyond' ? `, ${typical.deviceV.toFixed(1)} V typical` : ''} (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${percent(feed.lossShare)}, from ${feed.portV} V at the port`,
+          : `${feed.deviceV.toFixed(1)} V by the cable’s limit${typical && typical !== 'beyond' ? `, ${typical.deviceV.toFixed(1)} V typical` : ''} (class ${feed.class} needs ${feed.leastDeviceV} V), ${feed.lossW.toFixed(1)} W lost, ${percent(feed.lossShare)}, from ${feed.portV} V at the port`,
       ...(feed === null || feed === 'beyond'
         ? {}
         : {

@@ -12,6 +12,7 @@ import { cablePlanCommands, leftInBoxMm, planCable } from '../runs/cablePlan';
 import { pullSheet } from '../runs/pullSheet';
 import { guessColumns, RUN_COLUMNS } from '../runs/runColumns';
 import { runFacts } from '../runs/runFacts';
+import { answerCommand } from '../site/answers';
 import { findSnags } from '../snags/findSnags';
 import {
   arrangeRuns,
@@ -188,7 +189,7 @@ describe('the schedule as CSV', () => {
 });
 
 describe('cable to buy', () => {
-  const job = quillback();
+  const job = apply(quillback(), answerCommand(quillback(), 'pull-together', 'yes'));
   const plan = planCable(job, looks(20_000), counter('box'));
   const taken = apply(job, ...cablePlanCommands(job, plan));
 
@@ -285,7 +286,9 @@ describe('kinds and figures', () => {
     expect(facts[0]).toBe('Length: 80 m, measured');
     expect(facts).toContainEqual(expect.stringMatching(/^Cords of 24 AWG, at most: 18.3 m/));
     expect(facts).toContainEqual(
-      expect.stringMatching(/^Power at the far end: 4\d\.\d V guaranteed, 4\d\.\d V typical \(class 4 needs 42.5 V\)/),
+      expect.stringMatching(
+        /^Power at the far end: 4\d\.\d V by the cable’s limit, 4\d\.\d V typical \(class 4 needs 42.5 V\)/,
+      ),
     );
     expect(runFacts(marrowby(), Object.values(marrowby().runs)[0] as never)[0]?.value).toMatch(/not known/);
   });

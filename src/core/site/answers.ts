@@ -1,6 +1,7 @@
 import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import { QUESTION_IDS, type Question, type QuestionId, questionOf } from '../records/questions';
+import { countryOf } from '../standards/countries';
 import { ruleSets } from '../standards/ruleSets';
 import type { Source } from '../standards/source';
 import { refuse } from '../text/refusal';
@@ -8,7 +9,9 @@ import { lengthToField, parseLength, type Units } from '../units/length';
 
 /** What stands until an answer is given: of the region whose rules hold, else the same everywhere. */
 const initialOf = (job: Job, id: QuestionId): string =>
-  ruleSets[job.rules].answers[id]?.value ?? String(questionOf(id).initial);
+  (id === 'currency' ? countryOf(job.country)?.currency : undefined) ??
+  ruleSets[job.rules].answers[id]?.value ??
+  String(questionOf(id).initial);
 
 /** Where it comes from; null where it is only how things mostly are. */
 export const initialSource = (job: Job, id: QuestionId): Source | null =>

@@ -2,6 +2,7 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { type ReadTokens, readTokens, sameTokens } from '../job/reads';
 import { commonPractice } from '../standards/source';
+import { groupBy } from '../text/groupBy';
 import { airAgainstAir } from './rules/airAgainstAir';
 import { batteryDue } from './rules/batteryDue';
 import { batteryShort } from './rules/batteryShort';
@@ -47,6 +48,7 @@ import { labelTwice } from './rules/labelTwice';
 import { landedTwice } from './rules/landedTwice';
 import { linkBundleUnfit } from './rules/linkBundleUnfit';
 import { linkTooLong } from './rules/linkTooLong';
+import { lithiumCold } from './rules/lithiumCold';
 import { liveUnpatched } from './rules/liveUnpatched';
 import { loadUnknown } from './rules/loadUnknown';
 import { mainsBesideData } from './rules/mainsBesideData';
@@ -58,6 +60,7 @@ import { networksMixed } from './rules/networksMixed';
 import { networkUnnumbered } from './rules/networkUnnumbered';
 import { nothingHoldsIt } from './rules/nothingHoldsIt';
 import { outdoorCableIndoors } from './rules/outdoorCableIndoors';
+import { outletOverloaded } from './rules/outletOverloaded';
 import { outsideRack } from './rules/outsideRack';
 import { overloadedRack } from './rules/overloadedRack';
 import { panelNotBonded } from './rules/panelNotBonded';
@@ -78,6 +81,7 @@ import { rackNotEarthed } from './rules/rackNotEarthed';
 import { railsDoNotReach } from './rules/railsDoNotReach';
 import { recordingsShort } from './rules/recordingsShort';
 import { roomNotOnPlan } from './rules/roomNotOnPlan';
+import { runNotPassed } from './rules/runNotPassed';
 import { screenNotCarried } from './rules/screenNotCarried';
 import { screwThreads } from './rules/screwThreads';
 import { shelfOverloaded } from './rules/shelfOverloaded';
@@ -98,11 +102,13 @@ import { uplinkNarrow } from './rules/uplinkNarrow';
 import { uplinkNetworks } from './rules/uplinkNetworks';
 import { uplinkUnfit } from './rules/uplinkUnfit';
 import { uprightTooWide } from './rules/uprightTooWide';
+import { voltageDropHigh } from './rules/voltageDropHigh';
 import { wantsSupport } from './rules/wantsSupport';
 import { widerThanRails } from './rules/widerThanRails';
+import { wireTooThin } from './rules/wireTooThin';
 import { wrongFace } from './rules/wrongFace';
 import { wrongPortKind } from './rules/wrongPortKind';
-import { type Finding, GRADES, type Mend, type Snag, type SnagRule } from './snag';
+import { type Finding, GRADES, type Mend, type Snag, type SnagRule, unjudgedWords } from './snag';
 
 /** Every rule there is. Adding one touches its file and this list. */
 export const SNAG_RULES: readonly SnagRule[] = [
@@ -187,6 +193,9 @@ export const SNAG_RULES: readonly SnagRule[] = [
   airAgainstAir,
   hingeWithoutLoop,
   circuitOverloaded,
+  wireTooThin,
+  outletOverloaded,
+  voltageDropHigh,
   feedOverloaded,
   stripIntoStrip,
   plugDoesNotFit,
@@ -195,6 +204,7 @@ export const SNAG_RULES: readonly SnagRule[] = [
   staysWithoutBattery,
   batteryShort,
   batteryDue,
+  lithiumCold,
   circuitLeaks,
   inrushTrips,
   cabinetTooWarm,
@@ -206,6 +216,7 @@ export const SNAG_RULES: readonly SnagRule[] = [
   transferTooSlow,
   rackNotEarthed,
   fanStarved,
+  runNotPassed,
 ];
 
 type Found = ReadTokens & { snags: readonly Snag[] };
@@ -299,15 +310,49 @@ export function* judgeInParts(job: Job): Generator<void> {
   for (const rule of SNAG_RULES) yield void findByRule(rule, job);
 }
 
-const cache = new WeakMap<Job, Snag[]>();
+const cache = new WeakMap<Job, Judgement>();
 
-/** All snags of a job, gravest first, then by rule. Memoised for each version of the job. */
-export function findSnags(job: Job): Snag[] {
+type Judgement = { snags: Snag[]; unjudged: Snag[] };
+
+function judgementOf(job: Job): Judgement {
   const known = cache.get(job);
   if (known) return known;
-  const snags = SNAG_RULES.flatMap((rule) => findByRule(rule, job)).sort(
-    (a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade),
-  );
-  cache.set(job, snags);
-  return snags;
+  const all = SNAG_RULES.flatMap((rule) => findByRule(rule, job));
+  const made = {
+    snags: all
+      .filter(({ grade }) => grade !== 'not-judged')
+      .sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade)),
+    unjudged: oncePerThing(all.filter(({ grade }) => grade === 'not-judged')),
+  };
+  cache.set(job, made);
+  return made;
+}
+
+/** All snags of a job, gravest first, then by rule. Memoised for each version of the job. */
+export const findSnags = (job: Job): Snag[] => judgementOf(job).snags;
+
+/** What could not be judged since something is not known: one entry for each thing, with all that is missing. */
+export const findUnjudged = (job: Job): Snag[] => judgementOf(job).unjudged;
+
+/** What a finding is about; one about several runs stands by itself. */
+const thingOf = ({ gearIds, rackIds, runIds, rowIds, id }: Snag): string =>
+  runIds.length > 1 ? id : (gearIds[0] ?? rackIds[0] ?? runIds[0] ?? rowIds[0] ?? id);
+
+function oncePerThing(all: readonly Snag[]): Snag[] {
+  return [...groupBy(all, thingOf).values()].flatMap((some): Snag[] => {
+    const [first] = some;
+    if (!first) return [];
+    const checks = [...new Set(some.flatMap(({ unknown }) => unknown?.check ?? []))];
+    const missing = [...new Set(some.flatMap(({ unknown }) => unknown?.missing ?? []))];
+    const of = first.unknown?.of ?? '';
+    return [
+      {
+        ...first,
+        id: `not judged ${thingOf(first)}`,
+        what: some.length === 1 ? first.what : unjudgedWords(of, checks, missing),
+        stations: [...new Set(some.flatMap(({ stations }) => stations))],
+        unknown: { of, check: checks.join(', '), missing },
+      },
+    ];
+  });
 }

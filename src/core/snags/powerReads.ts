@@ -9,7 +9,7 @@ export const FEED_READS = {
   plugs: true,
   circuits: true,
   wallOutlets: true,
-  runs: ['id', 'poeW', 'poeClass'],
+  runs: ['id', 'device', 'poeW', 'poeClass'],
   landings: true,
   cords: true,
   uplinks: true,

@@ -3,13 +3,16 @@ import type { Job } from '../job/job';
 import type { JobIndex } from '../job/jobIndex';
 import type { Reads } from '../job/reads';
 import type { StationId } from '../job/stationIds';
+import type { Run } from '../records/run';
 import type { Source } from '../standards/source';
 
-export const GRADES = ['wont-work', 'will-bite', 'could-be-neater'] as const;
+/** Gravest first. What is not judged is no snag: it is listed once for each thing, apart from them. */
+export const GRADES = ['wont-work', 'will-bite', 'not-judged', 'could-be-neater'] as const;
 export type Grade = (typeof GRADES)[number];
 export const GRADE_WORDS: Record<Grade, string> = {
-  'wont-work': 'won’t work',
-  'will-bite': 'will bite',
+  'wont-work': 'will not work',
+  'will-bite': 'will cause trouble',
+  'not-judged': 'not judged',
   'could-be-neater': 'could be neater',
 };
 
@@ -27,11 +30,35 @@ export type Finding = {
   rowIds?: string[];
   /** What is wrong, in one sentence with numbers. */
   what: string;
+  /** Of what is not judged: the thing, which check, and what nobody entered. */
+  unknown?: { of: string; check: string; missing: readonly string[] };
   /** Instead of the rule's own source, where the figure comes from another. */
   source?: Source;
   /** Computed when shown, not when found. */
   mends?: () => Mend[];
 };
+
+type Ids = Pick<Finding, 'runIds' | 'gearIds' | 'rackIds' | 'rowIds'>;
+/** `Front switch: power budget not judged. Not entered: the watts of 3 devices.` */
+export const notJudged = (ids: Ids, of: string, check: string, missing: readonly string[]): Finding => ({
+  ...ids,
+  grade: 'not-judged',
+  what: unjudgedWords(of, [check], missing),
+  unknown: { of, check, missing },
+});
+/** The same of runs: one entry for all that lack the same. */
+export const runsNotJudged = (
+  runs: readonly Pick<Run, 'id' | 'label'>[],
+  check: string,
+  missing: string,
+): Finding[] => {
+  const [first] = runs;
+  if (!first) return [];
+  const of = runs.length === 1 ? `Run ${first.label}` : `${runs.length} runs (${first.label} is the first)`;
+  return [notJudged({ runIds: runs.map(({ id }) => id) }, of, check, [missing])];
+};
+export const unjudgedWords = (of: string, checks: readonly string[], missing: readonly string[]): string =>
+  `${of}: ${checks.join(', ')} not judged. Not known: ${missing.join(', ')}.`;
 
 /** One rule: a file of its own. `find` looks through the whole job. */
 export type SnagRule = {
@@ -46,11 +73,12 @@ export type SnagRule = {
   find: (index: JobIndex) => Finding[];
 };
 
-export type Snag = Required<Omit<Finding, 'mends'>> & {
-  id: string;
-  rule: string;
-  why: string;
-  stations: readonly StationId[];
-  /** Fixes on offer, made of the job as it stands. */
-  mends: (job: Job) => Mend[];
-};
+export type Snag = Required<Omit<Finding, 'mends' | 'unknown'>> &
+  Pick<Finding, 'unknown'> & {
+    id: string;
+    rule: string;
+    why: string;
+    stations: readonly StationId[];
+    /** Fixes on offer, made of the job as it stands. */
+    mends: (job: Job) => Mend[];
+  };

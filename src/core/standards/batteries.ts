@@ -17,6 +17,11 @@ export const RATED_HOURS = 20;
 export const endOfLifeShare = 0.8;
 export const endOfLifeSource = published('IEEE 450; IEEE 1188: replace at 80 % of rated capacity');
 
+/** What a unit itself draws on battery where nobody entered it: a share of its VA, within bounds, W. Common practice, no source. */
+export const ownDraw = { ofVa: 0.015, leastW: 10, mostW: 40, unknownW: 20 } as const;
+/** Charging after an outage where the charger is not known: a share of the unit's watts. Common practice, no source. */
+export const rechargeShare = 0.2;
+
 /** Years that blocks last near 25 °C, the careful end of what is usual. Common practice, no source. */
 export const lifeYears: Readonly<Record<Chemistry, number>> = { vrla: 3, flooded: 8, lithium: 8 };
 export const lifeSource = commonPractice;
@@ -24,11 +29,25 @@ export const lifeSource = commonPractice;
 export const halving = { aboveC: 25, eachK: 8.3 } as const;
 export const halvingSource = published('IEEE 1188: life of VRLA halves each 8.3 K');
 
+/** Lithium iron phosphate ages about twice as fast 10 K warmer. Common practice, no source. */
+export const lithiumHalving = { aboveC: 25, eachK: 10 } as const;
+/** Lithium iron phosphate must not be charged below this, °C. */
+export const lithiumLeastChargeC = 0;
+export const lithiumChargeSource = fromMemory('IEC 62619; makers: lithium iron phosphate is not charged below 0 °C');
+
 /** What capacity of lead-acid is divided by in the cold. */
 export const coldDivisors = [
+  { atC: -3.9, by: 1.52 },
   { atC: 4.4, by: 1.3 },
   { atC: 10, by: 1.19 },
   { atC: 15.6, by: 1.11 },
+  { atC: 25, by: 1 },
+] as const;
+/** The same of lithium iron phosphate, on discharge. Common practice, no source. */
+export const lithiumColdDivisors = [
+  { atC: -20, by: 1.7 },
+  { atC: -10, by: 1.4 },
+  { atC: 0, by: 1.2 },
   { atC: 25, by: 1 },
 ] as const;
 export const coldSource = fromMemory('IEEE 485: temperature correction of lead-acid cells');

@@ -17,6 +17,10 @@ export type Position = (typeof POSITIONS)[number];
 export const faceFactors = { top: 1.4, topCovered: 0.7, free: 0.9, covered: 0.5 } as const;
 export const surfaceSource = published('IEC TR 60890; DIN VDE 0660-500: effective surface');
 
+/** The air at the top of a shut box rises by so much more than in its middle: the middle of 1.2 to 1.5 (IEC TR 60890). From memory. */
+export const topFactor = 1.35;
+/** Height above the sea to plan with where nobody said it, m: homes above are rare. Common practice, no source. */
+export const cautiousHeightM = 2000;
 /** Of what a fan moves in free air so much is left behind filters and mesh. */
 export const fanShare = 0.5;
 /** Air faster than this through openings and filters costs a fan most of its flow, m/s. Common practice, no source. */

@@ -35,6 +35,8 @@ export const cordHabits = {
   managerWithinU: 6,
   /** Room left, right or under way so that nothing is taut. */
   easeMm: 4,
+  /** A cord is at least so much longer than its way: one that only just reaches is pulled at. */
+  leastSpareMm: 50,
   /** From the side of a panel into the vertical way and out again. */
   aroundMm: 180,
   /** From the face into the fingers of a manager and out again. */

@@ -89,7 +89,11 @@ export const fibreLoss = {
   matedPairDb: 0.75,
   spliceDb: 0.3,
   multiPerKmDb: 3.5,
+  multiLongWavePerKmDb: 1.5,
   singleIndoorPerKmDb: 1,
+  /** The lower figures of later editions and of outdoor cable: what length alone loses at least. From memory. */
+  multiLeastPerKmDb: 3,
+  singleLeastPerKmDb: 0.5,
   source: published('ANSI/TIA-568.3'),
 } as const;
 /** Loss that a channel may have, dB, by module and fibre; what is not here is not known. */

@@ -8,6 +8,9 @@ export const poeFeed = [
   { upToClass: 8, leastV: 52, pairsetA: 0.96 },
 ] as const;
 
+/** What a pair set of class 8 may carry, A (IEEE 802.3bt). */
+export const pairsetLimitA = 0.96;
+
 /** Lowest voltage at the device, volts, by class. */
 export const deviceLeastV: Record<number, number> = {
   1: 37,

@@ -9,11 +9,13 @@ export type Source = {
 export const published = (title: string): Source => ({ title, mark: 'published' });
 export const fromMemory = (title: string): Source => ({ title, mark: 'from memory' });
 export const commonPractice: Source = {
-  title: 'rule of thumb',
+  title: 'common practice',
   mark: 'common practice',
 };
 
-/** One line for the docket, the command line and print. */
-export function citeSource(source: Source): string {
-  return source.mark === 'from memory' ? `${source.title} (from memory)` : source.title;
-}
+/** One line for screens and papers. Whether a value was checked against the text is kept in the handbook. */
+export const citeSource = (source: Source): string => source.title;
+
+/** The same for the handbook, which says what was not checked against the published text. */
+export const citeWithMark = ({ title, mark }: Source): string =>
+  mark === 'from memory' ? `${title} (not checked against the published text)` : title;

@@ -1,4 +1,5 @@
 import { STATION_NAMES } from '../job/stationIds';
+import { isNow } from '../records/run';
 import { partOf, type Station } from './station';
 
 export const build: Station = {
@@ -6,10 +7,24 @@ export const build: Station = {
   name: STATION_NAMES.build,
   about: 'from today’s cabinet to the new one, in which order, with what',
   tables: ['cutovers', 'visits', 'upHours', 'ticks', 'orderPins', 'stopgaps', 'kitItems'],
-  reads: { ticks: true },
-  progress: ({ job }) => {
-    const ticks = Object.values(job.ticks);
-    return [ticks.filter(({ state }) => state === 'done').length, ticks.length];
+  reads: {
+    ticks: true,
+    placements: ['id'],
+    landings: ['id'],
+    cords: ['id'],
+    uplinks: ['id'],
+    plugs: ['id'],
+    runs: ['id', 'label', 'scope'],
+  },
+  // Steps are worked out of today's cabinet, which is not in the job: each thing of the plan is one at least, and a run
+  // is pulled, terminated and tested.
+  progress: ({ job, runsInOrder }) => {
+    const done = Object.values(job.ticks).filter(({ state }) => state === 'done').length;
+    const things = (['placements', 'landings', 'cords', 'uplinks', 'plugs'] as const).reduce(
+      (sum, table) => sum + Object.keys(job[table]).length,
+      0,
+    );
+    return [done, Math.max(Object.keys(job.ticks).length, things + runsInOrder.filter(isNow).length)];
   },
   countsOnly: true,
   figures: ({ job }) => {

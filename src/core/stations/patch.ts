@@ -1,9 +1,11 @@
 import { STATION_NAMES } from '../job/stationIds';
+import { groupsOf } from '../patching/keptPorts';
 import { switchLoads } from '../patching/switchLoad';
 import { portKey } from '../records/portKey';
 import { isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow } from '../records/run';
 import { formatWatts } from '../units/power';
+import { uncabledGear } from '../uplinks/deviceCords';
 import { partOf, type Station } from './station';
 
 export const patch: Station = {
@@ -11,14 +13,29 @@ export const patch: Station = {
   name: STATION_NAMES.patch,
   about: 'cords from panel ports to switch ports',
   tables: ['cords', 'uplinks', 'networks', 'allowances', 'portNetworks'],
-  reads: { runs: ['id', 'label', 'scope', 'device', 'carries'], landings: true, cords: true },
-  progress: ({ runsInOrder, landingAtPort, cordAtPanelPort }) => {
+  reads: {
+    runs: ['id', 'label', 'scope', 'device', 'carries'],
+    landings: true,
+    cords: true,
+    uplinks: true,
+    gear: ['id', 'name', 'kind', 'ports'],
+    placements: true,
+  },
+  // Every live run has its cord, every switch in use a way to the gateway, and gear in the rack its port.
+  progress: ({ job, gearInOrder, runsInOrder, landingAtPort, cordAtPanelPort }) => {
     const live = runsInOrder.filter((run) => isNow(run) && isLive(run) && isSwitched(run.carries));
     const patched = new Set<string>();
     for (const { panelId, port, runId } of landingAtPort.values()) {
       if (cordAtPanelPort.has(portKey(panelId, port))) patched.add(runId);
     }
-    return [live.filter((run) => patched.has(run.id)).length, live.length];
+    const used = new Set(Object.values(job.cords).map(({ switchId }) => switchId));
+    const group = groupsOf(job);
+    const gateway = gearInOrder.find(({ kind }) => kind === 'router');
+    const switches = gateway ? gearInOrder.filter(({ id, kind }) => kind === 'switch' && used.has(id)) : [];
+    const linked = switches.filter(({ id }) => group(id) === group(gateway?.id ?? '')).length;
+    const bare = live.length > 0 ? uncabledGear(job).length : 0;
+    const done = live.filter((run) => patched.has(run.id)).length;
+    return done === 0 ? [0, live.length] : [done + linked, live.length + switches.length + bare];
   },
   figures: (index) => {
     const loads = switchLoads(index.job);
@@ -30,8 +47,12 @@ export const patch: Station = {
         const load = loads.get(gear.id);
         const ports = portsOf(gear).length;
         const usedW = Math.round((load?.usedW ?? 0) * 10) / 10;
+        const inUse = portsOf(gear).filter(({ number }) => {
+          const key = portKey(gear.id, number);
+          return index.cordAtSwitchPort.has(key) || index.uplinkAtPort.has(key);
+        }).length;
         return [
-          { name: `${name} ports`, value: partOf(load?.runs.length ?? 0, ports) },
+          { name: `${name} ports in use`, value: partOf(inUse, ports) },
           ...(poeBudgetW > 0 ? [{ name: `${name} PoE`, value: partOf(usedW, formatWatts(poeBudgetW)) }] : []),
         ];
       }),

@@ -1,17 +1,17 @@
 import { type PlaceNoise, placeNoise } from '../acoustics/placeNoise';
 import { type CabinetHeat, cabinetHeat } from '../cooling/cabinetHeat';
+import { upsFacts } from '../cooling/upsFacts';
 import { MAINS, type Part, partKey, partName } from '../depends/parts';
 import { type SinglePoint, singlePoints } from '../depends/singlePoints';
 import { lostWords, type Trip, trip } from '../depends/trip';
 import type { Job } from '../job/job';
-import { type UnitFacts, unitFacts } from '../power/batteries';
+import type { UnitFacts } from '../power/batteries';
 import { type CircuitFacts, circuitFacts } from '../power/circuitFacts';
 import { feedsOf } from '../power/feeds';
 import { type GeneratorFacts, generatorFacts } from '../power/generator';
-import { standOf } from '../rack/stand';
 import type { Gear } from '../records/gear';
 import { inletCount } from '../records/mainsSockets';
-import { answerOf, figureOf, isAnswered } from '../site/answers';
+import { answerOf, isAnswered } from '../site/answers';
 import { type RecorderFacts, recorderFacts, recordersOf } from '../storage/recorders';
 
 /** All that the Power station reckons, for one version of a job and one day. */
@@ -46,12 +46,10 @@ export function powerReport(job: Job, today: string | null): PowerReport {
 function makeReport(job: Job, today: string | null): PowerReport {
   const feeds = feedsOf(job);
   const cabinets = Object.values(job.racks).map((rack) => cabinetHeat(job, rack));
-  const insideOf = (gear: Gear): number =>
-    cabinets.find(({ rack }) => rack.id === standOf(job, gear.id)?.rackId)?.usualC ?? figureOf(job, 'room-c');
   const units = feeds.units
     .filter(({ kind }) => kind === 'ups')
     .filter((gear) => inletCount(gear) > 0)
-    .map((gear) => unitFacts(job, gear, insideOf(gear), today));
+    .map((gear) => upsFacts(job, gear, today));
   const circuits = circuitFacts(job);
   const noise = Object.values(job.noisePlaces).map((place) => placeNoise(job, place));
   const storage = recordersOf(job).map((gear) => recorderFacts(job, gear));
@@ -77,7 +75,7 @@ function makeReport(job: Job, today: string | null): PowerReport {
       ...units.flatMap(({ gear, unknown }) => unknown.map((words) => `${gear.name}: ${words}`)),
       ...cabinets.flatMap(({ rack, unknown }) => unknown.map((words) => `${rack.name}: ${words}`)),
       ...(noise.length === 0 && answerOf(job, 'quiet') !== 'no' ? ['where people work or sleep near by'] : []),
-      ...noise.flatMap(({ place, unknown }) => unknown.map(({ name }) => `${place.name}: the noise of ${name}`)),
+      ...noise.flatMap(({ place, unknown }) => unknown.map((words) => `${place.name}: ${words}`)),
       ...storage.flatMap(({ gear, unknown }) => unknown.map((words) => `${gear.name}: ${words}`)),
       ...generator.unknown,
       ...(unplugged.length > 0
@@ -88,9 +86,8 @@ function makeReport(job: Job, today: string | null): PowerReport {
   };
 }
 
-/** Minutes of a battery unit as it is: aged where its age is known, as new where not; past its life nobody knows. */
-export const minutesNow = ({ aged, minutes, due, share }: UnitFacts): number | null =>
-  (due !== null && share === null ? aged : (aged ?? minutes))?.minutes ?? null;
+/** Minutes of a battery unit as old, as warm and as loaded as it is; null: one of these is not known, or it is past its life. */
+export const minutesNow = ({ aged }: UnitFacts): number | null => aged?.minutes ?? null;
 
 let lastTrip: { job: Job; key: string; made: Trip } | null = null;
 
@@ -129,6 +126,9 @@ export function singlePointsOf(job: Job): SinglePoint[] {
 const round = (value: number | null, digits = 1): number | null =>
   value === null || !Number.isFinite(value) ? null : Math.round(value * 10 ** digits) / 10 ** digits;
 
+/** What the list of an outage says of a battery whose run time nobody knows. */
+export const RUN_TIME_UNKNOWN = 'run time not known';
+
 /** The report as scripts read it. Null: not known. */
 export function powerJson(job: Job, today: string | null) {
   const report = powerReport(job, today);
@@ -148,24 +148,30 @@ export function powerJson(job: Job, today: string | null) {
       gear: facts.gear.name,
       loadW: round(facts.onBattery.w),
       loadVA: round(facts.onBattery.va),
-      minutes: round(facts.minutes?.minutes ?? null),
-      minutesAged: round(facts.aged?.minutes ?? null),
+      atLeast: facts.onBattery.unknown > 0,
+      minutes: round(facts.minutes?.minutes ?? null, 0),
+      minutesAged: round(facts.aged?.minutes ?? null, 0),
       due: facts.due,
+      overdue: facts.overdue,
+      unknown: facts.unknown,
     })),
     cabinets: report.cabinets.map((heat) => ({
       rack: heat.rack.name,
       heatW: round(heat.watts.sum),
       atLeast: heat.watts.unknown > 0,
-      insideC: round(heat.insideC),
-      summerC: round(heat.summerC),
+      insideC: round(heat.insideC, 0),
+      summerC: round(heat.summerC, 0),
       limitC: heat.limitC,
       airM3h: round(heat.airM3h),
       state: heat.state,
+      unknown: heat.unknown,
     })),
-    noise: report.noise.map(({ place, db, dayDb, nightDb }) => ({
+    noise: report.noise.map(({ place, db, dayDb, nightDb, state, unknown }) => ({
       place: place.name,
-      db: round(db),
+      db: round(db, 0),
       targetDb: Math.min(dayDb, nightDb),
+      state,
+      unknown,
     })),
     storage: report.storage.map(({ gear, needTb, haveTb, days }) => ({
       gear: gear.name,
@@ -183,9 +189,13 @@ export function powerJson(job: Job, today: string | null) {
       return {
         part: partName(job, part),
         now: now.map(lostWords),
-        later: later.flatMap(({ lost, minutes, what }) =>
-          what === 'generator' ? [] : lost.map((one) => ({ service: lostWords(one), minutes: round(minutes) ?? 0 })),
-        ),
+        later: later.flatMap(({ lost, minutes, what, units }) => {
+          if (what === 'generator') return [];
+          const event = what === 'unknown' ? RUN_TIME_UNKNOWN : 'battery empty';
+          const unit = units.join(', ');
+          const services = lost.length === 0 && what === 'unknown' ? [null] : lost.map(lostWords);
+          return services.map((service) => ({ event, unit, service, minutes: round(minutes) }));
+        }),
       };
     }),
     unknown: report.unknown,

@@ -1,9 +1,11 @@
 import { STATION_NAMES } from '../job/stationIds';
 import { firstPassYield } from '../proving/figures';
 import { gateOf } from '../proving/gate';
-import { PROOF_READS, proofs } from '../proving/proof';
+import { isSettled, PROOF_READS, proofs } from '../proving/proof';
 import { percent } from '../units/percent';
 import { partOf, type Station } from './station';
+
+const ENOUGH_TESTS = 8;
 
 export const prove: Station = {
   id: 'prove',
@@ -13,7 +15,7 @@ export const prove: Station = {
   reads: PROOF_READS,
   progress: ({ job }) => {
     const all = proofs(job);
-    return [all.filter(({ state }) => state === 'proven' || state === 'accepted').length, all.length];
+    return [all.filter(isSettled).length, all.length];
   },
   figures: ({ job }) => {
     const all = proofs(job);
@@ -21,14 +23,17 @@ export const prove: Station = {
     const { tested, passedFirst, low, high } = firstPassYield(job);
     const others = gateOf(job).filter(({ kind }) => kind !== 'run');
     return [
-      { name: 'Proven', value: partOf(of('proven'), all.length) },
+      { name: 'Passed', value: partOf(of('passed'), all.length) },
       { name: 'Failed', value: String(of('failed')) },
-      { name: 'Looked at in part', value: String(of('partly')) },
+      { name: 'Incomplete', value: String(of('incomplete') + of('not judged')) },
       { name: 'Not tested', value: String(of('not tested')) },
-      { name: 'Accepted without', value: String(of('accepted')) },
-      { name: 'Cords, uplinks, feeds open', value: String(others.filter(({ open }) => open).length) },
+      { name: 'Accepted untested', value: String(of('accepted')) },
+      { name: 'Cords, uplinks, feeds to sign off', value: String(others.filter(({ open }) => open).length) },
       { name: 'Passed at first', value: tested === 0 ? 'none tested' : partOf(passedFirst, tested) },
-      ...(tested === 0 ? [] : [{ name: 'Fail at first, 95 %', value: `${percent(low, 1)} to ${percent(high, 1)}` }]),
+      // From a few tests nothing can be said of how many fail.
+      ...(tested < ENOUGH_TESTS
+        ? []
+        : [{ name: 'Fail at first, 95 %', value: `${percent(low, 1)} to ${percent(high, 1)}` }]),
     ];
   },
 };

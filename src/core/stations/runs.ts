@@ -9,12 +9,23 @@ export const runs: Station = {
   name: STATION_NAMES.runs,
   about: 'the permanent cabling',
   tables: ['runs', 'networks', 'cableKinds', 'boxes', 'cuts', 'pathways', 'passages', 'jacks', 'tones'],
-  reads: { runs: ['id', 'label', 'scope'] },
-  progress: ({ runsInOrder }) => {
-    const count = runsInOrder.filter(isNow).length;
-    return [count, count];
+  reads: {
+    runs: ['id', 'label', 'scope', 'cable', 'floor', 'room', 'outlet', 'entry', 'lengthMm'],
+    floors: true,
+    rooms: true,
+    places: true,
+    racks: true,
+    answers: true,
+    rules: true,
   },
-  countsOnly: true,
+  // A run is done once it has a label, a length and a kind of cable.
+  progress: ({ job, runsInOrder }) => {
+    const now = runsInOrder.filter(isNow);
+    return [
+      now.filter((run) => run.label !== '' && run.cable !== '' && runLengthMm(job, run) !== null).length,
+      now.length,
+    ];
+  },
   figures: ({ job, runsInOrder }) => {
     const lengths = runsInOrder.filter(isNow).map((run) => runLengthMm(job, run));
     const known = lengths.filter((mm) => mm !== null);

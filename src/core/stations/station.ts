@@ -17,7 +17,7 @@ export type Station = {
   reads: Reads;
   /** What is done of what is to do. */
   progress: (index: JobIndex) => [done: number, of: number];
-  /** What there is to do is only counted: none of it can be left undone. */
+  /** How much there is to do is only estimated: what is done is shown by itself. */
   countsOnly?: boolean;
   /** Key figures, for the docket. */
   figures: (index: JobIndex) => Figure[];

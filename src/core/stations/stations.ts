@@ -2,7 +2,8 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { keptBy } from '../job/reads';
 import type { StationId } from '../job/stationIds';
-import { findSnags } from '../snags/findSnags';
+import { findSnags, findUnjudged } from '../snags/findSnags';
+import type { Grade, Snag } from '../snags/snag';
 import { build } from './build';
 import { handover } from './handover';
 import { land } from './land';
@@ -22,8 +23,8 @@ export const stationOf = (id: StationId): Station => STATION_LIST.find((one) => 
 export type StationState = {
   id: StationId;
   name: string;
-  /** Shown by shape: untouched, under way, settled, or with snags. */
-  state: 'untouched' | 'under way' | 'settled' | 'snags';
+  /** Shown by shape. Settled: all of it is done, nothing is missing and nothing is wrong with it. */
+  state: 'untouched' | 'under way' | 'settled' | 'not judged' | 'warnings' | 'snags' | 'not needed';
   done: number;
   of: number;
   /** How far it is, short enough to stand on the job line. */
@@ -42,14 +43,27 @@ export const progressOf = ({ id, progress }: Station, job: Job): Progress =>
 
 function stateOf(station: Station, job: Job): StationState {
   const [done, of] = progressOf(station, job);
-  const snags = findSnags(job).filter(
-    (snag) => snag.grade !== 'could-be-neater' && snag.stations.includes(station.id),
-  ).length;
-  const state = done === 0 ? 'untouched' : snags > 0 ? 'snags' : done >= of ? 'settled' : 'under way';
+  const here = (list: readonly Snag[]) => list.filter(({ stations }) => stations.includes(station.id));
+  const found = here(findSnags(job));
+  const count = (grade: Grade) => found.filter((snag) => snag.grade === grade).length;
+  const [broken, trouble] = [count('wont-work'), count('will-bite')];
+  const state = job.skips[station.id]
+    ? 'not needed'
+    : done === 0
+      ? 'untouched'
+      : broken > 0
+        ? 'snags'
+        : trouble > 0
+          ? 'warnings'
+          : done < of
+            ? 'under way'
+            : here(findUnjudged(job)).length > 0
+              ? 'not judged'
+              : 'settled';
   const shown = Math.min(done, of);
-  const progress = station.countsOnly ? String(of) : `${shown}/${of}`;
-  return { id: station.id, name: station.name, state, done: shown, of, progress, snags };
+  const progress = station.countsOnly ? String(done) : `${shown}/${of}`;
+  return { id: station.id, name: station.name, state, done: shown, of, progress, snags: broken + trouble };
 }
 
-/** How far each station is: what is done of what is to do, and how many snags bite there. */
+/** How far each station is: what is done of what is to do, and how many snags of weight are there. */
 export const stationStates = (job: Job): StationState[] => STATION_LIST.map((station) => stateOf(station, job));

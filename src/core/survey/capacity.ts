@@ -2,11 +2,14 @@ import { feedsOthers, isUpright, ownW } from '../gear/body';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { budgetWatts } from '../patching/budgetWatts';
+import { portsToKeep } from '../patching/keptPorts';
+import { circuitLoads } from '../power/feeds';
 import { amperes, mainsForPoeW } from '../power/mainsCurrent';
-import { drawnWattsOf, takesPower } from '../power/poe';
+import { deviceWattsOf, drawnWattsOf, poeUnknown, takesPower } from '../power/poe';
 import type { Gear } from '../records/gear';
 import { inletCount, outletCount } from '../records/mainsSockets';
-import { canLand, isPanel, isSwitched, portsOf } from '../records/ports';
+import { portKey } from '../records/portKey';
+import { canLand, isCage, isPanel, isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow, isUntraced, type Run } from '../records/run';
 import { answerOf, figureOf, isAnswered } from '../site/answers';
 import { practice } from '../standards/practice';
@@ -48,6 +51,8 @@ export const grownNeed = (need: number, percent: number, years: number): number 
 
 type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> & {
   whole?: boolean;
+  /** False: need does not grow with the years. */
+  grows?: boolean;
   /** What there is was not said yet: it is not judged by a default, unless even that is too little. */
   unsaid?: boolean;
   source?: Source;
@@ -68,9 +73,23 @@ export function capacities(job: Job): Capacity[] {
       of,
     ),
   });
+  const plus = (of: { used: number; reserved: number }, used: number, reserved: number) => ({
+    used: of.used + used,
+    reserved: of.reserved + reserved,
+  });
   const panelPorts = gear.filter(isPanel).flatMap(portsOf);
   const switches = gear.filter((one) => one.kind === 'switch');
-  const switchPorts = switches.flatMap(portsOf).filter((port) => port.use === 'access' && port.connector === 'rj45');
+  const accessPorts = switches.flatMap((one) =>
+    portsOf(one)
+      .filter(({ use }) => use === 'access')
+      .map((port) => ({ ...port, linked: index.uplinkAtPort.has(portKey(one.id, port.number)) })),
+  );
+  const switchPorts = accessPorts.filter((port) => port.connector === 'rj45');
+  const cages = accessPorts.filter(isCage);
+  // Ports that links and gear in the rack will need are spoken for.
+  const { kept } = portsToKeep(job, new Set([...index.uplinkAtPort.keys(), ...index.cordAtSwitchPort.keys()]));
+  const keptOf = (cage: boolean) => kept.filter((one) => one.cage === cage).length;
+  const lightRuns = index.runsInOrder.filter((run) => run.device !== '' && run.carries === 'fibre');
   // A run of a later wish hangs on a device, if not on this job's.
   const landable = index.runsInOrder.filter(
     (run) => !isUntraced(run) && panelPorts.some((port) => canLand(port, run.carries)),
@@ -87,7 +106,7 @@ export function capacities(job: Job): Capacity[] {
   const walls = Object.values(job.wallOutlets);
   const rated = Object.values(job.circuits).filter(({ breakerA }) => breakerA !== null);
   const poe = live.filter((run) => takesPower(run));
-  const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : run.poeW);
+  const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : deviceWattsOf(run));
   const amps = both(
     gear,
     (one) => placed(one.id),
@@ -109,6 +128,8 @@ export function capacities(job: Job): Capacity[] {
         unitsOf,
       ),
       whole: true,
+      // More devices need more ports; the rack is chosen once.
+      grows: false,
     },
     {
       id: 'panel',
@@ -123,7 +144,23 @@ export function capacities(job: Job): Capacity[] {
       name: 'Switch ports, any speed',
       unit: 'ports',
       has: switchPorts.length,
-      ...both(live, isLive, () => 1),
+      ...plus(
+        both(live, isLive, () => 1),
+        switchPorts.filter(({ linked }) => linked).length,
+        keptOf(false),
+      ),
+      whole: true,
+    },
+    {
+      id: 'cages',
+      name: 'Switch cages',
+      unit: 'cages',
+      has: cages.length,
+      ...plus(
+        both(lightRuns, isLive, () => 1),
+        cages.filter(({ linked }) => linked).length,
+        keptOf(true),
+      ),
       whole: true,
     },
     ...[1000, 5000].map((mbps) => ({
@@ -132,6 +169,8 @@ export function capacities(job: Job): Capacity[] {
       unit: 'ports',
       has: switchPorts.filter((port) => (port.speedMbps ?? 0) > mbps).length,
       ...both(live.filter(faster(mbps)), isLive, () => 1),
+      // A run of which nobody said how fast it must be may need one.
+      unknown: live.filter(({ speedMbps }) => speedMbps === null).length,
       whole: true,
     })),
     {
@@ -148,6 +187,7 @@ export function capacities(job: Job): Capacity[] {
       unit: 'W',
       has: sum(switches, (one) => one.poeBudgetW),
       ...both(poe, isLive, (run) => unlessBeyond(budgetWatts(job, run), run)),
+      unknown: live.filter(poeUnknown).length,
     },
     {
       id: 'outlets',
@@ -165,33 +205,50 @@ export function capacities(job: Job): Capacity[] {
       unsaid: walls.length === 0 && !isAnswered(job, 'mains-outlets'),
       whole: true,
     },
-    {
-      id: 'amps',
-      name: volts === null ? 'Mains current, voltage not known' : `Mains current at ${volts} V`,
-      unit: 'A',
-      has:
-        (rated.length > 0 ? sum(rated, ({ breakerA }) => breakerA ?? 0) : figureOf(job, 'mains-amps')) *
-        continuous.share,
-      used:
-        amps.used +
-        poeAmps.used +
-        (rated.length > 0
-          ? ampsOf(
-              sum(rated, ({ alsoW }) => alsoW ?? 0),
-              1,
-            )
-          : figureOf(job, 'mains-used-amps')),
-      reserved: amps.reserved + poeAmps.reserved,
-      unknown: gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length,
-      unsaid: rated.length === 0 && !isAnswered(job, 'mains-amps'),
-      source: continuous.source,
-    },
+    // One breaker does not help another: each circuit is judged by what is plugged into it.
+    ...circuitLoads(job).flatMap(({ circuit, amps: now, limitA, unknown }): Row[] =>
+      limitA === null
+        ? []
+        : [
+            {
+              id: `amps-${circuit.id}`,
+              name: `Mains current: ${circuit.name}`,
+              unit: 'A',
+              has: limitA,
+              used: now ?? 0,
+              reserved: 0,
+              unknown: unknown.length,
+              source: continuous.source,
+            },
+          ],
+    ),
+    ...(rated.length > 0
+      ? []
+      : [
+          {
+            id: 'amps',
+            name: volts === null ? 'Mains current, voltage not known' : `Mains current at ${volts} V`,
+            unit: 'A',
+            has: figureOf(job, 'mains-amps') * continuous.share,
+            used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
+            reserved: amps.reserved + poeAmps.reserved,
+            unknown:
+              gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length +
+              live.filter(poeUnknown).length +
+              // What else is on the circuit is a load that nobody entered, not none.
+              (isAnswered(job, 'mains-used-amps') ? 0 : 1),
+            unsaid: !isAnswered(job, 'mains-amps'),
+            source: continuous.source,
+          },
+        ]),
   ];
   return rows
     .filter((row) => row.has > 0 || row.used + row.reserved > 0)
-    .map(({ whole, unsaid = false, source = commonPractice, unknown = 0, ...row }) => {
+
+    .map(({ whole, grows = true, unsaid = false, source = commonPractice, unknown = 0, ...row }) => {
+      const rate = grows ? percent : 0;
       const need = row.used + row.reserved;
-      const exact = grownNeed(need, percent, years);
+      const exact = grownNeed(need, rate, years);
       const grown = whole ? Math.ceil(exact - 1e-9) : exact;
       const share = row.has > 0 ? grown / row.has : grown > 0 ? Number.POSITIVE_INFINITY : 0;
       const state =
@@ -210,9 +267,9 @@ export function capacities(job: Job): Capacity[] {
         grown,
         share,
         state,
-        fullInYears: fullIn(need, row.has, percent),
+        fullInYears: fullIn(need, row.has, rate),
         source,
-        reckoning: { entry: 'growth', given: { need, percent, years } },
+        reckoning: { entry: 'growth', given: { need, percent: rate, years } },
       };
     });
 }

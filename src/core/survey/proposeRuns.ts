@@ -177,7 +177,7 @@ export function surplusCommands(job: Job): Command[] {
   if (spare.length > 0) {
     commands.push({
       type: 'editRuns',
-      edits: spare.map((runId) => ({ runId, changes: { askedBy: '', device: '', poeW: 0, speedMbps: null } })),
+      edits: spare.map((runId) => ({ runId, changes: { askedBy: '', device: '', poeW: null, speedMbps: null } })),
     });
   }
   return commands;

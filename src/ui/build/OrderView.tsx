@@ -1,8 +1,10 @@
 import type { BuildPapers } from '@/core/build/buildPapers';
+import { estimateWords } from '@/core/build/estimate';
 import { learningSource, threePointSource } from '@/core/standards/buildMinutes';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { counted } from '@/core/text/counted';
 import { formatMinutes } from '@/core/units/minutes';
+import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { GradeMark } from '../kit/GradeMark';
 import { JobLink } from '../kit/JobLink';
@@ -16,6 +18,7 @@ import { useBuild } from './useBuild';
 
 /** Steps on a time line, what is dark meanwhile, visits as sections; a step can be moved, and what that costs is seen. */
 export function OrderView({ papers }: { papers: BuildPapers }) {
+  const rules = useSession((session) => session.job.rules);
   const { busy } = useBuild();
   const { base } = useJobPath();
   const { plan, findings } = papers;
@@ -38,9 +41,7 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
       <div className="flex flex-wrap items-start justify-between gap-2">
         <Figures>
           <Figure name="Steps left">{plan.planned.length}</Figure>
-          <Figure name="Work">
-            {formatMinutes(range.least)} to {formatMinutes(range.most)}
-          </Figure>
+          <Figure name="Work">{estimateWords(range)}</Figure>
           <Figure name="Dark, weighted minutes">
             {order.cost === null ? (
               <span className="text-wont">{order.proven ? 'no order' : 'none found in time'}</span>
@@ -115,8 +116,8 @@ export function OrderView({ papers }: { papers: BuildPapers }) {
       <Alternatives />
       <p className="narrow text-soft text-xs">
         Minutes are rules of thumb until ticks correct them; each doubling of like work takes{' '}
-        {Math.round(plan.cutover.learning * 100)} % of the time. {citeSource(learningSource)};{' '}
-        {citeSource(threePointSource)}. Mains work and new circuits are for a licensed electrician, by local code.
+        {Math.round(plan.cutover.learning * 100)} % of the time. {citeFor(learningSource, rules)};{' '}
+        {citeFor(threePointSource, rules)}. Mains work and new circuits are for a licensed electrician, by local code.
       </p>
     </Scroll>
   );

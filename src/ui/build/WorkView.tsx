@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { otherwise, type Ticking, tickCommands } from '@/core/build/asBuilt';
 import type { BuildPapers } from '@/core/build/buildPapers';
 import type { Planned } from '@/core/build/buildPlan';
+import { estimateWords } from '@/core/build/estimate';
 import { ACTION_WORDS } from '@/core/text/actionWords';
 import { counted } from '@/core/text/counted';
 import { formatMinutes } from '@/core/units/minutes';
@@ -43,7 +44,7 @@ export function WorkView({ papers: { plan } }: { papers: BuildPapers }) {
     <Scroll label="Work">
       <div className="flex flex-wrap items-center justify-between gap-2 text-[13px]">
         <span>
-          <b>{done}</b> done, <b>{open.length}</b> left, about {formatMinutes(plan.range.mean)}
+          <b>{done}</b> done, <b>{open.length}</b> left, {estimateWords(plan.range)}
           {plan.paces.length > 0 && <Pace plan={plan} />}
         </span>
         {last && (

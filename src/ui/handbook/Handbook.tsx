@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Entry } from '@/core/handbook/entry';
 import { entryOf, HANDBOOK, reckon, resultWords } from '@/core/handbook/handbook';
-import { citeSource } from '@/core/standards/source';
+import { citeWithMark } from '@/core/standards/source';
 import type { Reckoning } from '@/core/text/reckoning';
 import { Refusal } from '@/core/text/refusal';
 import { inputLook } from '../kit/Field';
@@ -129,7 +129,7 @@ function EntryForm({ entry, given: own }: { entry: Entry; given: Reckoning['give
       <dl className="grid gap-1 text-[13px]">
         <div>
           <dt className="inline font-semibold">Source: </dt>
-          <dd className="inline">{citeSource(entry.source)}</dd>
+          <dd className="inline">{citeWithMark(entry.source)}</dd>
         </div>
         <div>
           <dt className="inline font-semibold">Worked: </dt>

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { careDates, USUAL_CARE } from '@/core/care/careDates';
 import { indexJob } from '@/core/job/jobIndex';
 import { type CareItem, careItems } from '@/core/records/careItem';
-import { citeSource, commonPractice } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
+import { commonPractice } from '@/core/standards/source';
 import { addDays } from '@/core/text/days';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
@@ -63,7 +64,7 @@ export function CareView() {
         </ul>
         {missing.length > 0 && (
           <div className="pt-2 text-[13px]">
-            <p className="text-soft">Usual, to be added where it applies ({citeSource(commonPractice)}):</p>
+            <p className="text-soft">Usual, to be added where it applies ({citeFor(commonPractice, job.rules)}):</p>
             <div className="flex flex-wrap gap-2 pt-1">
               {missing.map(({ what, everyMonths }) => (
                 <Button
@@ -98,7 +99,7 @@ function Dates({ title, rows, look = '' }: { title: string; rows: ReturnType<typ
               <b className={`w-24 font-mono ${look}`}>{due ?? 'not known'}</b>
               <span className="min-w-0 flex-1">
                 <b>{what}</b> <span className="text-soft">{why}</span>
-                {source && <span className="narrow text-soft text-xs"> {citeSource(source)}</span>}
+                {source && <span className="narrow text-soft text-xs"> {citeFor(source, job.rules)}</span>}
               </span>
               {kind === 'item' && item && (
                 <Button

@@ -331,7 +331,7 @@ function Move() {
         ...base.value,
         device: run.device,
         speedMbps: run.speedMbps ?? base.value.speedMbps,
-        poeW: run.poeW,
+        poeW: run.poeW ?? 0,
         network: job.networks[run.networkId ?? '']?.name ?? '',
         recorded: false,
       }

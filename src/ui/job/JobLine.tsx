@@ -12,7 +12,17 @@ import { useJudged } from './useJudged';
 
 /** A state in words, for those who do not see its shape. */
 const stateWords = ({ state, snags }: StationState): string =>
-  state === 'snags' ? counted(snags, 'snag') : `${state}${snags > 0 ? `, ${counted(snags, 'snag')}` : ''}`;
+  state === 'snags' || state === 'warnings'
+    ? counted(snags, 'snag')
+    : `${STATE_WORDS[state]}${snags > 0 ? `, ${counted(snags, 'snag')}` : ''}`;
+
+const STATE_WORDS: Record<Exclude<StationState['state'], 'snags' | 'warnings'>, string> = {
+  untouched: 'not started',
+  'under way': 'in progress',
+  settled: 'done',
+  'not judged': 'complete, not all of it judged',
+  'not needed': 'not needed',
+};
 
 /** Before the job was looked at. */
 const UNJUDGED: StationState[] = STATION_LIST.map(({ id, name }) => ({
@@ -66,7 +76,7 @@ const Line = memo(function Line({ judged, base, station }: { judged: Job | null;
                   {one.name}
                 </span>
                 <span className="narrow text-soft text-xs leading-none">
-                  {one.progress}
+                  {one.state === 'not needed' ? '' : one.progress}
                   <span className="sr-only">, {stateWords(one)}</span>
                 </span>
               </JobLink>

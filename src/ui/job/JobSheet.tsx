@@ -4,6 +4,7 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { JobHead } from '@/core/job/job';
 import { Actor } from '@/core/job/step';
+import { COUNTRIES, countryOf } from '@/core/standards/countries';
 import { RULE_SETS } from '@/core/standards/ruleSets';
 import { UNITS } from '@/core/units/length';
 import { Button } from '../kit/Button';
@@ -18,19 +19,24 @@ const Form = z.object({
   name: JobHead.shape.name,
   units: z.enum(UNITS),
   rules: z.enum(RULE_SETS),
+  country: z.string(),
   who: Actor.shape.name,
 });
 
-/** Name, units and rules of the job. */
+const rulesOf = ({ rules, country }: Pick<z.infer<typeof Form>, 'rules' | 'country'>) =>
+  countryOf(country)?.rules ?? rules;
+
+/** Name, units, country and rules of the job. */
 export function JobSheet({ onClose }: { onClose: () => void }) {
   const name = useSession((session) => session.job.name);
   const units = useSession((session) => session.job.units);
   const rules = useSession((session) => session.job.rules);
+  const country = useSession((session) => session.job.country);
   const dispatch = useSession((session) => session.dispatch);
   const signedIn = useSession((session) => memberHere(session.job.id) !== null);
   const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({
     resolver: zodResolver(Form),
-    defaultValues: { name, units, rules, who: actorHere().name },
+    defaultValues: { name, units, rules, country, who: actorHere().name },
   });
   return (
     <Sheet
@@ -48,7 +54,9 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
           const changes = {
             ...(form.name === name ? {} : { name: form.name }),
             ...(form.units === units ? {} : { units: form.units }),
-            ...(form.rules === rules ? {} : { rules: form.rules }),
+            ...(form.country === country ? {} : { country: form.country }),
+            // The rules are those of the country where one is chosen.
+            ...(rulesOf(form) === rules ? {} : { rules: rulesOf(form) }),
           };
           if (Object.keys(changes).length === 0 || dispatch([{ type: 'editJob', changes }])) onClose();
         })}
@@ -61,6 +69,18 @@ export function JobSheet({ onClose }: { onClose: () => void }) {
             <Select {...ids} {...register('units')}>
               <option value="metric">Metric: metres, millimetres</option>
               <option value="imperial">Imperial: feet, inches</option>
+            </Select>
+          )}
+        </Field>
+        <Field label="Country" help="Sets the rules, money and dates.">
+          {(ids) => (
+            <Select {...ids} {...register('country')}>
+              <option value="">Another country</option>
+              {COUNTRIES.map(({ code, name: land }) => (
+                <option key={code} value={code}>
+                  {land}
+                </option>
+              ))}
             </Select>
           )}
         </Field>

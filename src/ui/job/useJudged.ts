@@ -1,6 +1,8 @@
 import { startTransition, useDeferredValue, useEffect, useState } from 'react';
+import { judgedOnDay } from '@/core/cooling/upsFacts';
 import type { Job } from '@/core/job/job';
 import { judgeInParts } from '@/core/snags/findSnags';
+import { todayHere } from '../kit/today';
 import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
 
 /** Milliseconds that a part of the judging may take at most: an answer of the server may come while nothing else is to be done. */
@@ -15,7 +17,7 @@ function judgeWhenIdle(session: SessionStore): Promise<void> {
   const known = judged.get(session);
   if (known) return known;
   const judging = new Promise<void>((done) => {
-    const parts = judgeInParts(session.getState().job);
+    const parts = judgeInParts(judgedOnDay(session.getState().job, todayHere()));
     let waits = 0;
     const slice = (left: () => number) => {
       do {
@@ -57,5 +59,5 @@ export function useJudged(): Job | null {
       here = false;
     };
   }, [session]);
-  return known ? job : null;
+  return known ? judgedOnDay(job, todayHere()) : null;
 }

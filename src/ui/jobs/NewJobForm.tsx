@@ -9,18 +9,18 @@ import { toast } from 'sonner';
 import { z } from 'zod';
 import { NewJob } from '@/core/commands/newJob';
 import { gearLibrary, librarySize, starterGear } from '@/core/gear/library';
-import { STANDINGS } from '@/core/records/rack';
-import { RULE_SETS } from '@/core/standards/ruleSets';
+import { RACK_DOORS, STANDINGS } from '@/core/records/rack';
+import { COUNTRIES, countryOf } from '@/core/standards/countries';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
 import { Created } from '@/core/wire/wire';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
-import { RuleSetOptions } from '../kit/RuleSetOptions';
 
 const Form = z.object({
   name: z.string().trim().min(1, 'Give the job a name').pipe(NewJob.shape.name),
-  rules: z.string().pipe(z.enum(RULE_SETS, 'Choose whose rules hold')),
+  country: z.string().min(1, 'Choose a country'),
+  door: z.string(),
   standing: z.string().pipe(z.enum(STANDINGS, 'Choose how it stands')),
   units: NewJob.shape.units,
   rackUnits: z.coerce.number<string>().pipe(NewJob.shape.rackUnits),
@@ -43,10 +43,11 @@ const namesIn = (line: string): string[] =>
     .map((one) => one.trim())
     .filter((one) => one !== '');
 
-/** Where this browser keeps whose rules held for the job started last. */
-const RULES_KEY = 'good-shelf-rules';
+/** Where this browser keeps the country of the job started last. */
+const COUNTRY_KEY = 'good-shelf-country';
+const ELSEWHERE = 'elsewhere';
 
-/** Start a job: its name, whose rules hold, units, the rack and how it stands, and a few pieces of gear with their names. */
+/** Start a job: its name, its country, units, the rack and how it stands, and a few pieces of gear with their names. */
 export function NewJobForm({ template }: { template: { id: string; name: string } | null }) {
   const router = useRouter();
   const { register, handleSubmit, watch, setError, getValues, setValue, formState } = useForm<
@@ -57,7 +58,8 @@ export function NewJobForm({ template }: { template: { id: string; name: string 
     resolver: zodResolver(Form),
     defaultValues: {
       name: '',
-      rules: '',
+      country: '',
+      door: '',
       standing: '',
       units: 'metric',
       rackUnits: '12',
@@ -71,8 +73,8 @@ export function NewJobForm({ template }: { template: { id: string; name: string 
   const counts = watch('counts');
   const { errors, isSubmitting } = formState;
   useEffect(() => {
-    const last = localStorage.getItem(RULES_KEY);
-    if (RULE_SETS.some((one) => one === last)) setValue('rules', String(last));
+    const last = localStorage.getItem(COUNTRY_KEY);
+    if (last !== null && (last === ELSEWHERE || countryOf(last))) setValue('country', last);
   }, [setValue]);
 
   /** The depth stays the same when the units change. */
@@ -91,12 +93,26 @@ export function NewJobForm({ template }: { template: { id: string; name: string 
       const names = namesIn(form.names[at] ?? '').slice(0, count);
       return count > 0 ? [{ library: starterGear[at] ?? 0, count, names }] : [];
     });
-    const { name, numbering, rackUnits, rules, standing } = form;
+    const { name, numbering, rackUnits, standing } = form;
+    const country = countryOf(form.country);
+    const rules = country?.rules ?? 'other';
+    const door = RACK_DOORS.find((one) => one === form.door) ?? null;
     try {
-      const body = { name, units, rules, numbering, standing, rackUnits, rackDepthMm: depth.data, gear };
+      const body = {
+        name,
+        units,
+        rules,
+        country: country?.code ?? '',
+        door,
+        numbering,
+        standing,
+        rackUnits,
+        rackDepthMm: depth.data,
+        gear,
+      };
       const { id } = await askServer('/api/jobs', Created, { method: 'POST', body });
       try {
-        localStorage.setItem(RULES_KEY, rules);
+        localStorage.setItem(COUNTRY_KEY, form.country);
       } catch {
         // Where the browser keeps nothing it is chosen anew.
       }
@@ -116,14 +132,19 @@ export function NewJobForm({ template }: { template: { id: string; name: string 
             {(ids) => <Input {...ids} {...register('name')} autoComplete="off" />}
           </Field>
           <Field
-            label="Rules of"
-            help="Mains, jackets, conduit, heights, cords, money and dates. Local code comes first."
-            wrong={errors.rules?.message}
+            label="Country"
+            help="Sets plugs, conduit, standards cited, money and dates. Local code comes first."
+            wrong={errors.country?.message}
           >
             {(ids) => (
-              <Select {...ids} {...register('rules')}>
+              <Select {...ids} {...register('country')}>
                 <option value="">Choose…</option>
-                <RuleSetOptions />
+                {COUNTRIES.map(({ code, name }) => (
+                  <option key={code} value={code}>
+                    {name}
+                  </option>
+                ))}
+                <option value={ELSEWHERE}>Another country</option>
               </Select>
             )}
           </Field>
@@ -142,6 +163,17 @@ export function NewJobForm({ template }: { template: { id: string; name: string 
                 <option value="wall">on the wall</option>
                 <option value="floor">on the floor</option>
                 <option value="table">on a table or shelf</option>
+              </Select>
+            )}
+          </Field>
+          <Field label="Its door" help="Heat and noise are judged by it.">
+            {(ids) => (
+              <Select {...ids} {...register('door')}>
+                <option value="">not known yet</option>
+                <option value="glass">glass</option>
+                <option value="solid">solid</option>
+                <option value="vented">vented</option>
+                <option value="none">none: an open frame</option>
               </Select>
             )}
           </Field>

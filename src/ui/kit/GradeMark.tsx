@@ -13,11 +13,23 @@ const SHAPES: Record<Grade, React.ReactNode> = {
       <path d="M8 5.6v4.6M8 11.6v1.6" stroke="var(--sheet)" strokeWidth="1.9" />
     </>
   ),
+  'not-judged': (
+    <>
+      <circle cx="8" cy="8" r="6.4" fill="none" stroke="currentColor" strokeWidth="1.6" strokeDasharray="2.4 1.8" />
+      <path
+        d="M6 6.4a2 2 0 1 1 2.6 1.9c-.5.2-.6.5-.6 1M8 11.2v.9"
+        stroke="currentColor"
+        strokeWidth="1.5"
+        fill="none"
+      />
+    </>
+  ),
   'could-be-neater': <circle cx="8" cy="8" r="5.6" fill="none" stroke="currentColor" strokeWidth="2.4" />,
 };
 export const GRADE_INK: Record<Grade, string> = {
   'wont-work': 'text-wont',
   'will-bite': 'text-bite',
+  'not-judged': 'text-soft',
   'could-be-neater': 'text-neater',
 };
 

@@ -9,9 +9,10 @@ import type { Gear } from '@/core/records/gear';
 import { JOINTS, type Joint } from '@/core/records/landing';
 import type { Run } from '@/core/records/run';
 import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/records/termination';
+import { citeFor } from '@/core/standards/cite';
 import { untwistSource } from '@/core/standards/landing';
 import { pinoutSource } from '@/core/standards/pinout';
-import { citeSource } from '@/core/standards/source';
+
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
@@ -119,7 +120,9 @@ function Card({ run }: { run: Run }) {
         ))}
       </div>
       <p className="narrow mt-2 text-soft text-xs">
-        {card.wiring ? `${citeSource(pinoutSource)}; ${citeSource(untwistSource)}.` : 'A rule of thumb.'}
+        {card.wiring
+          ? `${citeFor(pinoutSource, job.rules)}; ${citeFor(untwistSource, job.rules)}.`
+          : 'A rule of thumb.'}
       </p>
     </section>
   );

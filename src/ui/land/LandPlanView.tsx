@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import type { Job } from '@/core/job/job';
 import { landOrders, landWishOf } from '@/core/panels/landWish';
 import type { LandingPlan, PanelPort, WayOut } from '@/core/panels/planLanding';
-import { citeSource, commonPractice } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
+import { commonPractice } from '@/core/standards/source';
 import { formatSize } from '@/core/units/length';
 import { formatMinutes } from '@/core/units/minutes';
 import { useSession } from '../job/session';
@@ -44,7 +45,7 @@ export function LandPlanView() {
       <p className="mt-1 text-[13px]">
         <b>{landOrders[order].name}.</b> For it: {landOrders[order].for}{' '}
         <span className="text-soft">
-          Against it: {landOrders[order].against} ({citeSource(commonPractice)})
+          Against it: {landOrders[order].against} ({citeFor(commonPractice, job.rules)})
         </span>
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">

@@ -5,8 +5,9 @@ import { LEAST_CORD_MM } from '@/core/records/cord';
 import type { LinePattern } from '@/core/records/network';
 import { answerOf } from '@/core/site/answers';
 import { moneyOf } from '@/core/site/money';
+import { citeFor } from '@/core/standards/cite';
 import { cordBuildSource, cordBuilds, cordHabits } from '@/core/standards/cords';
-import { citeSource } from '@/core/standards/source';
+
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { formatMinutes } from '@/core/units/minutes';
@@ -41,7 +42,8 @@ export function CordsView() {
       </div>
       <CordTable cords={cords} />
       <p className="narrow text-soft text-xs">
-        Room for plug, boot and bend, and ways through managers and round the side: {citeSource(cordBuildSource)}.
+        Room for plug, boot and bend, and ways through managers and round the side:{' '}
+        {citeFor(cordBuildSource, job.rules)}.
       </p>
     </div>
   );

@@ -6,7 +6,8 @@ import { patchCommands } from '@/core/patching/patchCommands';
 import { type PatchMoves, patchSchools, patchWishOf } from '@/core/patching/patchWish';
 import type { PatchPlan } from '@/core/patching/planPatching';
 import { portKey } from '@/core/records/portKey';
-import { citeSource, commonPractice } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
+import { commonPractice } from '@/core/standards/source';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
@@ -43,7 +44,7 @@ export function PlanView() {
       <p className="mt-1 text-[13px]">
         <b>{patchSchools[school].name}.</b> For it: {patchSchools[school].for}{' '}
         <span className="text-soft">
-          Against it: {patchSchools[school].against} ({citeSource(commonPractice)})
+          Against it: {patchSchools[school].against} ({citeFor(commonPractice, job.rules)})
         </span>
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
@@ -76,12 +77,14 @@ export function PlanView() {
               <div className="mt-auto flex flex-wrap gap-2 pt-2">
                 <Button
                   look={moves === open ? 'main' : 'plain'}
-                  disabled={plan.cords.length + plan.unplugged.length === 0}
+                  disabled={plan.cords.length + plan.unplugged.length + plan.links.length === 0}
                   onClick={() => {
                     if (dispatch(patchCommands(plan))) planner.putAway();
                   }}
                 >
-                  {plan.cords.length + plan.unplugged.length === 0 ? 'Nothing to change' : 'Use this plan'}
+                  {plan.cords.length + plan.unplugged.length + plan.links.length === 0
+                    ? 'Nothing to change'
+                    : 'Use this plan'}
                 </Button>
                 <Button aria-pressed={moves === open} onClick={() => setOpen(moves)}>
                   Why?
@@ -103,17 +106,28 @@ function Figures({ job, plan }: { job: Job; plan: PatchPlan }) {
     ['Left out', String(plan.left.length)],
     ['Cords moved', String(plan.moved.length)],
     ['Cord in all', formatLength(plan.cordMm, job.units)],
-    ['Proof', plan.proven ? 'proven best' : `best found, at most ${short.toFixed(1)} points off`],
+    ['Links planned', String(plan.links.length)],
+    [
+      'Proof',
+      plan.proven
+        ? 'proven best'
+        : plan.cutOff
+          ? 'gateway not reached'
+          : `best found, at most ${short.toFixed(1)} points off`,
+    ],
   ];
   return (
-    <dl className="mt-1 text-[13px]">
-      {figures.map(([name, value]) => (
-        <div key={name} className="flex justify-between border-b py-0.5">
-          <dt className="text-soft">{name}</dt>
-          <dd className="font-semibold">{value}</dd>
-        </div>
-      ))}
-    </dl>
+    <>
+      {plan.short !== null && <p className="mt-1 font-semibold text-[13px] text-wont">{plan.short}</p>}
+      <dl className="mt-1 text-[13px]">
+        {figures.map(([name, value]) => (
+          <div key={name} className="flex justify-between border-b py-0.5">
+            <dt className="text-soft">{name}</dt>
+            <dd className="font-semibold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </>
   );
 }
 
@@ -123,6 +137,18 @@ function Reasons({ job, plan }: { job: Job; plan: PatchPlan }) {
   const moved = new Map(plan.moved.map((one) => [one.runId, one]));
   return (
     <section aria-label="Reasons" className="mt-3">
+      {plan.kept.length > 0 && (
+        <>
+          <h2 className="wide font-bold">Ports kept back</h2>
+          <ul className="mb-2 grid gap-0.5 text-[13px]">
+            {plan.kept.map(({ words, gearId, port }) => (
+              <li key={`${gearId} ${port}`}>
+                {words}: {job.gear[gearId]?.name} {port}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       {plan.left.length > 0 && (
         <>
           <h2 className="wide font-bold">Left out</h2>

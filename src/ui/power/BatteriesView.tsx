@@ -22,8 +22,9 @@ import {
   topologies,
   topologySource,
 } from '@/core/standards/batteries';
+import { citeFor } from '@/core/standards/cite';
 import { generatorCaution } from '@/core/standards/generators';
-import { citeSource } from '@/core/standards/source';
+
 import { refuse } from '@/core/text/refusal';
 import { formatMass } from '@/core/units/force';
 import { formatMinutes } from '@/core/units/minutes';
@@ -71,8 +72,9 @@ export function BatteriesView() {
       ))}
       <ul className="narrow list-disc pl-5 text-soft text-xs">
         <li>
-          Minutes: {citeSource(peukertSource)}; a maker’s table goes before any formula. Life:{' '}
-          {citeSource(halvingSource)}; {citeSource(endOfLifeSource)}. Classes: {citeSource(topologySource)}.
+          Minutes: {citeFor(peukertSource, job.rules)}; a maker’s table goes before any formula. Life:{' '}
+          {citeFor(halvingSource, job.rules)}; {citeFor(endOfLifeSource, job.rules)}. Classes:{' '}
+          {citeFor(topologySource, job.rules)}.
         </li>
         <li>Laser printers and heaters do not go on a battery unit: their peaks switch it off.</li>
         <li>
@@ -80,7 +82,7 @@ export function BatteriesView() {
           instructions. They are heavy: see Lifting at Stack.
         </li>
         <li>
-          {generatorCaution.words} Source: {citeSource(generatorCaution.source)}.
+          {generatorCaution.words} Source: {citeFor(generatorCaution.source, job.rules)}.
         </li>
       </ul>
     </Scroll>

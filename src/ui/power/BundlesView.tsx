@@ -8,7 +8,7 @@ import {
   bundleSource,
   remotePoweringSource,
 } from '@/core/standards/bundleAmpacity';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
@@ -77,9 +77,9 @@ export function BundlesView() {
         )}
       </section>
       <p className="narrow text-soft text-xs">
-        Table: {citeSource(bundleSource)}. Advice: {citeSource(bundleRiseSource)}. Classes:{' '}
-        {citeSource(remotePoweringSource)}. The rise is reckoned from what the table allows, by the square of the
-        current; local code decides.
+        Table: {citeFor(bundleSource, job.rules)}. Advice: {citeFor(bundleRiseSource, job.rules)}. Classes:{' '}
+        {citeFor(remotePoweringSource, job.rules)}. The rise is reckoned from what the table allows, by the square of
+        the current; local code decides.
       </p>
     </Scroll>
   );

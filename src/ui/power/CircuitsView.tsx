@@ -7,10 +7,11 @@ import { type WallOutlet, wallOutlets } from '@/core/records/wallOutlet';
 import { figureOf, isAnswered } from '@/core/site/answers';
 import { moneyOf } from '@/core/site/money';
 import { breakerSource, CURVES, residualSource } from '@/core/standards/breakers';
+import { citeFor } from '@/core/standards/cite';
 import { dropSource, MAINS_WIRES, mainsWires } from '@/core/standards/mainsWire';
 import { OUTLET_KINDS, outlets } from '@/core/standards/outlets';
 import { ruleSets } from '@/core/standards/ruleSets';
-import { citeSource } from '@/core/standards/source';
+
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatWatts } from '@/core/units/power';
@@ -90,8 +91,9 @@ export function CircuitsView() {
       ))}
       <WallOutlets />
       <p className="narrow text-soft text-xs">
-        Continuous load: {citeSource(ruleSets[job.rules].continuous.source)}. Breakers: {citeSource(breakerSource)}.
-        Voltage: {citeSource(dropSource)}. Leakage: {citeSource(residualSource)}. {ruleSets[job.rules].licensed.mains}
+        Continuous load: {citeFor(ruleSets[job.rules].continuous.source, job.rules)}. Breakers:{' '}
+        {citeFor(breakerSource, job.rules)}. Voltage: {citeFor(dropSource, job.rules)}. Leakage:{' '}
+        {citeFor(residualSource, job.rules)}. {ruleSets[job.rules].licensed.mains}
       </p>
     </Scroll>
   );

@@ -4,7 +4,7 @@ import { type KeyboardEvent, useState } from 'react';
 import { gearShortNames } from '@/core/gear/shortNames';
 import { type SeatedPlug, seatedPlugs } from '@/core/power/coveredOutlets';
 import { carriedLoad, feedsOf, unitLimitAmps, voltsOf, wallOutletsOf } from '@/core/power/feeds';
-import { mainsWayMm, powerSide, stockCordMm } from '@/core/power/mainsCords';
+import { mainsSideOf, mainsWayMm, stockCordMm } from '@/core/power/mainsCords';
 import { plugFit } from '@/core/power/plugFit';
 import { type PlugPlan, plugCommands } from '@/core/power/plugPlan';
 import type { Gear } from '@/core/records/gear';
@@ -12,8 +12,9 @@ import { inletCount, type MainsOutlet, outletKindOf, outletsOf, pitchOf } from '
 import { plugId } from '@/core/records/plug';
 import { portKey } from '@/core/records/portKey';
 import type { WallOutlet } from '@/core/records/wallOutlet';
+import { citeFor } from '@/core/standards/cite';
 import { outlets, plugBodySource } from '@/core/standards/outlets';
-import { citeSource } from '@/core/standards/source';
+
 import { counted } from '@/core/text/counted';
 import { formatLength } from '@/core/units/length';
 import { formatWatts } from '@/core/units/power';
@@ -123,8 +124,8 @@ export function FeedsView() {
       ))}
       <p className="narrow text-soft text-xs">
         Outlets and plugs are drawn to scale; where their sizes were not entered, as is usual:{' '}
-        {citeSource(plugBodySource)}. Mains cords run on the other side than data: a school. New outlets are work for a
-        licensed electrician, by local code.
+        {citeFor(plugBodySource, job.rules)}. Mains cords run on the other side than data: a school. New outlets are
+        work for a licensed electrician, by local code.
       </p>
     </Scroll>
   );
@@ -309,7 +310,7 @@ function SeatedList({
           one.gear,
           'feed' in row ? { gear: row.feed, outlet: one.outlet.number } : { reachMm: row.wall.reachMm },
         );
-        const rack = Object.values(job.racks)[0];
+        const side = mainsSideOf(job, one.plug);
         return (
           <li key={one.plug.id} className="flex flex-wrap items-center gap-x-2 border-b py-0.5">
             <b className="w-6 text-right font-mono">{one.outlet.number}</b>
@@ -323,7 +324,7 @@ function SeatedList({
                   : way === null
                     ? 'not placed'
                     : `cord ${formatLength(stockCordMm(way), job.units)}`}
-                {rack && ` · ${one.plug.side ?? powerSide(rack)} side`}
+                {side && ` · ${side} side`}
               </span>
               {one.covers.length > 0 && <span className="text-bite"> · covers outlet {one.covers.join(', ')}</span>}
               {one.meets.length > 0 && (

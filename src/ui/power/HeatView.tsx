@@ -6,6 +6,7 @@ import { btuPerHour } from '@/core/power/mainsCurrent';
 import { shownUnit } from '@/core/rack/units';
 import type { Rack } from '@/core/records/rack';
 import { answerOf, figureOf } from '@/core/site/answers';
+import { citeFor } from '@/core/standards/cite';
 import {
   airSource,
   intakeSource,
@@ -14,7 +15,7 @@ import {
   surfaceHeatSource,
   surfaceSource,
 } from '@/core/standards/cooling';
-import { citeSource } from '@/core/standards/source';
+
 import { counted } from '@/core/text/counted';
 import { atLeastWords } from '@/core/units/atLeast';
 import { formatWatts } from '@/core/units/power';
@@ -58,9 +59,9 @@ export function HeatView() {
       ))}
       <ul className="narrow list-disc pl-5 text-soft text-xs">
         <li>
-          Surface: {citeSource(surfaceSource)}. Heat through it: {citeSource(surfaceHeatSource)}. Air:{' '}
-          {citeSource(airSource)}; behind filters and mesh half of what a fan moves in the open, a rule of thumb.
-          Intake: {citeSource(intakeSource)}.
+          Surface: {citeFor(surfaceSource, job.rules)}. Heat through it: {citeFor(surfaceHeatSource, job.rules)}. Air:{' '}
+          {citeFor(airSource, job.rules)}; behind filters and mesh half of what a fan moves in the open, a rule of
+          thumb. Intake: {citeFor(intakeSource, job.rules)}.
         </li>
         <li>What PoE carries away turns to heat where it ends; what the supplies lose on the way stays here.</li>
         <li>

@@ -3,8 +3,9 @@
 import { Trash2 } from 'lucide-react';
 import { type PlaceNoise, withLevels } from '@/core/acoustics/placeNoise';
 import { type NoisePlace, noisePlaces } from '@/core/records/noisePlace';
+import { citeFor } from '@/core/standards/cite';
 import { noiseSource, noiseTargets, PLACE_USES } from '@/core/standards/noise';
-import { citeSource } from '@/core/standards/source';
+
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
@@ -47,8 +48,8 @@ export function NoiseView() {
         <PlaceCard key={noise.place.id} noise={noise} />
       ))}
       <p className="narrow text-soft text-xs">
-        {citeSource(noiseSource)}. Power and pressure are never added: what is declared as power is brought to the place
-        first. A glass door with closed sides takes off 5 dB, the careful end of a rule of thumb.
+        {citeFor(noiseSource, job.rules)}. Power and pressure are never added: what is declared as power is brought to
+        the place first. A glass door with closed sides takes off 5 dB, the careful end of a rule of thumb.
       </p>
     </Scroll>
   );
@@ -95,7 +96,7 @@ function PlaceCard({ noise }: { noise: PlaceNoise }) {
           </Figure>
         )}
       </Figures>
-      <NotKnown things={unknown.map(({ name }) => `the noise of ${name}`)} />
+      <NotKnown things={unknown} />
       {shares.length > 0 && (
         <ul className="max-w-2xl text-[13px]">
           {shares.map(({ gear, db: own, share }) => (

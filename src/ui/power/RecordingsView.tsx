@@ -3,8 +3,9 @@
 import { Trash2 } from 'lucide-react';
 import { Drives, type Gear } from '@/core/records/gear';
 import { type Stream, streams } from '@/core/records/stream';
+import { citeFor } from '@/core/standards/cite';
 import { ARRAYS, arraySource, arrays, backupSource, backupWords, recordingSource } from '@/core/standards/recording';
-import { citeSource } from '@/core/standards/source';
+
 import { type RecorderFacts, recordersOf } from '@/core/storage/recorders';
 import { toTib } from '@/core/storage/recordings';
 import { counted } from '@/core/text/counted';
@@ -34,8 +35,8 @@ export function RecordingsView() {
         <RecorderCard key={facts.gear.id} facts={facts} />
       ))}
       <p className="narrow text-soft text-xs">
-        {citeSource(recordingSource)}. Arrays: {citeSource(arraySource)}; file systems take a tenth, a rule of thumb. An
-        array is no backup. {backupWords} ({citeSource(backupSource)})
+        {citeFor(recordingSource, job.rules)}. Arrays: {citeFor(arraySource, job.rules)}; file systems take a tenth, a
+        rule of thumb. An array is no backup. {backupWords} ({citeFor(backupSource, job.rules)})
       </p>
     </Scroll>
   );

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { MAINS, type Part, type PartKind, partKey, partName, partOfKey, partsOf } from '@/core/depends/parts';
 import { lostWords, type Trip } from '@/core/depends/trip';
-import { singlePointsOf, tripNow } from '@/core/stations/powerReport';
+import { RUN_TIME_UNKNOWN, singlePointsOf, tripNow } from '@/core/stations/powerReport';
 import { counted } from '@/core/text/counted';
 import { formatMinutes } from '@/core/units/minutes';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
@@ -150,7 +150,7 @@ function Outcome({ made, onBack }: { made: Trip; onBack: () => void }) {
 /** Mains lost at 0: who lives on a battery for how long, and what goes with it. Drawn to scale. */
 function TimeLine({ made }: { made: Trip }) {
   if (made.onBattery.length === 0 && made.later.length === 0) return null;
-  const last = Math.max(1, ...made.later.map(({ minutes }) => minutes));
+  const last = Math.max(1, ...made.later.map(({ minutes }) => minutes ?? 0));
   return (
     <section aria-label="Time line">
       <h3 className="narrow text-soft text-xs">From the moment it fails</h3>
@@ -171,11 +171,13 @@ function TimeLine({ made }: { made: Trip }) {
           </li>
         ))}
         {made.later.map((event) => (
-          <li key={`${event.minutes} ${event.what}`} className="border-b py-0.5">
-            <b className="font-mono">{formatMinutes(event.minutes)}</b>{' '}
+          <li key={`${event.minutes} ${event.what} ${event.units.join(' ')}`} className="border-b py-0.5">
+            <b className="font-mono">{event.minutes === null ? RUN_TIME_UNKNOWN : formatMinutes(event.minutes)}</b>{' '}
             {event.what === 'generator'
               ? 'the generator carries its circuits'
-              : `${event.units.join(', ')} ${event.units.length === 1 ? 'is' : 'are'} empty`}
+              : event.what === 'unknown'
+                ? `${event.units.join(', ')} may be empty at any moment`
+                : `${event.units.join(', ')} ${event.units.length === 1 ? 'is' : 'are'} empty`}
             {event.lost.length > 0 && `; gone then ${event.lost.map(lostWords).join(', ')}`}
             {event.back.length > 0 && `; there again ${event.back.map(lostWords).join(', ')}`}
           </li>

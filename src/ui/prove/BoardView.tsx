@@ -18,7 +18,17 @@ import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll, StateMark } from '../kit/viewParts';
 import { ResultDetails } from './ResultDetails';
 
-const STATES: readonly GateThing['state'][] = ['failed', 'changed', 'partly', 'not tested', 'accepted', 'proven'];
+const STATES: readonly GateThing['state'][] = [
+  'failed',
+  'changed',
+  'incomplete',
+  'not judged',
+  'not tested',
+  'not signed off',
+  'accepted',
+  'passed',
+  'signed off',
+];
 const KIND_WORDS: Record<GateKind, string> = { run: 'runs', cord: 'cords', uplink: 'uplinks', feed: 'power feeds' };
 const MOST_SHOWN = 400;
 
@@ -26,7 +36,7 @@ const MOST_SHOWN = 400;
 export function BoardView() {
   const job = useSession((session) => session.job);
   const [filter, setFilter] = useState<'open' | GateThing['state']>('open');
-  const [kind, setKind] = useState<'all' | GateKind>('all');
+  const [kind, setKind] = useState<'all' | GateKind>('run');
   const all = useMemo(() => gateOf(job), [job]);
   const open = all.filter((one) => one.open);
   const shown = all

@@ -4,7 +4,7 @@ import { readSeen } from '@/core/formats/seenCsv';
 import { indexJob } from '@/core/job/jobIndex';
 import { openPoints } from '@/core/records/openPoint';
 import { isSwitching } from '@/core/records/ports';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '@/core/switching/addresses';
 import { treeSource } from '@/core/switching/managementTree';
 import { readSwitchWatts } from '@/core/switching/readWalk';
@@ -202,6 +202,7 @@ export function CompareView() {
             <Figure name="Findings that they explain">
               {found.causes.reduce((sum, { explains }) => sum + explains, 0)}
             </Figure>
+            <Figure name="Not explained">{found.unexplained.length}</Figure>
             <Figure name="Cannot be told">{found.untold.length}</Figure>
             {now?.value && <Watts text={now.text} />}
           </Figures>
@@ -215,7 +216,9 @@ export function CompareView() {
                 ) : null
               }
             >
-              {found.causes.length === 0 ? 'As planned, as far as it can be told' : 'What is otherwise than planned'}
+              {found.causes.length + found.unexplained.length === 0
+                ? 'As planned, as far as it can be told'
+                : 'What is otherwise than planned'}
             </Heading>
             <ul className="text-[13px]">
               {found.causes.map((cause) => {
@@ -262,7 +265,9 @@ export function CompareView() {
               <p className="text-[13px] text-soft">
                 {found.proven
                   ? 'No fewer causes explain what was found.'
-                  : 'Fewer may explain it: what is in a port with nobody known may have been moved there from one that is down.'}{' '}
+                  : found.unexplained.length > 0
+                    ? 'Some of what was found is not explained, so other causes may be behind it.'
+                    : 'Fewer may explain it: what is in a port with nobody known may have been moved there from one that is down.'}{' '}
                 A cord that is to be put where it is planned is work: “To be done” puts it among the open points.
               </p>
             )}
@@ -274,6 +279,21 @@ export function CompareView() {
               </p>
             )}
           </section>
+          {found.unexplained.length > 0 && (
+            <section aria-label="Not explained">
+              <Heading>Not explained</Heading>
+              <ul className="text-[13px]">
+                {found.unexplained.map(({ words }) => (
+                  <li key={words} className="border-b py-1">
+                    <b>{words}</b>
+                  </li>
+                ))}
+              </ul>
+              <p className="text-[13px] text-soft">
+                No cause accounts for these, or several would. Look at the cords, or read the addresses of the devices.
+              </p>
+            </section>
+          )}
           {found.untold.length > 0 && (
             <section aria-label="Cannot be told">
               <Heading
@@ -302,7 +322,7 @@ export function CompareView() {
         now={now?.value ? { text: now.text, seen: now.value, simulated: now.simulated } : null}
       />
       <p className="narrow text-soft text-xs">
-        {citeSource(treeSource)}. A device that is silent or asleep is no proof of absence.
+        {citeFor(treeSource, job.rules)}. A device that is silent or asleep is no proof of absence.
       </p>
     </Scroll>
   );

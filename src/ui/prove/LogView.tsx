@@ -1,17 +1,20 @@
 import { Check, X } from 'lucide-react';
 import { useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
-import { type Proof, proofs, resultFault } from '@/core/proving/proof';
+import { detectsSplits, newResult } from '@/core/proving/newResult';
+import { isSettled, type Proof, proofs, resultFault } from '@/core/proving/proof';
 import { readingOf, readWireMap } from '@/core/proving/wireMap';
-import { results } from '@/core/records/result';
+import { type Result, SCREENS } from '@/core/records/result';
 import type { Tester } from '@/core/records/tester';
+import { isScreened } from '@/core/runs/cableKinds';
 import { runOfScan } from '@/core/trace/readScan';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 
-import { nowHere } from '../kit/nowHere';
+import { CommitSelect } from '../kit/CommitField';
+import { secondHere } from '../kit/nowHere';
 import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { newRowId, useRows } from '../kit/useRows';
@@ -42,7 +45,7 @@ export function LogView() {
   const [end, setEnd] = useState<End>('panel');
   const all = end === 'panel' ? inPanelOrder(job, proofs(job)) : inRoomOrder(proofs(job));
   const tester = job.testers[testerId ?? ''] ?? Object.values(job.testers)[0] ?? null;
-  const open = all.filter(({ state }) => state !== 'proven' && state !== 'accepted');
+  const open = all.filter((one) => !isSettled(one));
   const now = all.find(({ run }) => run.id === chosen) ?? open.find(({ state }) => state !== 'failed') ?? open[0];
   const later = open.filter((one) => one !== now);
   return (
@@ -77,7 +80,7 @@ export function LogView() {
       {now ? (
         <TestCard key={now.run.id} proof={now} tester={tester} end={end} onDone={() => setChosen(null)} />
       ) : (
-        all.length > 0 && <p className="text-base">Every run is proven, or accepted by name.</p>
+        all.length > 0 && <p className="text-base">Every run has passed, or is accepted by name.</p>
       )}
       <details open={settingUp} onToggle={(event) => setSettingUp(event.currentTarget.open)}>
         <summary className="min-h-12 cursor-pointer py-3 text-[13px]">
@@ -116,7 +119,7 @@ export function LogView() {
 function JustLogged() {
   const job = useSession((session) => session.job);
   const last = Object.values(job.results)
-    .sort((a, b) => b.at.localeCompare(a.at) || b.id.localeCompare(a.id))
+    .sort((a, b) => b.at.localeCompare(a.at) || b.seq - a.seq)
     .slice(0, 4);
   if (last.length === 0) return null;
   return (
@@ -126,7 +129,7 @@ function JustLogged() {
         {last.map(({ id, runId, passed, at, by, end }) => (
           <li key={id} className="flex flex-wrap gap-x-2 border-b py-0.5">
             <b className="font-mono">{job.runs[runId]?.label}</b>
-            <StateMark state={passed ? 'proven' : 'failed'} words={passed ? 'passed' : 'failed'} />
+            <StateMark state={passed ? 'passed' : 'failed'} words={passed ? 'passed' : 'failed'} />
             <span className="text-soft">{[at.slice(11), by, end && ENDS[end]].filter(Boolean).join(' · ')}</span>
           </li>
         ))}
@@ -154,6 +157,27 @@ const inRoomOrder = (all: readonly Proof[]): Proof[] => {
   return [...all].sort((a, b) => place(a).localeCompare(place(b), undefined, { numeric: true }));
 };
 
+/** What a fibre test is judged by, beside its loss. */
+const FIBRE_FIELDS = [
+  { field: 'lengthM', label: 'Length (m)', example: '85' },
+  { field: 'wavelengthNm', label: 'Wavelength (nm)', example: '850' },
+  { field: 'matedPairs', label: 'Mated pairs', example: '2' },
+  { field: 'splices', label: 'Splices', example: '0' },
+] as const;
+type FibreField = (typeof FIBRE_FIELDS)[number]['field'];
+const NO_FIBRE_FIGURES: Record<FibreField, string> = { lengthM: '', wavelengthNm: '', matedPairs: '', splices: '' };
+const amountOf = (text: string): number | null => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')));
+const fits = (text: string): boolean => {
+  const amount = amountOf(text);
+  return amount === null || (Number.isFinite(amount) && amount >= 0);
+};
+const SCREEN_WORDS: Record<Result['screen'], string> = {
+  'not tested': 'not tested',
+  through: 'goes through',
+  open: 'open',
+  none: 'no screen',
+};
+
 type CardProps = { proof: Proof; tester: Tester | null; end: End; onDone: () => void };
 
 function TestCard({ proof, tester, end, onDone }: CardProps) {
@@ -165,12 +189,15 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
   const [split, setSplit] = useState(false);
   const [speed, setSpeed] = useState('');
   const [loss, setLoss] = useState('');
+  const [fibre, setFibre] = useState<Record<FibreField, string>>(NO_FIBRE_FIGURES);
+  const [screen, setScreen] = useState<Result['screen']>('not tested');
   const [note, setNote] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const landing = indexJob(job).landingOfRun.get(run.id);
-  const tells = tester?.tells ?? 'continuity';
+  const light = run.carries === 'fibre';
+  const screened = run.carries === 'ethernet' && isScreened(job, run.cable);
   const wires = run.carries === 'ethernet' || run.carries === 'telephone';
-  const seesSplit = tells === 'wire-map' || tells === 'speed' || tells === 'certified';
+  const seesSplit = detectsSplits(tester) === true;
   const put = (passed: boolean) => {
     const read = map.trim() === '' ? null : readWireMap(map);
     if (map.trim() !== '' && read === null)
@@ -181,23 +208,29 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
     const dB = loss.trim() === '' ? null : Number(loss.trim().replace(',', '.'));
     if (dB !== null && !(Number.isFinite(dB) && dB >= -5 && dB <= 100))
       return setWrong('Expected the loss in dB, such as 1.2.');
-    const record = results.make({
-      id: newRowId('result'),
-      runId: run.id,
-      testerId: tester?.id ?? null,
-      tells,
-      passed,
-      at: nowHere(),
-      by: actorHere().name,
-      map: map.trim(),
-      splitSeen: seesSplit ? split : null,
-      speedMbps: mbps,
-      lossDb: dB,
-      note: note.trim(),
-      end,
-    });
+    const wrongFibre = light && FIBRE_FIELDS.find(({ field }) => !fits(fibre[field]));
+    if (wrongFibre) return setWrong(`${wrongFibre.label}: expected a number, such as ${wrongFibre.example}.`);
+    const record = newResult(
+      job,
+      tester,
+      {
+        id: newRowId('result'),
+        runId: run.id,
+        passed,
+        at: secondHere(),
+        by: actorHere().name,
+        map: map.trim(),
+        screen: screened ? screen : 'not tested',
+        speedMbps: mbps,
+        lossDb: dB,
+        ...(light ? Object.fromEntries(FIBRE_FIELDS.map(({ field }) => [field, amountOf(fibre[field])])) : {}),
+        note: note.trim(),
+        end,
+      },
+      { split },
+    );
     if (keep({ table: 'results', record })) {
-      const fault = resultFault(run, record);
+      const fault = resultFault(job, run, record);
       announce(`${run.label}: ${fault ?? 'passed'}`);
       onDone();
     }
@@ -239,9 +272,17 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
           />
         )}
         {wires && <ThumbField label="Links at (Mb/s)" value={speed} inputMode="numeric" onText={setSpeed} />}
-        {run.carries === 'fibre' && (
-          <ThumbField label="Loss, end to end (dB)" value={loss} inputMode="decimal" onText={setLoss} />
-        )}
+        {light && <ThumbField label="Loss, end to end (dB)" value={loss} inputMode="decimal" onText={setLoss} />}
+        {light &&
+          FIBRE_FIELDS.map(({ field, label }) => (
+            <ThumbField
+              key={field}
+              label={label}
+              value={fibre[field]}
+              inputMode="decimal"
+              onText={(text) => setFibre((was) => ({ ...was, [field]: text }))}
+            />
+          ))}
         <ThumbField label="Note" value={note} maxLength={300} onText={setNote} />
       </div>
       {wires && (
@@ -253,6 +294,15 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
             </Button>
           ))}
         </fieldset>
+      )}
+      {screened && (
+        <CommitSelect
+          label="Screen"
+          className="w-60"
+          value={screen}
+          options={SCREENS.filter((value) => value !== 'none').map((value) => ({ value, words: SCREEN_WORDS[value] }))}
+          onCommit={(value) => setScreen(value as Result['screen'])}
+        />
       )}
       {seesSplit && wires && (
         <label className="flex min-h-12 items-center gap-2">

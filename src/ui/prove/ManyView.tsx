@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
+import { newResult } from '@/core/proving/newResult';
 import { type Proof, type ProofState, proofs } from '@/core/proving/proof';
-import { results } from '@/core/records/result';
 import { counted } from '@/core/text/counted';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
@@ -8,7 +8,7 @@ import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
-import { nowHere } from '../kit/nowHere';
+import { secondHere } from '../kit/nowHere';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useDropFile } from '../kit/useDropFile';
 import { newRowId, useRows } from '../kit/useRows';
@@ -16,7 +16,7 @@ import { Scroll, StateMark } from '../kit/viewParts';
 import { ImportResultsSheet } from './ImportResultsSheet';
 import { TesterFields } from './TesterFields';
 
-const SHOW = ['all', 'not tested', 'failed', 'partly', 'proven', 'accepted'] as const;
+const SHOW = ['all', 'not tested', 'failed', 'incomplete', 'not judged', 'passed', 'accepted'] as const;
 
 const fits = ({ run }: Proof, words: string): boolean => {
   const text = [run.label, run.floor, run.room, run.outlet, run.device].join(' ').toLowerCase();
@@ -43,19 +43,14 @@ export function ManyView() {
   const take = async (file: File) => setGiven({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) });
   const { over, handlers } = useDropFile((file) => void take(file));
   const log = (passed: boolean) => {
-    const tells = tester?.tells ?? 'continuity';
-    const rows = picked.map(({ run }) => ({
+    const rows = picked.map(({ run }, at) => ({
       table: 'results' as const,
-      record: results.make({
-        id: newRowId('result'),
-        runId: run.id,
-        testerId: tester?.id ?? null,
-        tells,
-        passed,
-        at: nowHere(),
-        by: actorHere().name,
-        splitSeen: tells === 'continuity' ? null : passed ? false : null,
-      }),
+      record: newResult(
+        job,
+        tester,
+        { id: newRowId('result'), runId: run.id, passed, at: secondHere(), by: actorHere().name },
+        { at },
+      ),
     }));
     if (!keep(...rows)) return;
     announce(`${counted(rows.length, 'run')} ${passed ? 'passed' : 'failed'}.`);

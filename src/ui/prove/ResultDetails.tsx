@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { ResultValue } from '@/core/formats/previewResults';
-import { type Proof, resultFault } from '@/core/proving/proof';
+import { calibrationMark, type Proof, resultFault } from '@/core/proving/proof';
 import { readLimitName, worstMargin } from '@/core/proving/sweep';
 import type { Result } from '@/core/records/result';
 import type { Run } from '@/core/records/run';
@@ -17,7 +17,7 @@ export function ResultDetails({ run, proof }: { run: Run; proof: Proof | null })
   const results = proof?.results ?? [];
   return (
     <div className="grid gap-2 border-l-4 border-strong py-1 pl-3">
-      {results.length === 0 && <p className="text-soft">Never tested.</p>}
+      {results.length === 0 && <p className="text-soft">Not tested.</p>}
       {results.map((result) => (
         <OneResult key={result.id} run={run} result={result} />
       ))}
@@ -32,24 +32,32 @@ const figure = (value: number | null, unit: string): string => (value === null ?
 function OneResult({ run, result }: { run: Run; result: Result }) {
   const job = useSession((session) => session.job);
   const [open, setOpen] = useState(false);
-  const fault = resultFault(run, result);
+  const fault = resultFault(job, run, result);
   const pairs = [result.pair12M, result.pair36M, result.pair45M, result.pair78M];
   const facts = [
     result.map && `wire map ${result.map}`,
     pairs.some((one) => one !== null) && `pairs ${pairs.map((one) => (one === null ? '?' : one)).join(', ')} m`,
+    figure(result.delayNs, 'ns delay'),
     figure(result.skewNs, 'ns skew'),
+    figure(result.loopOhm, 'ohm loop'),
     figure(result.speedMbps, 'Mb/s'),
     figure(result.volts, 'V'),
     figure(result.watts, 'W'),
     figure(result.lossDb, 'dB loss'),
+    figure(result.lengthM, 'm'),
+    figure(result.wavelengthNm, 'nm'),
+    figure(result.matedPairs, 'mated pairs'),
+    figure(result.splices, 'splices'),
     result.limit && `against ${result.limit}`,
-    result.marginDb !== null && `least margin ${result.marginDb} dB`,
+    result.marginDb !== null &&
+      `worst margin ${result.marginDb} dB${result.marginOf === '' ? '' : ` (${result.marginOf})`}`,
+    calibrationMark(job.testers[result.testerId ?? ''], result),
     result.note,
   ].filter(Boolean);
   return (
     <div className="grid gap-1">
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <StateMark state={fault === null ? 'proven' : 'failed'} words={fault === null ? 'passed' : 'failed'} />
+        <StateMark state={fault === null ? 'passed' : 'failed'} words={fault === null ? 'passed' : 'failed'} />
         <b>{result.at.replace('T', ' ') || 'time not known'}</b>
         <span>
           {[

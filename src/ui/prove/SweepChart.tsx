@@ -15,7 +15,7 @@ export function SweepChart({ values, limit }: { values: readonly ResultValue[]; 
       const held = limit
         ? frequencies.flatMap((mhz) => {
             const one = sweepLimit(limit, measure?.measure ?? '', mhz);
-            return one ? [[mhz, one.db]] : [];
+            return one && !one.failsOnly ? [[mhz, one.db]] : [];
           })
         : [];
       return {

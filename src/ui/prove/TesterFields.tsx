@@ -6,8 +6,8 @@ import { newRowId, useRows } from '../kit/useRows';
 
 export const TELL_WORDS = {
   continuity: 'continuity',
-  'wire-map': 'wire map, split pairs too',
-  speed: 'that, and the speed',
+  'wire-map': 'wire map',
+  speed: 'wire map and link speed',
   certified: 'certification',
 } as const;
 
@@ -57,6 +57,18 @@ export function TesterFields({ tester, onChoose }: { tester: Tester | null; onCh
               options={TESTER_TELLS.map((value) => ({ value, words: TELL_WORDS[value] }))}
               onCommit={(tells) => change({ tells: tells as Tester['tells'] })}
             />
+            {tester.tells !== 'certified' && (
+              <CommitSelect
+                label="Detects split pairs"
+                value={tester.seesSplits === null ? 'unknown' : tester.seesSplits ? 'yes' : 'no'}
+                options={[
+                  { value: 'unknown', words: 'not known' },
+                  { value: 'yes', words: 'yes' },
+                  { value: 'no', words: 'no' },
+                ]}
+                onCommit={(value) => change({ seesSplits: value === 'unknown' ? null : value === 'yes' })}
+              />
+            )}
             <CommitField
               label="Serial number"
               value={tester.serial}

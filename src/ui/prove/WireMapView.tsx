@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { CONTACT_PAIRS, readingOf, readWireMap, wireMapSource } from '@/core/proving/wireMap';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
+import { useSession } from '../job/session';
+
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
 import { Heading, Scroll } from '../kit/viewParts';
@@ -10,6 +12,7 @@ const SPLITS = { unknown: 'it cannot tell', no: 'none seen', yes: 'split pairs s
 
 /** A wire map in words: which pins, which end, what it does to the link, and what to do first. */
 export function WireMapView() {
+  const rules = useSession((session) => session.job.rules);
   const [text, setText] = useState(START);
   const [lengths, setLengths] = useState(['', '', '', '']);
   const [split, setSplit] = useState<keyof typeof SPLITS>('unknown');
@@ -88,7 +91,7 @@ export function WireMapView() {
                 <ul className="text-[13px]">
                   {reading.effects.map(({ words, source }) => (
                     <li key={words}>
-                      {words} <span className="narrow text-soft text-xs">[{citeSource(source)}]</span>
+                      {words} <span className="narrow text-soft text-xs">[{citeFor(source, rules)}]</span>
                     </li>
                   ))}
                 </ul>
@@ -108,7 +111,7 @@ export function WireMapView() {
         </div>
       )}
       <p className="narrow text-soft text-xs">
-        {citeSource(wireMapSource)}. What to do first is a rule of thumb. Mains have been found on old cables: if in
+        {citeFor(wireMapSource, rules)}. What to do first is a rule of thumb. Mains have been found on old cables: if in
         doubt, measure before you touch.
       </p>
     </Scroll>

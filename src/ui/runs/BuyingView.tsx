@@ -10,6 +10,7 @@ import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatLength } from '@/core/units/length';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
+import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
@@ -41,6 +42,7 @@ export function BuyingView() {
           </>
         )}
         {lines.length > 0 && <TakeawayLink of="pull-sheet.csv" />}
+        <AnswerField id="pull-together" className="max-w-80" />
         <p className="text-soft">New runs not pulled yet. Lengths are measured, or reckoned over the plan.</p>
       </div>
       {plan && (

@@ -6,12 +6,13 @@ import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigu
 import { type PathwayFigureName, pathwayReckonings } from '@/core/pathways/pathwayReckonings';
 import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, pathways, SURROUNDINGS } from '@/core/records/pathway';
 import { pullNewton, pullSource } from '@/core/standards/cableHandling';
+import { citeFor } from '@/core/standards/cite';
 import { conduitSizes, conduitSource, conduitsOf, conduitWords } from '@/core/standards/conduits';
 import { separationSource } from '@/core/standards/mainsSeparation';
 import { conduitRulesSource, roundUpSource, stackingSource, supportSource } from '@/core/standards/pathwayRules';
 import { ruleSets } from '@/core/standards/ruleSets';
 import { pullingSource } from '@/core/standards/slack';
-import { citeSource } from '@/core/standards/source';
+
 import { counted } from '@/core/text/counted';
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
@@ -280,14 +281,18 @@ function Figures({ figures }: { figures: PathwayFigures }) {
   const reckonings = pathwayReckonings(job, figures);
   const conduit = pathway.kind === 'conduit';
   if (pathway.kind !== 'hooks' && pathway.kind !== 'hole')
-    rows.push(['Filled', `${percent(fill)}, at most ${percent(allowance.share)}`, citeSource(allowance.source)]);
+    rows.push([
+      'Filled',
+      `${percent(fill)}, at most ${percent(allowance.share)}`,
+      citeFor(allowance.source, job.rules),
+    ]);
   rows.push([
     'Bundle',
     diametersMm.length === 0
       ? 'no cables'
       : `${show(bundle.diameterMm)} at the tightest${bundle.proven ? ', proven' : ''}, about ${show(bundle.dressedMm)} as dressed`,
     {
-      'published ratio': citeSource(bundle.source),
+      'published ratio': citeFor(bundle.source, job.rules),
       search: 'found by search, not proven the smallest',
       area: 'by area, three quarters filled: rule of thumb',
     }[bundle.how],
@@ -296,7 +301,7 @@ function Figures({ figures }: { figures: PathwayFigures }) {
     rows.push([
       'Smallest size that takes them',
       `${conduitWords(next)}, ${show(next.insideMm)} inside`,
-      citeSource(conduitSource[next.family]),
+      citeFor(conduitSource[next.family], job.rules),
     ]);
   const widestMm = Math.max(0, ...diametersMm);
   if (conduit && widestMm > 0) {
@@ -305,29 +310,29 @@ function Figures({ figures }: { figures: PathwayFigures }) {
     rows.push([
       `Takes of ${widestMm} mm cables`,
       `${floor}${more}`,
-      citeSource(more ? roundUpSource : allowance.source),
+      citeFor(more ? roundUpSource : allowance.source, job.rules),
     ]);
   }
   if (diametersMm.length > 0)
-    rows.push(['Bends, inside radius', `${show(figures.bendMm)} or more`, citeSource(conduitRulesSource)]);
+    rows.push(['Bends, inside radius', `${show(figures.bendMm)} or more`, citeFor(conduitRulesSource, job.rules)]);
   if (figures.runs.some((run) => run.carries === 'ethernet'))
-    rows.push(['Pull on each cable', `${pullNewton} N at most`, citeSource(pullSource)]);
+    rows.push(['Pull on each cable', `${pullNewton} N at most`, citeFor(pullSource, job.rules)]);
   if (conduit) {
-    rows.push(['Pull points needed', String(figures.pullPointsNeeded), citeSource(conduitRulesSource)]);
+    rows.push(['Pull points needed', String(figures.pullPointsNeeded), citeFor(conduitRulesSource, job.rules)]);
     rows.push([
       'Fish tape',
       figures.fishTapeMm === null ? 'longer than any common one' : formatLength(figures.fishTapeMm, units),
-      citeSource(pullingSource),
+      citeFor(pullingSource, job.rules),
     ]);
   } else rows.push(['Ties', String(figures.ties)]);
-  if (figures.hooks !== null) rows.push(['Hooks', String(figures.hooks), citeSource(supportSource)]);
+  if (figures.hooks !== null) rows.push(['Hooks', String(figures.hooks), citeFor(supportSource, job.rules)]);
   if (figures.stackingMm !== null)
-    rows.push(['Cables stacked, at most', show(figures.stackingMm), citeSource(stackingSource)]);
+    rows.push(['Cables stacked, at most', show(figures.stackingMm), citeFor(stackingSource, job.rules)]);
   rows.push(['Pull string', `${formatLength(figures.stringMm, units)}${pathway.pullString ? ', left in it' : ''}`]);
   rows.push([
     'Distance to mains asked for',
     `${show(figures.separationMm)}${pathway.mainsMm === null ? '' : `, ${show(pathway.mainsMm)} there`}`,
-    citeSource(separationSource),
+    citeFor(separationSource, job.rules),
   ]);
   return (
     <section aria-label="Figures" className="grid content-start gap-2">

@@ -3,6 +3,7 @@
 import { FileUp } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { indexJob } from '@/core/job/jobIndex';
+import { runCelsius } from '@/core/pathways/cableHeat';
 import { scheduleColumns } from '@/core/runs/cells';
 import type { RunColumn } from '@/core/runs/runColumns';
 import { runFacts } from '@/core/runs/runFacts';
@@ -14,7 +15,7 @@ import {
   shownRuns,
   type ScheduleView as View,
 } from '@/core/schedule/scheduleView';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { counted, grouped } from '@/core/text/counted';
 import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';
@@ -133,12 +134,12 @@ function RunFacts() {
       aria-label={`Figures of ${run.label}`}
       className="narrow flex flex-wrap gap-x-4 border-t bg-sheet px-3 py-1 text-[13px]"
     >
-      {runFacts(job, run).map(({ name, value, source, reckoning }) => (
+      {runFacts(job, run, runCelsius(job, run)).map(({ name, value, source, reckoning }) => (
         <div key={name} className="flex gap-1.5">
           <dt className="text-soft">{name}</dt>
           <dd className="font-semibold">
             {value}
-            {source && <span className="font-normal text-soft text-xs"> [{citeSource(source)}]</span>}
+            {source && <span className="font-normal text-soft text-xs"> [{citeFor(source, job.rules)}]</span>}
             <Why of={name} reckoning={reckoning} />
           </dd>
         </div>

@@ -7,7 +7,7 @@ import { applyCommands } from '@/core/commands/apply';
 import type { Job } from '@/core/job/job';
 import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/records/questions';
 import { answerCommand, answerOf } from '@/core/site/answers';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { counted } from '@/core/text/counted';
 import { formatLength, formatSize } from '@/core/units/length';
 import { formatMinutes } from '@/core/units/minutes';
@@ -113,6 +113,7 @@ function Wish({ id }: { id: QuestionId }) {
 
 /** Before anything is proposed: what the schools are. */
 function Schools() {
+  const rules = useSession((session) => session.job.rules);
   return (
     <dl className="mt-4 grid gap-4 lg:grid-cols-3">
       {SCHOOLS.map((school) => (
@@ -120,7 +121,7 @@ function Schools() {
           <dt className="wide font-bold">{schoolReasons[school].name}</dt>
           <dd className="mt-1">For it: {schoolReasons[school].for}</dd>
           <dd className="mt-1 text-soft">Against it: {schoolReasons[school].against}</dd>
-          <dd className="narrow mt-1 text-soft text-xs">Source: {citeSource(schoolSource)}</dd>
+          <dd className="narrow mt-1 text-soft text-xs">Source: {citeFor(schoolSource, rules)}</dd>
         </div>
       ))}
     </dl>

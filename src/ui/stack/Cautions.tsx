@@ -1,16 +1,20 @@
 import type { Caution } from '@/core/mounting/cautions';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
+import { useSession } from '../job/session';
 
 /** What is to be said before the work is done, each with its source. */
-export const Cautions = ({ cautions }: { cautions: readonly Caution[] }) => (
-  <section aria-label="Cautions" className="mt-4">
-    <h2 className="wide border-b font-bold">Cautions</h2>
-    <ul className="mt-1 list-disc pl-5 text-[13px]">
-      {cautions.map(({ words, source }) => (
-        <li key={words}>
-          {words} <span className="narrow text-soft text-xs">Source: {citeSource(source)}</span>
-        </li>
-      ))}
-    </ul>
-  </section>
-);
+export function Cautions({ cautions }: { cautions: readonly Caution[] }) {
+  const rules = useSession((session) => session.job.rules);
+  return (
+    <section aria-label="Cautions" className="mt-4">
+      <h2 className="wide border-b font-bold">Cautions</h2>
+      <ul className="mt-1 list-disc pl-5 text-[13px]">
+        {cautions.map(({ words, source }) => (
+          <li key={words}>
+            {words} <span className="narrow text-soft text-xs">Source: {citeFor(source, rules)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -3,8 +3,9 @@
 import { type HoleCard, holeCard, holeHeightMm } from '@/core/rack/holes';
 import { shownUnit } from '@/core/rack/units';
 import type { Rack } from '@/core/records/rack';
+import { citeFor } from '@/core/standards/cite';
 import { holesOfPattern, rackDimensions, standardHolesSource } from '@/core/standards/rackDimensions';
-import { citeSource } from '@/core/standards/source';
+
 import { naturalOrder } from '@/core/text/naturalOrder';
 import { formatSize } from '@/core/units/length';
 import { useSession } from '../job/session';
@@ -23,7 +24,7 @@ export function HolesView() {
         <TakeawayLink of="hole-card.pdf" main />
         <p className="text-soft">
           A unit begins midway in the narrow gap between two holes. From 3U on the holes are from{' '}
-          {citeSource(standardHolesSource)}; real gear varies.
+          {citeFor(standardHolesSource, job.rules)}; real gear varies.
         </p>
       </div>
       {racks.map((rack) => (

@@ -4,8 +4,9 @@ import { type Lifters, loadingOrder, rackLift } from '@/core/lifting/liftPlan';
 import { liftingCautions } from '@/core/mounting/cautions';
 import type { Rack } from '@/core/records/rack';
 import { answerCommand, answerOf } from '@/core/site/answers';
+import { citeFor } from '@/core/standards/cite';
 import { liftingFilterSource, liftingSource, teamSource } from '@/core/standards/lifting';
-import { citeSource } from '@/core/standards/source';
+
 import { formatMass } from '@/core/units/force';
 import { useSession } from '../job/session';
 import { CommitSelect } from '../kit/CommitField';
@@ -46,7 +47,7 @@ function Lifting({ rack }: { rack: Rack }) {
           value={lifters}
           options={[
             { value: 'women', words: 'anybody: the lower figures' },
-            { value: 'men', words: 'men only' },
+            { value: 'men', words: 'up to 25 kg at the waist' },
           ]}
           onCommit={(value) => dispatch([answerCommand(job, 'lifters', value)])}
         />
@@ -91,8 +92,9 @@ function Lifting({ rack }: { rack: Rack }) {
         </tbody>
       </table>
       <p className="narrow mt-1 text-soft text-xs">
-        Limit and index: {citeSource(liftingSource)}; at the floor and at the rails, the lower counts; above 1 the risk
-        rises, above 3 it is high. One or two people: {citeSource(liftingFilterSource)}, {citeSource(teamSource)}.
+        Limit and index: {citeFor(liftingSource, job.rules)}; at the floor and at the rails, the lower counts; above 1
+        the risk rises, above 3 it is high. One or two people: {citeFor(liftingFilterSource, job.rules)},{' '}
+        {citeFor(teamSource, job.rules)}.
       </p>
     </section>
   );

@@ -1,7 +1,7 @@
 import { type Backboard, backboard, boardDetailsSource, boardThicknessSource } from '@/core/mounting/backboard';
 import { wallVerdict } from '@/core/mounting/wallMount';
 import type { Rack } from '@/core/records/rack';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import {
   combinedSource,
   eurocodeSource,
@@ -92,7 +92,7 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
             {verdict.eurocodePullN !== null && (
               <tr className="border-b text-soft">
                 <th scope="row" className="text-left font-normal">
-                  for comparison, {citeSource(eurocodeSource)}, C24, permanent
+                  for comparison, {citeFor(eurocodeSource, job.rules)}, C24, permanent
                 </th>
                 <td />
                 <td className="text-right font-mono text-xs">{force(verdict.eurocodePullN)}</td>
@@ -104,11 +104,12 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
         <p className="narrow mt-1 text-soft text-xs">
           Sources:{' '}
           {[staticsSource, withdrawalSource, specificGravitySource, loadDurationSource, ultimateSource]
-            .map(citeSource)
+            .map((source) => citeFor(source, job.rules))
             .join('; ')}
-          {mount.shearN !== null && `; ${citeSource(combinedSource)}`}. The safety inside these values is not taken out.
+          {mount.shearN !== null && `; ${citeFor(combinedSource, job.rules)}`}. The safety inside these values is not
+          taken out.
           {verdict.leadHoleMm &&
-            ` Lead hole for the thread: ${verdict.leadHoleMm.least.toFixed(1)} to ${verdict.leadHoleMm.most.toFixed(1)} mm (${citeSource(leadHoleSource)}).`}
+            ` Lead hole for the thread: ${verdict.leadHoleMm.least.toFixed(1)} to ${verdict.leadHoleMm.most.toFixed(1)} mm (${citeFor(leadHoleSource, job.rules)}).`}
         </p>
       </section>
       <BoardView board={board} />
@@ -118,6 +119,7 @@ export function WallVerdictView({ rack }: { rack: Rack }) {
 
 /** The board over the studs with its screws, to scale. */
 function BoardView({ board }: { board: Backboard }) {
+  const rules = useSession((session) => session.job.rules);
   const units = useSession((session) => session.job.units);
   const size = (mm: number) => formatSize(mm, units);
   return (
@@ -138,8 +140,8 @@ function BoardView({ board }: { board: Backboard }) {
           ))}
         </ul>
         <p className="narrow mt-1 text-soft text-xs">
-          Sources: {citeSource(boardThicknessSource)}; {citeSource(boardDetailsSource)}; rows and margins by rule of
-          thumb.
+          Sources: {citeFor(boardThicknessSource, rules)}; {citeFor(boardDetailsSource, rules)}; rows and margins:
+          common practice.
         </p>
       </div>
       <svg

@@ -3,7 +3,7 @@
 import { mountingCautions } from '@/core/mounting/cautions';
 import { rackLoad, tipping } from '@/core/mounting/rackLoad';
 import type { Rack } from '@/core/records/rack';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { staticsSource } from '@/core/standards/withdrawal';
 import { type AtLeast, atLeastWords } from '@/core/units/atLeast';
 import { formatForce, formatMass } from '@/core/units/force';
@@ -39,7 +39,7 @@ export function WallView() {
       ) : (
         <Standing rack={rack} />
       )}
-      <Cautions cautions={mountingCautions(rack, job.units)} />
+      <Cautions cautions={mountingCautions(rack, job.units, job.rules)} />
     </section>
   );
 }
@@ -66,7 +66,7 @@ function Standing({ rack }: { rack: Rack }) {
       {!load.emptyKnown && (
         <p className="text-bite">The mass of the empty cabinet is not known: enter it under the rack.</p>
       )}
-      <p className="narrow text-soft text-xs">Source: {citeSource(staticsSource)}</p>
+      <p className="narrow text-soft text-xs">Source: {citeFor(staticsSource, job.rules)}</p>
     </section>
   );
 }

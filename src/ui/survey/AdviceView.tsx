@@ -1,7 +1,7 @@
 'use client';
 
 import { moneyOf } from '@/core/site/money';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import type { Advice, AdviceOption } from '@/core/survey/advice/advice';
 import { adviceFor, chooseCommands } from '@/core/survey/advice/advisers';
 import { choiceId, chosenOption } from '@/core/survey/advice/chosen';
@@ -42,7 +42,7 @@ function Decision({ advice }: { advice: Advice }) {
       <header className="flex flex-wrap items-baseline gap-x-3 border-b px-3 py-1.5">
         <h2 className="wide font-bold">{advice.question}</h2>
         <p className="flex-1 text-soft">
-          {advice.why} <span className="narrow text-xs">({citeSource(advice.source)})</span>
+          {advice.why} <span className="narrow text-xs">({citeFor(advice.source, job.rules)})</span>
         </p>
       </header>
       <div

@@ -1,7 +1,7 @@
 'use client';
 
 import { answerCommand, figureOf } from '@/core/site/answers';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { type Capacity, capacities } from '@/core/survey/capacity';
 import { counted } from '@/core/text/counted';
 import { percent } from '@/core/units/percent';
@@ -84,7 +84,7 @@ export function CapacityView() {
                   </span>
                 )}
                 {row.source.mark !== 'common practice' && (
-                  <span className="narrow block font-normal text-soft text-xs">{citeSource(row.source)}</span>
+                  <span className="narrow block font-normal text-soft text-xs">{citeFor(row.source, job.rules)}</span>
                 )}
               </th>
               {(['has', 'used', 'reserved', 'free', 'grown'] as const).map((field) => (

@@ -1,6 +1,6 @@
 import { QUESTION_GROUPS, type QuestionId, questionOf } from '@/core/records/questions';
 import { answerCommand, answerOf, answerText, initialSource, isAnswered, questionsFor } from '@/core/site/answers';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 
@@ -37,7 +37,7 @@ function QuestionField({ id }: { id: QuestionId }) {
   const dispatch = useSession((session) => session.dispatch);
   const question = questionOf(id);
   const source = initialSource(job, id);
-  const help = `${question.whatFor}${source ? ` Default: ${citeSource(source)}.` : ''}`;
+  const help = `${question.whatFor}${source ? ` Default: ${citeFor(source, job.rules)}.` : ''}`;
   const answered = isAnswered(job, id);
   const label = `${answered ? '✓ ' : ''}${question.words}`;
   const take = (text: string) => dispatch([answerCommand(job, id, text)]);

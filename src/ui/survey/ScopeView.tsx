@@ -2,7 +2,7 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { citeSource } from '@/core/standards/source';
+import { citeFor } from '@/core/standards/cite';
 import { cautionsFor } from '@/core/survey/cautions';
 import { openByItself } from '@/core/survey/openPoints';
 import { useSession } from '../job/session';
@@ -87,7 +87,7 @@ export function ScopeView() {
               </svg>
               <p>
                 {text}
-                {source && <span className="narrow block text-soft text-xs">Source: {citeSource(source)}</span>}
+                {source && <span className="narrow block text-soft text-xs">Source: {citeFor(source, job.rules)}</span>}
               </p>
             </li>
           ))}

@@ -1,10 +1,9 @@
-import { unitFacts } from '../../power/batteries';
+import { judgedOn, upsFacts } from '../../cooling/upsFacts';
 import { feedsOf } from '../../power/feeds';
 import { inletCount } from '../../records/mainsSockets';
-import { answerOf, figureOf } from '../../site/answers';
 import { endOfLifeSource } from '../../standards/batteries';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const batteryDue: SnagRule = {
   id: 'battery-due',
@@ -13,22 +12,19 @@ export const batteryDue: SnagRule = {
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) => {
-    const today = answerOf(job, 'judged-on');
+    const today = judgedOn(job);
     return feedsOf(job)
       .units.filter((gear) => gear.kind === 'ups' && inletCount(gear) > 0)
       .flatMap((gear): Finding[] => {
-        const { due, overdue, onBattery } = unitFacts(job, gear, figureOf(job, 'room-c'), today === '' ? null : today);
-        const at = { gearIds: [gear.id] };
-        if (overdue) return [{ ...at, grade: 'will-bite', what: `The blocks of ${gear.name} were due on ${due}.` }];
-        if (due === null && onBattery.w > 0)
+        const { due, overdue, onBattery } = upsFacts(job, gear, today);
+        const gearIds = [gear.id];
+        if (overdue)
           return [
-            {
-              ...at,
-              grade: 'could-be-neater',
-              what: `How old the blocks of ${gear.name} are is not known: it stands on them.`,
-            },
+            { gearIds, grade: 'will-bite', what: `The battery of ${gear.name} was due for replacement on ${due}.` },
           ];
-        return [];
+        if (onBattery.w <= 0 || (due !== null && overdue !== null)) return [];
+        const missing = due === null ? 'the date of its battery' : 'the day that its age is judged by';
+        return [notJudged({ gearIds }, gear.name, 'battery age', [missing])];
       });
   },
 };

@@ -1,48 +1,46 @@
-import { minutesWanted, unitFacts } from '../../power/batteries';
+import { judgedOn, upsFacts } from '../../cooling/upsFacts';
+import { minutesWanted } from '../../power/batteries';
 import { feedsOf } from '../../power/feeds';
 import { generatorFacts } from '../../power/generator';
 import { inletCount } from '../../records/mainsSockets';
-import { answerOf, figureOf } from '../../site/answers';
 import { peukertSource } from '../../standards/batteries';
 import { formatMinutes } from '../../units/minutes';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const batteryShort: SnagRule = {
   id: 'battery-short',
-  why: 'A battery that ends before the mains or the generator are back only puts the moment off.',
+  why: 'A battery that ends before the mains or the generator are back only delays the outage.',
   source: peukertSource,
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) => {
     const wanted = minutesWanted(job);
     const { bridgeMin, regulated, kind } = generatorFacts(job);
-    const today = answerOf(job, 'judged-on');
+    const need = Math.max(wanted, bridgeMin ?? 0);
     return feedsOf(job)
       .units.filter((gear) => gear.kind === 'ups' && inletCount(gear) > 0)
       .flatMap((gear): Finding[] => {
-        const facts = unitFacts(job, gear, figureOf(job, 'room-c'), today === '' ? null : today);
-        if (facts.onBattery.w <= 0) return [];
-        const at = (facts.aged ?? facts.minutes)?.minutes;
+        const facts = upsFacts(job, gear, judgedOn(job));
+        if (facts.onBattery.w <= 0 && facts.onBattery.unknown === 0) return [];
+        const gearIds = [gear.id];
         const findings: Finding[] = [];
-        if (at !== undefined && at < wanted)
+        // As new, and as warm as it is, is the most that it can last, whatever its age.
+        const most = facts.aged ?? facts.best;
+        const forWhat = bridgeMin !== null && bridgeMin > wanted ? 'until the generator carries the load' : 'required';
+        if (most !== null && most.minutes < need)
           findings.push({
             grade: 'will-bite',
-            gearIds: [gear.id],
-            what: `${gear.name} lasts ${formatMinutes(at)}${facts.aged ? ' as old as it is' : ' as new'}; ${formatMinutes(wanted)} are wanted.`,
+            gearIds,
+            what: `${gear.name}: run time ${facts.aged ? 'about' : 'at most'} ${formatMinutes(most.minutes)}, ${formatMinutes(need)} ${forWhat}.`,
           });
-        else if (at !== undefined && bridgeMin !== null && at < bridgeMin)
-          findings.push({
-            grade: 'will-bite',
-            gearIds: [gear.id],
-            what: `${gear.name} lasts ${formatMinutes(at)}; to bridge to the generator ${formatMinutes(bridgeMin)} are planned.`,
-          });
+        else if (facts.aged === null) findings.push(notJudged({ gearIds }, gear.name, 'run time', facts.unknown));
         if ((kind === 'hand' || kind === 'automatic') && regulated !== true && gear.battery?.topology === 'vi')
           findings.push({
             grade: 'could-be-neater',
-            gearIds: [gear.id],
+            gearIds,
             rowIds: ['generator'],
-            what: `${gear.name} may refuse the generator: a line-interactive unit wants frequency and voltage held well${regulated === null ? ', and of this one nobody knows' : ''}.`,
+            what: `${gear.name} may not accept the generator: a line-interactive UPS needs steady voltage and frequency${regulated === null ? ', and the generator’s are not known' : ''}.`,
           });
         return findings;
       });

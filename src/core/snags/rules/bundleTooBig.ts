@@ -10,7 +10,7 @@ export const bundleTooBig: SnagRule = {
   why: 'Cables that carry power warm each other in a thick bundle. Split it, and keep the parts apart.',
   source: bundleSource,
   stations: ['runs'],
-  reads: { runs: ['id', 'label', 'poeW', 'poeClass', 'bundle', 'scope'] },
+  reads: { runs: ['id', 'label', 'device', 'poeW', 'poeClass', 'bundle', 'scope'] },
   find: ({ runsInOrder }) =>
     sharing(
       runsInOrder.filter((run) => isNow(run) && run.bundle !== ''),

@@ -1,6 +1,7 @@
 import { pathwayHeats } from '../../pathways/cableHeat';
-import { bundleSource } from '../../standards/bundleAmpacity';
-import type { Finding, SnagRule } from '../snag';
+import { bundleRise, bundleRiseSource, bundleSource } from '../../standards/bundleAmpacity';
+import { counted } from '../../text/counted';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const bundleTooWarm: SnagRule = {
   id: 'bundle-too-warm',
@@ -8,22 +9,32 @@ export const bundleTooWarm: SnagRule = {
   source: bundleSource,
   stations: ['power', 'runs'],
   reads: {
-    runs: ['id', 'label', 'carries', 'cable', 'lengthMm', 'scope', 'poeW', 'poeClass'],
+    runs: ['id', 'label', 'carries', 'cable', 'lengthMm', 'scope', 'device', 'poeW', 'poeClass'],
     pathways: true,
     passages: true,
     cableKinds: true,
     answers: true,
   },
   find: ({ job }) =>
-    pathwayHeats(job).flatMap(({ pathway, powered, amps, allowedA, asked, cableC, ratedC, split, awg }): Finding[] => {
-      const over = allowedA !== null && amps > allowedA;
-      if (!asked || (!over && (cableC === null || cableC <= ratedC))) return [];
-      return [
-        {
-          grade: 'will-bite',
-          rowIds: [pathway.id],
-          what: `${powered} powered cables of ${awg} AWG lie in ${pathway.name}: ${amps.toFixed(2)} A in a conductor${allowedA === null ? '' : `, ${allowedA} A allowed`}${cableC === null ? '' : `, about ${Math.round(cableC)} °C`}.${split === null ? '' : ` In ${split} bundles apart they are within the table.`}`,
-        },
-      ];
+    pathwayHeats(job).flatMap((heat): Finding[] => {
+      const { pathway, powered, amps, allowedA, asked, riseK, cableC, ratedC, split, awg, unknownW } = heat;
+      const rowIds = [pathway.id];
+      const apart = split === null ? '' : ` Split it into ${split} bundles, apart.`;
+      const head = `${pathway.name}: ${counted(powered, 'powered cable')} of ${awg} AWG`;
+      const bite = (what: string, source = bundleSource): Finding[] => [{ grade: 'will-bite', rowIds, what, source }];
+      // The rating of a jacket holds at any current; the table of currents only above its least.
+      if (cableC !== null && cableC > ratedC)
+        return bite(`${head} at about ${Math.round(cableC)} °C; the cable is rated ${ratedC} °C.${apart}`);
+      if (allowedA === null) return bite(`${head} in one bundle, more than the table of currents goes to.${apart}`);
+      if (asked && amps > allowedA)
+        return bite(`${head} at ${amps.toFixed(2)} A in a conductor; ${allowedA} A is allowed.${apart}`);
+      if (riseK !== null && riseK > bundleRise.mostK)
+        return bite(
+          `${head} warm up by ${Math.round(riseK)} K; ${bundleRise.mostK} K is the advised limit.${apart}`,
+          bundleRiseSource,
+        );
+      return unknownW > 0
+        ? [notJudged({ rowIds }, pathway.name, 'bundle heat', [`the watts of ${counted(unknownW, 'powered device')}`])]
+        : [];
     }),
 };

@@ -1,7 +1,8 @@
 import { cabinetHeat } from '../../cooling/cabinetHeat';
+import { gearIn } from '../../rack/gearIn';
 import { surfaceHeatSource } from '../../standards/cooling';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 const c = (value: number) => `${Math.round(value)} °C`;
 
@@ -17,24 +18,28 @@ export const cabinetTooWarm: SnagRule = {
       const at = { rackIds: [rack.id] };
       const least = heat.watts.unknown > 0 ? 'at least ' : '';
       const findings: Finding[] = [];
-      const limit = `${c(heat.limitC)}${heat.limitKnown ? '' : ', as is usual,'}`;
-      if (heat.usualC > heat.limitC)
+      const limit = `${c(heat.bestLimitC)}${heat.limitKnown ? '' : ' (usual)'}`;
+      const { bestC, bestUsualC, bestLimitC } = heat;
+      if (bestUsualC > bestLimitC)
         findings.push({
           ...at,
           grade: 'wont-work',
-          what: `${rack.name} gets ${least}${c(heat.usualC)} warm inside while it idles on a usual day; its gear stands ${limit} at most.`,
+          what: `${rack.name}: ${least}${c(bestUsualC)} at the top while it idles on a usual day; its gear is rated ${limit}.`,
         });
-      else if (heat.summerC > heat.limitC)
+      else if (bestC > bestLimitC)
         findings.push({
           ...at,
           grade: 'will-bite',
-          what: `${rack.name} gets ${least}${c(heat.summerC)} warm inside in summer; its gear stands ${limit} at most.`,
+          what: `${rack.name}: ${least}${c(bestC)} at the top in summer; its gear is rated ${limit}.`,
         });
-      else if (heat.grownC > heat.limitC)
+      else if (heat.unknown.length > 0) {
+        if (gearIn(job, rack).length > 0)
+          findings.push(notJudged(at, rack.name, `heat (up to ${c(heat.summerC)} in summer)`, heat.unknown));
+      } else if (heat.grownC > heat.limitC)
         findings.push({
           ...at,
           grade: 'could-be-neater',
-          what: `${rack.name} gets ${least}${c(heat.grownC)} warm inside in summer once it has grown as planned; its gear stands ${limit} at most.`,
+          what: `${rack.name}: ${least}${c(heat.grownC)} at the top in summer once it has grown as planned; its gear is rated ${limit}.`,
         });
       if (heat.shell.thermostatC !== null && heat.shell.thermostatC >= heat.limitC)
         findings.push({

@@ -6,7 +6,7 @@ import { counted } from '../../text/counted';
 import type { SnagRule } from '../snag';
 
 /** What rules of their own say, once so much of it is used. */
-const SAID_ELSEWHERE: ReadonlySet<string> = new Set(['units', 'panel', 'switch', 'poe-watts']);
+const SAID_ELSEWHERE: ReadonlySet<string> = new Set(['units', 'panel', 'switch', 'cages', 'poe-watts']);
 
 const show = (value: number) => String(Math.round(value * 10) / 10);
 
@@ -24,6 +24,11 @@ export const capacityShort: SnagRule = {
     answers: true,
     circuits: true,
     wallOutlets: true,
+    plugs: true,
+    landings: true,
+    cords: true,
+    uplinks: true,
+    rules: true,
   },
   find: ({ job }) => {
     const years = figureOf(job, 'growth-years');

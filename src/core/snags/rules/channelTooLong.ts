@@ -1,11 +1,13 @@
+import { runCelsius } from '../../pathways/cableHeat';
 import type { Run } from '../../records/run';
 import { cableCategory } from '../../runs/cableCategory';
-import { cableKindOf } from '../../runs/cableKinds';
+import { isScreened } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
 import { cordsAllowedMm, fixedAllowedMm, linkLimitMm, temperatureLoss } from '../../runs/linkLimits';
 import { figureOf } from '../../site/answers';
 import { channelSource, copperLengths } from '../../standards/copperLengths';
 import { type CordGauge, cordDerating, mostCords } from '../../standards/cordDerating';
+import { isPoweredByWord } from '../../text/deviceWords';
 import { formatLength } from '../../units/length';
 import type { Finding, SnagRule } from '../snag';
 
@@ -18,8 +20,25 @@ export const channelTooLong: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry', 'speedMbps'],
+    runs: [
+      'id',
+      'label',
+      'floor',
+      'room',
+      'outlet',
+      'carries',
+      'cable',
+      'lengthMm',
+      'entry',
+      'speedMbps',
+      'scope',
+      'device',
+      'poeW',
+      'poeClass',
+    ],
     cableKinds: true,
+    pathways: true,
+    passages: true,
     landings: true,
     cords: true,
     floors: true,
@@ -31,7 +50,6 @@ export const channelTooLong: SnagRule = {
   },
   find: (index) => {
     const gauge = figureOf(index.job, 'cord-awg') as CordGauge;
-    const celsius = figureOf(index.job, 'route-c');
     const show = (mm: number) => formatLength(Math.max(0, Math.floor(mm / 10) * 10), index.job.units);
     const { outletMm } = mostCords[gauge];
     const outletCordMm = figureOf(index.job, 'outlet-cord');
@@ -49,14 +67,18 @@ export const channelTooLong: SnagRule = {
     const linkLimitOf = (run: Run) =>
       linkLimitMm(
         cableCategory(run.cable),
-        celsius,
-        cableKindOf(index.job, run.cable)?.screened ?? false,
+        runCelsius(index.job, run),
+        isScreened(index.job, run.cable),
         run.speedMbps,
       );
     const channels = index.runsInOrder.flatMap((run): Finding[] => {
       const channel = run.carries === 'ethernet' ? channelOf(index.job, run) : null;
       if (!channel) return [];
-      const { fixedMm, cordsMm } = channel;
+      const { fixedMm } = channel;
+      const celsius = runCelsius(index.job, run);
+      const loss = temperatureLoss(celsius, isScreened(index.job, run.cable));
+      // The cord at an access point or a camera is in the same heat as its cable.
+      const cordsMm = channel.cordsMm + (isPoweredByWord(run.device) ? (outletCordMm * loss) / (1 - loss) : 0);
       // A link that is too long by itself is said to be so, and not once more with its cords.
       if (fixedMm > linkLimitOf(run)) return [];
       const total = fixedMm + cordsMm;
@@ -64,10 +86,9 @@ export const channelTooLong: SnagRule = {
         const what = `${run.label} makes a channel of ${show(total)} with its cords; the limit is ${show(copperLengths.channelMm)}.`;
         return [{ grade: 'wont-work', runIds: [run.id], what }];
       }
-      const loss = temperatureLoss(celsius, cableKindOf(index.job, run.cable)?.screened ?? false);
       const allowedMm = cordsAllowedMm(fixedMm, gauge, loss);
       if (cordsMm <= allowedMm) return [];
-      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned. With those the fixed cable may be ${show(fixedAllowedMm(cordsMm, gauge, loss))}${loss > 0 ? ` at ${celsius} °C` : ''}.`;
+      const what = `${run.label} has ${show(fixedMm)} of fixed cable: cords of ${gauge} AWG may be ${show(allowedMm)} together, and ${show(cordsMm)} are planned. With those the fixed cable may be ${show(fixedAllowedMm(cordsMm, gauge, loss))}${loss > 0 ? ` at ${Math.round(celsius)} °C` : ''}.`;
       return [
         {
           grade: 'wont-work',

@@ -2,47 +2,51 @@ import { circuitLoads } from '../../power/feeds';
 import { ruleSets } from '../../standards/ruleSets';
 import { twoFeedSource } from '../../standards/supplies';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 const amps = (value: number) => `${Math.round(value * 10) / 10} A`;
 
 export const circuitOverloaded: SnagRule = {
   id: 'circuit-overloaded',
-  why: 'A breaker that carries too much for good trips, mostly at night, and takes all that hangs on it. New circuits are work for a licensed electrician, by local code.',
+  why: 'An overloaded breaker trips, often at night, and takes everything on the circuit with it. New circuits are work for a licensed electrician, by local code.',
   source: ruleSets.europe.continuous.source,
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) =>
-    circuitLoads(job).flatMap(({ circuit, amps: now, grownAmps, aloneAmps, limitA, full }): Finding[] => {
-      if (now === null || grownAmps === null || limitA === null) return [];
-      const { source } = ruleSets[job.rules].continuous;
-      const at = { rowIds: [circuit.id], source };
-      const least = full.unknown > 0 ? 'at least ' : '';
-      if (now > limitA)
-        return [
-          {
-            ...at,
-            grade: 'wont-work',
-            what: `${circuit.name} carries ${least}${amps(now)}; for good it may carry ${amps(limitA)}.`,
-          },
-        ];
-      if (grownAmps > limitA)
-        return [
-          {
-            ...at,
-            grade: 'will-bite',
-            what: `${circuit.name} carries ${least}${amps(now)} and with the growth planned ${amps(grownAmps)}; for good it may carry ${amps(limitA)}.`,
-          },
-        ];
-      if (aloneAmps !== null && aloneAmps > limitA)
-        return [
-          {
-            ...at,
-            grade: 'will-bite',
-            source: twoFeedSource,
-            what: `${circuit.name} carries ${least}${amps(aloneAmps)} once the other feed of what has two supplies is gone; for good it may carry ${amps(limitA)}.`,
-          },
-        ];
-      return [];
-    }),
+    circuitLoads(job).flatMap(
+      ({ circuit, amps: now, grownAmps, aloneAmps, limitA, full, state, unknown }): Finding[] => {
+        const rowIds = [circuit.id];
+        if (now === null || grownAmps === null || limitA === null)
+          return [notJudged({ rowIds }, circuit.name, 'load', unknown)];
+        const { source } = ruleSets[job.rules].continuous;
+        const at = { rowIds: [circuit.id], source };
+        const least = full.unknown > 0 ? 'at least ' : '';
+        if (now > limitA)
+          return [
+            {
+              ...at,
+              grade: 'wont-work',
+              what: `${circuit.name} carries ${least}${amps(now)}; its limit for a continuous load is ${amps(limitA)}.`,
+            },
+          ];
+        if (grownAmps > limitA)
+          return [
+            {
+              ...at,
+              grade: 'will-bite',
+              what: `${circuit.name} carries ${least}${amps(now)}, and ${amps(grownAmps)} with the growth planned; its limit is ${amps(limitA)}.`,
+            },
+          ];
+        if (aloneAmps !== null && aloneAmps > limitA)
+          return [
+            {
+              ...at,
+              grade: 'will-bite',
+              source: twoFeedSource,
+              what: `${circuit.name} carries ${least}${amps(aloneAmps)} when the other feed of redundant supplies fails; its limit is ${amps(limitA)}.`,
+            },
+          ];
+        return state === 'not judged' ? [notJudged({ rowIds }, circuit.name, 'load', unknown)] : [];
+      },
+    ),
 };

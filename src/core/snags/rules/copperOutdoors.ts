@@ -25,7 +25,7 @@ export const copperOutdoors: SnagRule = {
     );
     const [first] = out;
     if (!first) return [];
-    const what = `${counted(out.length, 'copper run')} ${out.length === 1 ? 'goes' : 'go'} outdoors, ${first.label} first, and nothing is said of protectors.`;
+    const what = `${counted(out.length, 'copper run')} ${out.length === 1 ? 'goes' : 'go'} outdoors (${first.label} is the first). Surge protection is not recorded.`;
     const source = ruleSets[job.rules].cites.outdoors;
     return [{ grade: 'will-bite' as const, runIds: [first.id], what, ...(source ? { source } : {}) }];
   },

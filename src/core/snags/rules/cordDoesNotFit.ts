@@ -17,7 +17,7 @@ export const cordDoesNotFit: SnagRule = {
     gear: true,
     placements: true,
     networks: true,
-    runs: ['id', 'label', 'poeW', 'poeClass', 'networkId'],
+    runs: ['id', 'label', 'device', 'poeW', 'poeClass', 'networkId'],
     landings: true,
     cords: true,
     answers: true,

@@ -49,13 +49,13 @@ export const criticalNoPort: SnagRule = {
         dark.filter((run) => !byModule(run)),
         'wont-work',
         'none',
-        'no switch port of this job has the speed and the power that is asked.',
+        'no switch port has the speed and the power it needs.',
       ),
       ...tell(
         dark.filter(byModule),
         'will-bite',
         'module',
-        'no socket of this job has the speed that is asked, only a cage with a copper module would.',
+        'no RJ45 port has the speed it needs. Fit a copper module in an SFP+ port.',
       ),
     ];
   },

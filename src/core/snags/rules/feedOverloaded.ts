@@ -2,7 +2,7 @@ import { carriedLoad, feedsOf, unitLimitAmps, voltsOf } from '../../power/feeds'
 import { outletSource } from '../../standards/outlets';
 import { formatWatts } from '../../units/power';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const feedOverloaded: SnagRule = {
   id: 'feed-overloaded',
@@ -21,12 +21,19 @@ export const feedOverloaded: SnagRule = {
         ...(ratedW !== null && w > ratedW ? [`${least}${formatWatts(w)} of ${formatWatts(ratedW)}`] : []),
         ...(ratedVa !== null && va > ratedVa ? [`${least}${Math.round(va)} VA of ${ratedVa} VA`] : []),
         ...(limit !== null && volts !== null && va / volts > limit
-          ? [`${least}${(va / volts).toFixed(1)} A of the ${limit.toFixed(1)} A that its own plug may carry for good`]
+          ? [`${least}${(va / volts).toFixed(1)} A of the ${limit.toFixed(1)} A that its own plug carries continuously`]
           : []),
       ];
-      return over.length === 0
-        ? []
-        : [{ grade: 'wont-work', gearIds: [gear.id], what: `${gear.name} is overloaded: ${over.join('; ')}.` }];
+      if (over.length === 0) {
+        const missing = [
+          ...(unknown > 0 ? ['the draw of what is plugged into it'] : []),
+          ...(volts === null || limit === null ? ['the rating of its inlet or the voltage'] : []),
+          ...(gear.kind === 'ups' && (ratedW === null || ratedVa === null) ? ['its rating in W and VA'] : []),
+        ];
+        const loaded = (feeds.plugsInto.get(gear.id) ?? []).length > 0;
+        return missing.length > 0 && loaded ? [notJudged({ gearIds: [gear.id] }, gear.name, 'load', missing)] : [];
+      }
+      return [{ grade: 'wont-work', gearIds: [gear.id], what: `${gear.name} is overloaded: ${over.join('; ')}.` }];
     });
   },
 };

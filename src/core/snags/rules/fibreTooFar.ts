@@ -1,6 +1,7 @@
 import { patchedRuns } from '../../patching/patchedRuns';
+import { fibreKindOf } from '../../runs/fibreKind';
 import { runLength } from '../../runs/routeLength';
-import { FIBRES, modules } from '../../standards/links';
+import { modules } from '../../standards/links';
 import { published } from '../../standards/source';
 import { formatSpeed } from '../../text/speed';
 import { formatLength } from '../../units/length';
@@ -27,7 +28,7 @@ export const fibreTooFar: SnagRule = {
   find: ({ job }) =>
     patchedRuns(job).flatMap(({ run, device, port }): Finding[] => {
       if (run.carries !== 'fibre') return [];
-      const fibre = FIBRES.find((one) => run.cable.toUpperCase().includes(one));
+      const fibre = fibreKindOf(run.cable);
       const speedMbps = Math.min(run.speedMbps ?? Number.POSITIVE_INFINITY, port.speedMbps ?? Number.POSITIVE_INFINITY);
       const length = runLength(job, run);
       if (!fibre || !length || !Number.isFinite(speedMbps)) return [];

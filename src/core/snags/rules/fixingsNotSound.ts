@@ -2,7 +2,7 @@ import { wallVerdict } from '../../mounting/wallMount';
 import { placedIn } from '../../rack/space';
 import { staticsSource } from '../../standards/withdrawal';
 import { percent } from '../../units/percent';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const fixingsNotSound: SnagRule = {
   id: 'fixings-not-sound',
@@ -26,6 +26,13 @@ export const fixingsNotSound: SnagRule = {
       const [first] = open;
       // An empty cabinet is asked about when something goes into it.
       if (holds === true || !first || placedIn(job, rack.id).length === 0) return [];
-      return [{ grade: 'will-bite', rackIds, what: `Whether ${rack.name} holds on its wall is not judged. ${first}` }];
+      return [
+        notJudged(
+          { rackIds },
+          rack.name,
+          'wall mounting',
+          open.map((words) => words.replace(/\.$/, '')),
+        ),
+      ];
     }),
 };

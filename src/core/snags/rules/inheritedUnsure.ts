@@ -1,7 +1,7 @@
 import { isNow } from '../../records/run';
 import { commonPractice } from '../../standards/source';
 import { counted } from '../../text/counted';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const inheritedUnsure: SnagRule = {
   id: 'inherited-unsure',
@@ -32,10 +32,10 @@ export const inheritedUnsure: SnagRule = {
         'will-bite',
         'failed its test',
       ),
-      ...say(
+      ...runsNotJudged(
         found.filter((run) => run.state !== 'failed' && run.state !== 'tested'),
-        'will-bite',
-        'not tested yet',
+        'inherited cable',
+        'a test of it',
       ),
     ];
   },

@@ -28,9 +28,9 @@ export const inletsUnplugged: SnagRule = {
     if (bare.length === 0) return [];
     return [
       {
-        grade: 'will-bite',
+        grade: 'wont-work',
         gearIds: bare.map(({ id }) => id),
-        what: `${listed(bare.map(({ name }) => name))} ${bare.length === 1 ? 'has' : 'have'} no outlet yet.`,
+        what: `${listed(bare.map(({ name }) => name))} ${bare.length === 1 ? 'has' : 'have'} no mains outlet.`,
         mends: () => {
           const plan = planPlugs(job, stepLimits(PLUG_STEPS));
           const commands = plugCommands(plan);

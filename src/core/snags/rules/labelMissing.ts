@@ -12,7 +12,7 @@ export const labelMissing: SnagRule = {
     runsInOrder
       .filter((run) => run.label.trim() === '')
       .map((run) => ({
-        grade: 'wont-work' as const,
+        grade: 'will-bite' as const,
         runIds: [run.id],
         what: `The run to ${[run.room, run.outlet].filter(Boolean).join(', ') || 'an unnamed outlet'} has no label.`,
       })),

@@ -1,12 +1,13 @@
+import { runCelsius } from '../../pathways/cableHeat';
+import { isNow } from '../../records/run';
 import { cableCategory } from '../../runs/cableCategory';
-import { cableKindOf } from '../../runs/cableKinds';
+import { isScreened } from '../../runs/cableKinds';
 import { linkLimitMm } from '../../runs/linkLimits';
 import { runLength } from '../../runs/routeLength';
-import { figureOf } from '../../site/answers';
 import { permanentLinkSource } from '../../standards/copperLengths';
 import { temperatureDerating, temperatureSource } from '../../standards/temperatureDerating';
 import { formatLength } from '../../units/length';
-import type { SnagRule } from '../snag';
+import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const linkTooLong: SnagRule = {
   id: 'link-too-long',
@@ -14,21 +15,40 @@ export const linkTooLong: SnagRule = {
   source: permanentLinkSource,
   stations: ['runs'],
   reads: {
-    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'entry', 'speedMbps'],
+    runs: [
+      'id',
+      'label',
+      'floor',
+      'room',
+      'outlet',
+      'carries',
+      'cable',
+      'lengthMm',
+      'entry',
+      'speedMbps',
+      'scope',
+      'device',
+      'poeW',
+      'poeClass',
+    ],
     floors: true,
     rooms: true,
     places: true,
     answers: true,
     cableKinds: true,
+    pathways: true,
+    passages: true,
     units: true,
   },
   find: ({ job, runsInOrder }) => {
-    const celsius = figureOf(job, 'route-c');
-    const warm = celsius > temperatureDerating.fromC;
-    return runsInOrder.flatMap((run) => {
-      const length = run.carries === 'ethernet' ? runLength(job, run) : null;
+    const copper = runsInOrder.filter((run) => run.carries === 'ethernet' && isNow(run));
+    const unmeasured = copper.filter((run) => runLength(job, run) === null);
+    const long = copper.flatMap((run): Finding[] | Finding => {
+      const length = runLength(job, run);
       if (!length) return [];
-      const screened = cableKindOf(job, run.cable)?.screened ?? false;
+      const celsius = runCelsius(job, run);
+      const warm = celsius > temperatureDerating.fromC;
+      const screened = isScreened(job, run.cable);
       const limitMm = linkLimitMm(cableCategory(run.cable), celsius, screened, run.speedMbps);
       if (length.mm <= limitMm) return [];
       const [is, limit] = [length.mm, Math.floor(limitMm / 100) * 100].map((mm) => formatLength(mm, job.units));
@@ -36,9 +56,10 @@ export const linkTooLong: SnagRule = {
       return {
         grade: 'wont-work' as const,
         runIds: [run.id],
-        what: `${run.label} is ${is} of fixed cable${byPlan}; the limit is ${limit}${warm ? ` at ${celsius} °C` : ''}.`,
+        what: `${run.label} is ${is} of fixed cable${byPlan}; the limit is ${limit}${warm ? ` at ${Math.round(celsius)} °C` : ''}.`,
         ...(warm ? { source: temperatureSource } : {}),
       };
     });
+    return [...long, ...runsNotJudged(unmeasured, 'length', 'length')];
   },
 };

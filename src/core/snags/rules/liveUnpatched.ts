@@ -25,13 +25,14 @@ export const liveUnpatched: SnagRule = {
     const [first] = waiting;
     return [
       {
-        grade: 'could-be-neater' as const,
+        // Before the first cord it is a step to come; after it these devices are without link.
+        grade: index.cordAtPanelPort.size > 0 ? ('wont-work' as const) : ('could-be-neater' as const),
         // The list is long in a young job, so the snag is about the first run and names the count.
         runIds: first ? [first.id] : [],
         what:
           waiting.length === 1
-            ? `${first?.label} (${first?.device}) is landed and not patched yet.`
-            : `${waiting.length} runs with a device are landed and not patched yet, ${first?.label} first.`,
+            ? `${first?.label} (${first?.device}) is not patched.`
+            : `${waiting.length} runs with a device are not patched (${first?.label} is the first).`,
       },
     ];
   },

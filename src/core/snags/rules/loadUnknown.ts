@@ -2,7 +2,7 @@ import { rackLoad } from '../../mounting/rackLoad';
 import { placedIn } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
 import { counted } from '../../text/counted';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const loadUnknown: SnagRule = {
   id: 'load-unknown',
@@ -16,12 +16,11 @@ export const loadUnknown: SnagRule = {
       const { gearKg, emptyKnown } = rackLoad(job, rack);
       const onWall = rack.standing === 'wall';
       const missing = [
-        ...(rack.ratedLoadKg === null ? ['what it is rated to carry'] : []),
+        ...(rack.ratedLoadKg === null ? ['its rated load'] : []),
         ...(gearKg.unknown > 0 ? [`the mass of ${counted(gearKg.unknown, 'device')}`] : []),
-        ...(onWall && !emptyKnown ? ['its own mass'] : []),
+        ...(onWall && !emptyKnown ? ['its empty mass'] : []),
       ];
       if (missing.length === 0) return [];
-      const grade = onWall ? ('will-bite' as const) : ('could-be-neater' as const);
-      return [{ grade, rackIds: [rack.id], what: `Not known of ${rack.name}: ${missing.join(', ')}.` }];
+      return [notJudged({ rackIds: [rack.id] }, rack.name, 'load', missing)];
     }),
 };

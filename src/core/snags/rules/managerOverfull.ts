@@ -15,7 +15,7 @@ export const managerOverfull: SnagRule = {
     gear: true,
     placements: true,
     networks: true,
-    runs: ['id', 'label', 'poeW', 'poeClass', 'networkId'],
+    runs: ['id', 'label', 'device', 'poeW', 'poeClass', 'networkId'],
     landings: true,
     cords: true,
     answers: true,

@@ -3,7 +3,7 @@ import { jackFor } from '../../panels/jacks';
 import { answerOf } from '../../site/answers';
 import { published } from '../../standards/source';
 import { listed } from '../../text/listed';
-import type { SnagRule } from '../snag';
+import { notJudged, type SnagRule } from '../snag';
 
 export const panelNotBonded: SnagRule = {
   id: 'panel-not-bonded',
@@ -21,10 +21,9 @@ export const panelNotBonded: SnagRule = {
     );
     if (panels.size === 0) return [];
     const names = listed([...panels.values()]);
-    const what =
-      answer === 'no'
-        ? `${names} ${panels.size === 1 ? 'has' : 'have'} screened jacks, and the rack is not bonded to earth.`
-        : `${names} ${panels.size === 1 ? 'has' : 'have'} screened jacks, and whether the rack is bonded to earth is not known.`;
-    return [{ grade: 'will-bite' as const, gearIds: [...panels.keys()], what }];
+    const gearIds = [...panels.keys()];
+    if (answer !== 'no') return [notJudged({ gearIds }, names, 'screen', ['whether the rack is bonded to earth'])];
+    const what = `${names} ${panels.size === 1 ? 'has' : 'have'} screened jacks, and the rack is not bonded to earth.`;
+    return [{ grade: 'will-bite' as const, gearIds, what }];
   },
 };

@@ -1,12 +1,14 @@
+import { runCelsius } from '../../pathways/cableHeat';
 import { limitLoopOhm, loopOhm } from '../../power/copperWire';
-import { deviceWattsOf, takesPower } from '../../power/poe';
+import { deviceWattsOf, poeUnknown, takesPower } from '../../power/poe';
 import { runFeed } from '../../power/poeFeed';
+import { isNow } from '../../records/run';
 import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
 import { figureOf } from '../../site/answers';
 import { channelLoopOhm, loopSource } from '../../standards/copperWire';
 import { poeFeedSource } from '../../standards/poeFeed';
-import type { SnagRule } from '../snag';
+import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const poeFeedWeak: SnagRule = {
   id: 'poe-feed-weak',
@@ -17,7 +19,7 @@ export const poeFeedWeak: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'device', 'poeW', 'poeClass', 'entry'],
+    runs: ['id', 'label', 'floor', 'carries', 'cable', 'lengthMm', 'device', 'poeW', 'poeClass', 'entry', 'scope'],
     landings: true,
     cords: true,
     floors: true,
@@ -25,19 +27,27 @@ export const poeFeedWeak: SnagRule = {
     places: true,
     answers: true,
     cableKinds: true,
+    pathways: true,
+    passages: true,
     shelvings: true,
   },
   find: (index) => {
-    const celsius = figureOf(index.job, 'route-c');
     const cordAwg = figureOf(index.job, 'cord-awg');
-    return index.runsInOrder.flatMap((run) => {
-      const channel = takesPower(run) && run.carries === 'ethernet' ? channelOf(index.job, run) : null;
+    const powered = index.runsInOrder.filter((run) => takesPower(run) && run.carries === 'ethernet' && isNow(run));
+    const unknown = {
+      'watts of their devices': powered.filter(poeUnknown),
+      length: powered.filter((run) => channelOf(index.job, run) === null),
+      cable: powered.filter((run) => !cableKindOf(index.job, run.cable)?.gaugeAwg),
+    };
+    const weak = powered.flatMap((run): Finding[] | Finding => {
+      const channel = channelOf(index.job, run);
+      const celsius = runCelsius(index.job, run);
       const awg = cableKindOf(index.job, run.cable)?.gaugeAwg;
-      if (!channel || !awg) return [];
+      if (poeUnknown(run) || !channel || !awg) return [];
       // What the cable may have at most, not what good copper has.
       const ohm = limitLoopOhm(channel.fixedMm, awg, celsius) + loopOhm(channel.cordsMm, cordAwg, celsius);
       const watts = deviceWattsOf(run);
-      const feed = runFeed(watts, ohm);
+      const feed = runFeed(watts, ohm, run.poeClass);
       const runIds = [run.id];
       // Beyond every class is another rule's finding, whatever the cable.
       if (feed === null || (feed === 'beyond' && watts > 71.3)) return [];
@@ -51,5 +61,9 @@ export const poeFeedWeak: SnagRule = {
       const what = `${run.label} has a loop of ${ohm.toFixed(1)} Ω; the limit of the channel is ${channelLoopOhm} Ω.`;
       return { grade: 'will-bite' as const, runIds, what, source: loopSource };
     });
+    return [
+      ...weak,
+      ...Object.entries(unknown).flatMap(([missing, runs]) => runsNotJudged(runs, 'power at the device', missing)),
+    ];
   },
 };

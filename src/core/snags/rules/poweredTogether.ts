@@ -9,7 +9,7 @@ export const poweredTogether: SnagRule = {
   why: 'Cables with power warm each other where they lie together; warm cable reaches less far and ages sooner.',
   source: bundleSource,
   stations: ['runs'],
-  reads: { runs: ['id', 'label', 'poeW', 'poeClass', 'scope'], pathways: true, passages: true },
+  reads: { runs: ['id', 'label', 'device', 'poeW', 'poeClass', 'scope'], pathways: true, passages: true },
   find: ({ job }) =>
     Object.values(job.pathways).flatMap((pathway) => {
       const powered = runsThrough(job, pathway.id).filter((run) => isNow(run) && takesPower(run)).length;

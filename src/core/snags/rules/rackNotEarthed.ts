@@ -1,12 +1,12 @@
 import { answerOf } from '../../site/answers';
 import { published } from '../../standards/source';
 import { listed } from '../../text/listed';
-import type { SnagRule } from '../snag';
+import { notJudged, type SnagRule } from '../snag';
 
 export const rackNotEarthed: SnagRule = {
   id: 'rack-not-earthed',
   why: 'A fault makes bare metal live, and screens without a good earth gain nothing. Bonding is done by local code, each rack on its own, not over another.',
-  source: published('ANSI/TIA-607: 6 AWG from rack to bonding bar; EN 50310; ISO/IEC 30129'),
+  source: published('ANSI/TIA-607; EN 50310; ISO/IEC 30129'),
   stations: ['power'],
   reads: { racks: ['id', 'name', 'material'], plugs: true, answers: true },
   find: ({ job }) => {
@@ -14,15 +14,9 @@ export const rackNotEarthed: SnagRule = {
     const metal = Object.values(job.racks).filter(({ material }) => material !== 'plastic' && material !== 'wood');
     if (earthed === 'yes' || metal.length === 0 || Object.keys(job.plugs).length === 0) return [];
     const names = listed(metal.map(({ name }) => name));
-    return [
-      {
-        grade: earthed === 'no' ? 'will-bite' : 'could-be-neater',
-        rackIds: metal.map(({ id }) => id),
-        what:
-          earthed === 'no'
-            ? `${names}: rack, rails, door and sides are not bonded to earth.`
-            : `${names}: whether rack, rails, door and sides are bonded to earth is not known.`,
-      },
-    ];
+    const rackIds = metal.map(({ id }) => id);
+    return earthed === 'no'
+      ? [{ grade: 'wont-work', rackIds, what: `${names}: rack, rails, door and sides are not bonded to earth.` }]
+      : [notJudged({ rackIds }, names, 'earthing', ['whether rack, rails, door and sides are bonded to earth'])];
   },
 };

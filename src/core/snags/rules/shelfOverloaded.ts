@@ -16,7 +16,7 @@ export const shelfOverloaded: SnagRule = {
       const massKg = atLeast(carriedBy(job, carrier.id).map((gear) => gear.massKg));
       if (massKg.sum <= carrier.carriesKg) return [];
       return {
-        grade: 'will-bite' as const,
+        grade: 'wont-work' as const,
         gearIds: [carrier.id],
         what: `${carrier.name} carries ${atLeastWords(massKg, (kg) => formatMass(kg, job.units))} and is rated for ${formatMass(carrier.carriesKg, job.units)}.`,
       };

@@ -13,7 +13,7 @@ export const stripIntoStrip: SnagRule = {
       if (gear?.kind !== 'distribution' || feed?.kind !== 'distribution') return [];
       return [
         {
-          grade: 'will-bite',
+          grade: 'wont-work',
           gearIds: [gear.id, feed.id],
           what: `${gear.name} is plugged into ${feed.name}: a strip into a strip.`,
         },

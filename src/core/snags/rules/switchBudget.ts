@@ -4,10 +4,14 @@ import { answerOf } from '../../site/answers';
 import { poeSource } from '../../standards/poeClasses';
 import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
+import { counted } from '../../text/counted';
 import { percent } from '../../units/percent';
 import { formatWatts } from '../../units/power';
 import { moveCordMend, unplugMend } from '../mends';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
+
+/** From here on one more device, or a colder start, turns a port off. Common practice, no source. */
+const TIGHT_SHARE = 0.9;
 
 export const switchBudget: SnagRule = {
   id: 'switch-budget',
@@ -16,21 +20,29 @@ export const switchBudget: SnagRule = {
   stations: ['patch'],
   reads: {
     gear: true,
-    runs: ['id', 'label', 'poeW', 'poeClass', 'critical'],
+    runs: ['id', 'label', 'device', 'poeW', 'poeClass', 'critical'],
     landings: true,
     cords: true,
     uplinks: true,
     answers: true,
   },
   find: (index) =>
-    [...switchLoads(index.job).values()].flatMap(({ gear, usedW, budgetW, runs }): Finding[] => {
-      if (usedW === 0 || usedW <= budgetW * practice.fullShare) return [];
-      const how =
-        answerOf(index.job, 'patch-power') === 'measured'
-          ? 'gives, by what its devices draw,'
-          : 'sets aside, by power class,';
-      const what = `${gear.name} ${how} ${formatWatts(usedW)} of ${formatWatts(budgetW)} (${percent(usedW, budgetW)}).`;
-      if (usedW <= budgetW) return [{ grade: 'could-be-neater', gearIds: [gear.id], what, source: commonPractice }];
+    [...switchLoads(index.job).values()].flatMap(({ gear, usedW, budgetW, runs, unknown }): Finding[] => {
+      if (usedW === 0) return [];
+      if (usedW <= budgetW * practice.fullShare)
+        return unknown.length > 0
+          ? [
+              notJudged({ gearIds: [gear.id] }, gear.name, 'PoE budget', [
+                `the watts of ${counted(unknown.length, 'device')}`,
+              ]),
+            ]
+          : [];
+      const how = answerOf(index.job, 'patch-power') === 'measured' ? 'supplies' : 'sets aside by class';
+      const least = unknown.length > 0 ? 'at least ' : '';
+      const what = `${gear.name} ${how} ${least}${formatWatts(usedW)} of its ${formatWatts(budgetW)} PoE budget (${percent(usedW, budgetW)}).`;
+      const tight = usedW > budgetW * TIGHT_SHARE || unknown.length > 0;
+      if (usedW <= budgetW)
+        return [{ grade: tight ? 'will-bite' : 'could-be-neater', gearIds: [gear.id], what, source: commonPractice }];
       const mends = () => {
         const [last] = runs
           .filter(({ run }) => takesPower(run))

@@ -5,7 +5,7 @@ import { topologyOf } from '../../uplinks/topology';
 import type { SnagRule } from '../snag';
 
 /** Above so many to one an uplink is felt in an office. Common practice, no source. */
-const MOST_TO_ONE = 24;
+const MOST_TO_ONE = 48;
 
 export const uplinkNarrow: SnagRule = {
   id: 'uplink-narrow',

@@ -17,16 +17,20 @@ export const categoryAdvice: Adviser = (job) => {
   const runs = copperRuns(job).filter((run) => run.origin === 'new');
   if (runs.length === 0) return null;
   const metres = metresOf(job, runs);
-  const channel = (mm: number | null) => (mm ?? 1) + copperLengths.workAreaCordMm;
+  // Without any length nothing can be said of reach.
+  if (metres === null) return null;
+  const measured = runs.filter((run) => runLengthMm(job, run) !== null);
+  const unknown = runs.length - measured.length;
+  const channel = (mm: number | null) => (mm ?? 0) + copperLengths.workAreaCordMm;
   const short = (category: Category, mbps: number) =>
-    runs.filter((run) => channel(runLengthMm(job, run)) > (reachFor(category, mbps)?.sureMm ?? 0)).length;
+    measured.filter((run) => channel(runLengthMm(job, run)) > (reachFor(category, mbps)?.sureMm ?? 0)).length;
   const missed = (category: Category) =>
-    runs.filter(
+    measured.filter(
       (run) =>
         run.speedMbps !== null && channel(runLengthMm(job, run)) > (reachFor(category, run.speedMbps)?.sureMm ?? 0),
     ).length;
   const options = KINDS.map(({ id, category, cost }) => {
-    const [fails, ten] = [missed(category), runs.length - short(category, 10_000)];
+    const [fails, ten] = [missed(category), measured.length - short(category, 10_000)];
     return {
       id,
       words: `Cat ${category}`,
@@ -35,9 +39,10 @@ export const categoryAdvice: Adviser = (job) => {
       ports: 0,
       pros: [
         `${counted(ten, 'run')} of ${runs.length} would carry 10 Gb/s for sure.`,
-        ...(fails === 0 ? ['Every run reaches the speed wanted.'] : []),
+        ...(fails === 0 && unknown === 0 ? ['Every run reaches the speed wanted.'] : []),
       ],
       cons: [
+        ...(unknown > 0 ? [`The length of ${counted(unknown, 'run')} is not known: their reach is not judged.`] : []),
         ...(fails > 0 ? [`${counted(fails, 'run')} would not surely reach the speed wanted.`] : []),
         ...(category === '6A' ? ['Thicker: more conduit, wider bends, slower to end.'] : []),
       ],

@@ -9,8 +9,12 @@ import { figureOf } from '../../site/answers';
 export const copperRuns = (job: Job): Run[] =>
   indexJob(job).runsInOrder.filter((run) => run.carries === 'ethernet' && isNow(run));
 
-export const metresOf = (job: Job, runs: readonly Run[]): number =>
-  runs.reduce((sum, run) => sum + (runLengthMm(job, run) ?? 0) / 1000, 0);
+/** Metres of runs, those of unknown length taken as long as the others are on the mean; null: none is known. */
+export function metresOf(job: Job, runs: readonly Run[]): number | null {
+  const known = runs.flatMap((run) => runLengthMm(job, run) ?? []);
+  if (known.length === 0) return null;
+  return (known.reduce((sum, mm) => sum + mm, 0) / known.length / 1000) * runs.length;
+}
 
 export const price = (job: Job, id: QuestionId): number => figureOf(job, id);
 export const round2 = (value: number): number => Math.round(value * 100) / 100;

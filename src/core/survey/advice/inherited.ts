@@ -16,7 +16,7 @@ export const inheritedAdvice: Adviser = (job) => {
   const tested = answerOf(job, 'inherited-tested');
   const pull = found.length * (price(job, 'minutes-pull') + 2 * price(job, 'minutes-jack'));
   const known = metresOf(job, found);
-  const metres = known > 0 ? known : found.length * 20;
+  const metres = known ?? found.length * 20;
   const keepMinutes = found.length * price(job, 'minutes-jack') + short.length * price(job, 'minutes-coupler') * 2;
   const sound = short.length + low.length < found.length / 2;
   return {
@@ -47,7 +47,7 @@ export const inheritedAdvice: Adviser = (job) => {
         pros: ['Known category, known path, tails as long as wanted.'],
         cons: [
           'Old cables may be stapled: they can rarely be used to draw new ones.',
-          ...(known > 0 ? [] : ['Lengths are not known: 20 m each were reckoned.']),
+          ...(known !== null ? [] : ['Lengths are not known: 20 m each were assumed.']),
         ],
       },
     ],

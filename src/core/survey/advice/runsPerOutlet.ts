@@ -7,7 +7,9 @@ export const runsPerOutletAdvice: Adviser = (job) => {
   const runs = copperRuns(job).filter((run) => run.origin === 'new');
   const outlets = new Set(runs.map((run) => [run.floor, run.room, run.outlet || run.id].map(sameKey).join(':'))).size;
   if (outlets === 0) return null;
-  const metresEach = metresOf(job, runs) / runs.length;
+  const metres = metresOf(job, runs);
+  if (metres === null) return null;
+  const metresEach = metres / runs.length;
   const costs = (each: number) => {
     const minutes =
       outlets *

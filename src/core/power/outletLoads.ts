@@ -1,0 +1,55 @@
+import type { Job } from '../job/job';
+import type { Gear } from '../records/gear';
+import { inletCount, outletKindOf, outletsOf } from '../records/mainsSockets';
+import type { Plug } from '../records/plug';
+import { outletAmps } from '../standards/outlets';
+import { ruleSets } from '../standards/ruleSets';
+import { feedsOf, plugLoad, voltsOf, wallOutletsOf } from './feeds';
+
+/** What is plugged into one outlet against what the outlet may carry. Null: not known. */
+export type OutletLoad = { plug: Plug; gear: Gear; where: string; amps: number | null; limitA: number | null };
+
+/**
+ * Load of each outlet that has a plug. One device on a cord takes at most the share of the rating that the region allows
+ * for a continuous load (NFPA 70 210.23(A)(1) in North America; elsewhere the rating).
+ */
+export function outletLoads(job: Job): OutletLoad[] {
+  const feeds = feedsOf(job);
+  const { share } = ruleSets[job.rules].continuous;
+  return Object.values(job.plugs).flatMap((plug): OutletLoad[] => {
+    const gear = job.gear[plug.gearId];
+    const feed = plug.feedId === null ? null : (job.gear[plug.feedId] ?? null);
+    const wall = plug.wallId === null ? null : (job.wallOutlets[plug.wallId] ?? null);
+    if (!gear || inletCount(gear) === 0 || (!feed && !wall)) return [];
+    const outlet = (feed ? outletsOf(feed) : wall ? wallOutletsOf(wall) : [])[plug.outlet - 1];
+    const rated = outlet ? outletAmps(outletKindOf(outlet.kind, feed, job.rules), job.rules) : null;
+    const circuit = wall ? (job.circuits[wall.circuitId ?? ''] ?? null) : null;
+    const volts = voltsOf(job, circuit);
+    const load = plugLoad(feeds, plug, 'full');
+    return [
+      {
+        plug,
+        gear,
+        where: `${feed?.name ?? wall?.name} outlet ${plug.outlet}`,
+        amps: volts === null || load.unknown > 0 ? null : load.va / volts,
+        limitA: rated === null ? null : rated * share,
+      },
+    ];
+  });
+}
+
+/** Two outlets of one twin plate may carry this together in the United Kingdom, A (BS 1363-2). From memory. */
+export const twinPlateA = 20;
+
+/** Load of twin plates by wall outlet, A; null: something on it is not known. */
+export function twinPlates(job: Job): { wallId: string; name: string; amps: number | null }[] {
+  if (job.rules !== 'united-kingdom') return [];
+  const loads = outletLoads(job);
+  return Object.values(job.wallOutlets)
+    .filter(({ count, kind }) => count === 2 && (kind === null || kind === 'bs-1363'))
+    .map(({ id, name }) => {
+      const on = loads.filter(({ plug }) => plug.wallId === id);
+      const known = on.every(({ amps }) => amps !== null);
+      return { wallId: id, name, amps: known ? on.reduce((sum, { amps }) => sum + (amps ?? 0), 0) : null };
+    });
+}

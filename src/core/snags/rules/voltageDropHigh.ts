@@ -1,0 +1,24 @@
+import { circuitFacts } from '../../power/circuitFacts';
+import { dropSource } from '../../standards/mainsWire';
+import { FEED_READS } from '../powerReads';
+import type { SnagRule } from '../snag';
+
+export const voltageDropHigh: SnagRule = {
+  id: 'voltage-drop-high',
+  why: 'Supplies draw more current from a lower voltage, and a UPS goes to battery often. New wiring is work for a licensed electrician.',
+  source: dropSource,
+  stations: ['power'],
+  reads: FEED_READS,
+  find: ({ job }) =>
+    circuitFacts(job).flatMap(({ circuit, drop }) =>
+      drop === null || drop.percent <= drop.advice
+        ? []
+        : [
+            {
+              grade: 'will-bite' as const,
+              rowIds: [circuit.id],
+              what: `${circuit.name}: ${drop.percent.toFixed(1)} % voltage drop to its outlets; ${drop.advice} % is the advised limit.`,
+            },
+          ],
+    ),
+};
