@@ -11,7 +11,7 @@ type Entry = { name: RegExp; count: number };
 export async function startJob(page: Page, name: string, gear: Entry[] = []): Promise<string> {
   await page.goto('/new');
   await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Rules of').selectOption('europe');
+  await page.getByLabel('Country').selectOption('IE');
   await page.getByLabel('The cabinet stands').selectOption('floor');
   for (const { name: device, count } of gear) await page.getByLabel(device).fill(String(count));
   await page.getByRole('button', { name: 'Start the job' }).click();

@@ -13,8 +13,8 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await page.waitForURL('/new');
   await tabTo(page, /^Name/);
   await page.keyboard.type('Keyboard House');
-  await tabTo(page, /^Rules of/);
-  await page.keyboard.type('Europe');
+  await tabTo(page, /^Country/);
+  await page.keyboard.type('Ireland');
   await tabTo(page, /^The cabinet stands/);
   await page.keyboard.type('on the f');
   await tabTo(page, /keystone, 24/);

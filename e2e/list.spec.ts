@@ -45,7 +45,7 @@ test('a list dropped on Runs opens the import, and what is here already is updat
 test('a rack numbered from the top and made shallower shows it, in inches where the job says so', async ({ page }) => {
   await page.goto('/new');
   await page.getByLabel('Name').fill('Inches');
-  await page.getByLabel('Rules of').selectOption('north-america');
+  await page.getByLabel('Country').selectOption('US');
   await page.getByLabel('The cabinet stands').selectOption('table');
   await page.getByLabel('Units', { exact: true }).selectOption('imperial');
   await expect(page.getByLabel('Usable depth')).toHaveValue('17.72');

@@ -200,6 +200,7 @@ test('many runs pass at once; cords, uplinks and feeds are stood for, and not on
   await go(page, `/jobs/${id}/prove/many`);
   await page.getByRole('button', { name: 'Add a tester' }).click();
   await page.getByLabel('It can tell').selectOption('wire-map');
+  await page.getByLabel('Detects split pairs').selectOption('yes');
   await page.getByRole('button', { name: /^Choose all/ }).click();
   await page.getByRole('button', { name: /^\d+ passed$/ }).click();
   await saved(page);
@@ -211,7 +212,7 @@ test('many runs pass at once; cords, uplinks and feeds are stood for, and not on
   await page.getByLabel('By whom').fill('Kim');
   await page.getByRole('button', { name: 'It is as planned' }).click();
   await saved(page);
-  await page.getByLabel('Show').selectOption('proven');
+  await page.getByLabel('Show').selectOption('signed off');
   await expect(board.getByRole('list').first().getByRole('listitem')).toHaveCount(1);
   await page.getByLabel('Show').selectOption('open');
   const second = board.getByRole('list').first().getByRole('listitem').first();

@@ -11,7 +11,7 @@ test('a stranger’s untidy list becomes a cabinet, from an empty job to what is
   await page.getByLabel('Name', { exact: true }).fill('Töpferei & Gästehaus');
   await page.getByRole('button', { name: 'Start the job' }).click();
   await expect(page.getByText('Choose whose rules hold')).toBeVisible();
-  await page.getByLabel('Rules of').selectOption('europe');
+  await page.getByLabel('Country').selectOption('IE');
   await page.getByLabel('The cabinet stands').selectOption('wall');
   await page.getByLabel('Rack height').fill('15');
   await page.getByLabel('How many: Patch panel, keystone, 48').fill('2');

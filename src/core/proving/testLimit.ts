@@ -14,8 +14,6 @@ export type TestStandard = 'TIA' | 'ISO/IEC';
 /** A limit that a link is tested to; null where a name or a run does not tell. */
 export type TestLimit = { category: Category | null; kind: LinkKind | null; standard: TestStandard | null };
 
-const testLimitSource: Source = published('ANSI/TIA-568.2-D; ISO/IEC 11801-1 and 14763-2: field test limits');
-
 /** Classes of ISO/IEC 11801-1 and the category of parts that makes each. */
 const CLASSES: Readonly<Record<Category, string>> = {
   '5e': 'Class D',
