@@ -66,7 +66,7 @@ export function plugJob(path: string, options: Options): number {
   const out = needOut(options);
   const job = readJobFile(readText(path));
   const plan = planPlugs(job, limitsOf(options, 5));
-  const { plugs, left, missing, proven, points, bound } = plan;
+  const { plugs, left, missing, wallsUnknown, proven, points, bound } = plan;
   write(out, writeJobFile(applyCommands(job, plugCommands(plan)).job));
   for (const { gear, plug, feedName, cordMm, why } of plugs)
     say(
@@ -75,6 +75,7 @@ export function plugJob(path: string, options: Options): number {
   for (const { gear, inlet, why } of left) say(`left: ${gear.name}, inlet ${inlet}: ${why}`);
   for (const { kind, count } of missing)
     say(`missing: ${counted(count, 'outlet')}${kind === null ? '' : ` ${outlets[kind].name}`}`);
+  if (wallsUnknown) say('not known: how many outlets the wall has; answer it in the survey, or enter them');
   say(
     `${counted(plugs.length, 'plug')} put in (${proven ? 'proven best' : `best found, at most ${points - bound} points from the best`})`,
   );

@@ -1,3 +1,4 @@
+import { keepRows } from '../../src/core/commands/rows';
 import type { Job } from '../../src/core/job/job';
 import { planJob } from '../../src/core/plans/planJob';
 import { PLUG_STEPS, planPlugs, plugCommands } from '../../src/core/power/plugPlan';
@@ -8,7 +9,10 @@ let made: Job | null = null;
 /** The demo site with everything planned: circuits, outlets, plugs, places where people are, recordings. */
 export function powered(): Job {
   made ??= planJob(
-    apply(surveyed(), { type: 'keepRows', rows: JSON.parse(demoText('quillback-power.json')).rows }),
+    apply(surveyed(), {
+      type: 'keepRows',
+      rows: keepRows.schema.shape.rows.parse(JSON.parse(demoText('quillback-power.json')).rows),
+    }),
   ).job;
   return made;
 }

@@ -2,12 +2,18 @@ import type { Job } from '../job/job';
 import type { Gear } from '../records/gear';
 import { inletCount, outletKindOf, outletsOf } from '../records/mainsSockets';
 import type { Plug } from '../records/plug';
-import { outletAmps } from '../standards/outlets';
+import { type OutletKind, outletAmps } from '../standards/outlets';
 import { ruleSets } from '../standards/ruleSets';
 import { feedsOf, plugLoad, voltsOf, wallOutletsOf } from './feeds';
 
 /** What is plugged into one outlet against what the outlet may carry. Null: not known. */
 export type OutletLoad = { plug: Plug; gear: Gear; where: string; amps: number | null; limitA: number | null };
+
+/** What one device on a cord may take of an outlet of a kind, A: its rating by the share for a continuous load. */
+export function outletLimitA(job: Job, kind: OutletKind | null): number | null {
+  const rated = outletAmps(kind, job.rules);
+  return rated === null ? null : rated * ruleSets[job.rules].continuous.share;
+}
 
 /**
  * Load of each outlet that has a plug. One device on a cord takes at most the share of the rating that the region allows
@@ -15,14 +21,12 @@ export type OutletLoad = { plug: Plug; gear: Gear; where: string; amps: number |
  */
 export function outletLoads(job: Job): OutletLoad[] {
   const feeds = feedsOf(job);
-  const { share } = ruleSets[job.rules].continuous;
   return Object.values(job.plugs).flatMap((plug): OutletLoad[] => {
     const gear = job.gear[plug.gearId];
     const feed = plug.feedId === null ? null : (job.gear[plug.feedId] ?? null);
     const wall = plug.wallId === null ? null : (job.wallOutlets[plug.wallId] ?? null);
     if (!gear || inletCount(gear) === 0 || (!feed && !wall)) return [];
     const outlet = (feed ? outletsOf(feed) : wall ? wallOutletsOf(wall) : [])[plug.outlet - 1];
-    const rated = outlet ? outletAmps(outletKindOf(outlet.kind, feed, job.rules), job.rules) : null;
     const circuit = wall ? (job.circuits[wall.circuitId ?? ''] ?? null) : null;
     const volts = voltsOf(job, circuit);
     const load = plugLoad(feeds, plug, 'full');
@@ -32,7 +36,7 @@ export function outletLoads(job: Job): OutletLoad[] {
         gear,
         where: `${feed?.name ?? wall?.name} outlet ${plug.outlet}`,
         amps: volts === null || load.unknown > 0 ? null : load.va / volts,
-        limitA: rated === null ? null : rated * share,
+        limitA: outlet ? outletLimitA(job, outletKindOf(outlet.kind, feed, job.rules)) : null,
       },
     ];
   });

@@ -5,13 +5,27 @@ import type { Gear } from '../records/gear';
 import { inletCount, type MainsOutlet, outletKindOf, outletsOf } from '../records/mainsSockets';
 import { type Plug, plugId } from '../records/plug';
 import { portKey } from '../records/portKey';
+import type { WallOutlet } from '../records/wallOutlet';
+import { figureOf } from '../site/answers';
 import type { SearchLimits } from '../solve/limits';
 import { pack } from '../solve/packing/pack';
 import type { PackingProblem } from '../solve/packing/problem';
-import { OUTLET_KINDS, type OutletKind, outletAmps, outlets, plugsFor } from '../standards/outlets';
-import { carriedLoad, circuitLoads, type Feeds, feedsOf, unitLimitAmps, voltsOf, wallOutletsOf } from './feeds';
+import { OUTLET_KINDS, type OutletKind, outlets, plugsFor } from '../standards/outlets';
+import { loadFor } from './batteries';
+import {
+  batteryLoad,
+  carriedLoad,
+  circuitLoads,
+  type Feeds,
+  feedsOf,
+  unitLimitAmps,
+  voltsOf,
+  wallOutletsOf,
+} from './feeds';
 import { mainsWayMm, stockCordMm } from './mainsCords';
+import { outletLimitA } from './outletLoads';
 import { plugFit, plugWidthMm } from './plugFit';
+import { surveyedWalls, wallOutletCount } from './surveyedWalls';
 
 /** Prices of the choice, in points: a centimetre of cord is one. Common practice, no source. */
 const PRICES = {
@@ -19,6 +33,8 @@ const PRICES = {
   leftOutFor: { stays: 300_000, 'may go': 100_000, 'goes first': 0 },
   /** What must stay on is not behind a battery. */
   offBattery: 20_000,
+  /** The way to the internet is not behind a battery that has room for it, though nobody said that it must stay on. */
+  networkOffBattery: 2000,
   /** Battery minutes go to what may go dark. */
   onBattery: { 'may go': 300, 'goes first': 3000 },
   /** Two supplies of a device on one feed. */
@@ -29,6 +45,8 @@ const PRICES = {
   unknownFit: 500,
 } as const;
 const HANGS: readonly Gear['kind'][] = ['router', 'modem'];
+/** What the rest of the network hangs on. */
+const NETWORK: readonly Gear['kind'][] = ['router', 'modem', 'switch', 'injector'];
 
 /** An outlet that a plug can go to. */
 type Place = {
@@ -50,6 +68,10 @@ export type PlugPlan = {
   left: { gear: Gear; inlet: number; why: string }[];
   /** The fewest outlets that are missing, by kind. */
   missing: { kind: OutletKind | null; count: number }[];
+  /** Wall outlets that the survey counted and the plan uses: records to be made with it. */
+  walls: WallOutlet[];
+  /** Nobody said how many outlets the wall has: what is missing may be there already. */
+  wallsUnknown: boolean;
   proven: boolean;
   points: number;
   bound: number;
@@ -59,8 +81,18 @@ export type PlugPlan = {
 export const PLUG_STEPS = 4000;
 
 /** The commands that put a plan's plugs in. */
-export const plugCommands = ({ plugs }: Pick<PlugPlan, 'plugs'>): Command[] =>
-  plugs.length === 0 ? [] : [{ type: 'keepRows', rows: plugs.map(({ plug }) => ({ table: 'plugs', record: plug })) }];
+export const plugCommands = ({ plugs, walls }: Pick<PlugPlan, 'plugs' | 'walls'>): Command[] =>
+  plugs.length === 0
+    ? []
+    : [
+        {
+          type: 'keepRows',
+          rows: [
+            ...walls.map((record) => ({ table: 'wallOutlets' as const, record })),
+            ...plugs.map(({ plug }) => ({ table: 'plugs' as const, record: plug })),
+          ],
+        },
+      ];
 
 const place = (feeds: Feeds, feed: Gear | null, wallId: string | null, outlet: MainsOutlet): Place => {
   const units: string[] = [];
@@ -174,12 +206,14 @@ export function plugProblem(job: Job): { problem: PackingProblem; items: Item[];
   items.forEach(({ gear, load }, item) => {
     places.forEach((one, at) => {
       const fit = plugFit(fed, gear, one.feed, one.outlet);
-      const rated = outletAmps(one.kind, job.rules);
+      const rated = outletLimitA(job, one.kind);
       const volts = voltsOf(job, null);
       if (fit.fits === 'no' || (rated !== null && volts !== null && load.va / volts > rated)) return;
       let price = Math.round(stockCordMm(way(fed, gear, one) ?? 1500) / 10);
       if (fit.fits === 'unknown') price += PRICES.unknownFit;
       if (gear.inOutage === 'stays') price += one.battery ? 0 : PRICES.offBattery;
+      else if (gear.inOutage === 'may go' && NETWORK.includes(gear.kind))
+        price += one.battery ? 0 : PRICES.networkOffBattery;
       else if (one.battery) price += PRICES.onBattery[gear.inOutage];
       if (HANGS.includes(gear.kind) && !one.outlet.switched) price += PRICES.notSwitched;
       cost[item * places.length + at] = price;
@@ -241,7 +275,12 @@ function limitsOf(job: Job, feeds: Feeds, items: readonly Item[], places: readon
     const now = carriedLoad(feeds, unit, 'full');
     const amps = unitLimitAmps(job, unit);
     const { ratedW = null, ratedVa = null } = unit.battery ?? {};
+    const lasts = unit.battery ? loadFor(unit.battery, unit.efficiency, figureOf(job, 'minutes-wanted')) : null;
+    const backed = inside((one) => one.units.includes(unit.id) && one.battery);
     return [
+      ...(lasts === null || !backed.includes(1)
+        ? []
+        : [{ inside: backed, weight: weightW, most: lasts - batteryLoad(feeds, unit, 'full').w }]),
       ...(amps === null || volts === null ? [] : [{ inside: here, weight: weightVa, most: amps * volts - now.va }]),
       ...(ratedW === null ? [] : [{ inside: here, weight: weightW, most: ratedW - now.w }]),
       ...(ratedVa === null ? [] : [{ inside: here, weight: weightVa, most: ratedVa - now.va }]),
@@ -260,9 +299,13 @@ function limitsOf(job: Job, feeds: Feeds, items: readonly Item[], places: readon
  * nothing that is wanted, no unit or circuit overloaded, short cords. What has a plug keeps it. Strips and battery units are
  * fed first, by rule; the rest is the cheapest choice there is.
  */
-export function planPlugs(job: Job, limits: SearchLimits): PlugPlan {
+export function planPlugs(given: Job, limits: SearchLimits): PlugPlan {
+  const walls = surveyedWalls(given);
+  const job =
+    walls.length === 0 ? given : { ...given, wallOutlets: Object.fromEntries(walls.map((wall) => [wall.id, wall])) };
   const { problem, items, places, first } = plugProblem(job);
   const packed = pack(problem, limits);
+  const wallsUnknown = wallOutletCount(job) === null;
   const feedName = (feed: Gear | null, wallId: string | null) =>
     feed?.name ?? job.wallOutlets[wallId ?? '']?.name ?? '';
   const units = first.flatMap((plug): PlugChoice[] => {
@@ -293,7 +336,7 @@ export function planPlugs(job: Job, limits: SearchLimits): PlugPlan {
         gear,
         feedName: feedName(at.feed, at.wallId),
         cordMm: stockCordMm(way(job, gear, at) ?? 1500),
-        why: whyHere(job, gear, at, items, places, packed.placeOf, item),
+        why: whyHere(job, gear, at, items, places, packed.placeOf, item, problem.cost),
       },
     ];
   });
@@ -307,7 +350,11 @@ export function planPlugs(job: Job, limits: SearchLimits): PlugPlan {
   return {
     plugs: [...units, ...chosen],
     left: [
-      ...unfed.map((gear) => ({ gear, inlet: 1, why: 'No wall outlet is free that its plug goes into.' })),
+      ...unfed.map((gear) => ({
+        gear,
+        inlet: 1,
+        why: wallsUnknown ? 'No wall outlet has been entered.' : 'No free wall outlet takes its plug.',
+      })),
       ...out.map(({ item, at }) => ({ gear: item.gear, inlet: item.inlet, why: whyLeft(problem, places, at) })),
     ],
     missing: missingKinds(
@@ -318,6 +365,8 @@ export function planPlugs(job: Job, limits: SearchLimits): PlugPlan {
     proven: packed.proven,
     points: packed.cost,
     bound: packed.bound,
+    walls,
+    wallsUnknown,
   };
 }
 
@@ -329,11 +378,15 @@ function whyHere(
   places: readonly Place[],
   placeOf: Int32Array,
   item: number,
+  cost: Float64Array,
 ): string[] {
   const why: string[] = [];
   if (gear.inOutage === 'stays')
-    why.push(at.battery ? 'must stay on: on battery' : 'must stay on, and no battery outlet is left for it');
+    why.push(at.battery ? 'must stay on: on battery' : offBatteryWhy(cost, places, placeOf, item));
+  else if (at.battery && NETWORK.includes(gear.kind))
+    why.push('the network hangs on it: on battery, though not set to stay on');
   else if (at.battery) why.push('no other outlet is free');
+  else if (gear.inOutage === 'may go') why.push('may go dark in an outage, as set in Stack');
   const other = items.findIndex((one, slot) => slot !== item && one.gear.id === gear.id && (placeOf[slot] ?? -1) >= 0);
   const there = other < 0 ? undefined : places[placeOf[other] ?? -1];
   if (there)
@@ -351,6 +404,18 @@ function whyHere(
   if (covered.length > 0) why.push(`covers outlet ${covered.map(({ outlet }) => outlet.number).join(', ')}`);
   if (at.kind === null) why.push('the kind of the outlet is not known');
   return why.length > 0 ? why : ['shortest cord'];
+}
+
+/** Why what must stay on is not behind a battery: no outlet is left that takes its plug, or it would be too much for one. */
+function offBatteryWhy(cost: Float64Array, places: readonly Place[], placeOf: Int32Array, item: number): string {
+  const used = new Set(placeOf);
+  const open = places.some(
+    ({ battery }, at) =>
+      battery && !used.has(at) && Number.isFinite(cost[item * places.length + at] ?? Number.POSITIVE_INFINITY),
+  );
+  return open
+    ? 'must stay on, and with it the battery would be overloaded or not last as long as wanted'
+    : 'must stay on, and no battery outlet is left that takes its plug';
 }
 
 function whyLeft({ places: count, cost }: PackingProblem, places: readonly Place[], item: number): string {

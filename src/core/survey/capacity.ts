@@ -6,6 +6,7 @@ import { portsToKeep } from '../patching/keptPorts';
 import { circuitLoads } from '../power/feeds';
 import { amperes, mainsForPoeW } from '../power/mainsCurrent';
 import { deviceWattsOf, drawnWattsOf, poeUnknown, takesPower } from '../power/poe';
+import { wallOutletCount } from '../power/surveyedWalls';
 import type { Gear } from '../records/gear';
 import { inletCount, outletCount } from '../records/mainsSockets';
 import { portKey } from '../records/portKey';
@@ -103,7 +104,6 @@ export function capacities(job: Job): Capacity[] {
   const volts = answerOf(job, 'mains-volts') === 'unknown' ? null : Number(answerOf(job, 'mains-volts'));
   const ampsOf = (watts: number, factor?: number) => (volts === null ? 0 : amperes(watts, volts, factor));
   // What the Power station was told goes before what the survey was.
-  const walls = Object.values(job.wallOutlets);
   const rated = Object.values(job.circuits).filter(({ breakerA }) => breakerA !== null);
   const poe = live.filter((run) => takesPower(run));
   const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : deviceWattsOf(run));
@@ -195,14 +195,14 @@ export function capacities(job: Job): Capacity[] {
       unit: 'outlets',
       // What passes the mains on takes outlets as well as it gives them.
       has:
-        (walls.length > 0 ? sum(walls, ({ count }) => count) : figureOf(job, 'mains-outlets')) +
+        (wallOutletCount(job) ?? 0) +
         sum(gear.filter(feedsOthers), (one) => Math.max(0, outletCount(one) - inletCount(one))),
       ...both(
         gear.filter((one) => !feedsOthers(one)),
         (one) => placed(one.id),
         inletCount,
       ),
-      unsaid: walls.length === 0 && !isAnswered(job, 'mains-outlets'),
+      unsaid: wallOutletCount(job) === null,
       whole: true,
     },
     // One breaker does not help another: each circuit is judged by what is plugged into it.
@@ -252,7 +252,7 @@ export function capacities(job: Job): Capacity[] {
       const grown = whole ? Math.ceil(exact - 1e-9) : exact;
       const share = row.has > 0 ? grown / row.has : grown > 0 ? Number.POSITIVE_INFINITY : 0;
       const state =
-        share > 1
+        share > 1 && !unsaid
           ? ('too little' as const)
           : unknown > 0 || unsaid
             ? ('not judged' as const)

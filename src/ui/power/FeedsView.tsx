@@ -357,6 +357,7 @@ function PlugTheRest() {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
   const { plan, busy, start, cancel, putAway } = usePlanner<PlugPlan>(job);
+  const { base } = useJobPath();
   const use = () => {
     if (plan && dispatch(plugCommands(plan))) putAway();
   };
@@ -398,9 +399,22 @@ function PlugTheRest() {
           ))}
           {plan.missing.map(({ kind, count }) => (
             <li key={kind ?? 'any'} className="py-0.5 font-semibold">
-              To buy: {counted(count, 'outlet')} more{kind === null ? '' : ` of the kind ${outlets[kind].name}`}
+              {plan.wallsUnknown ? 'To find in the wall, or to have fitted' : 'To have fitted, or a strip with them'}:{' '}
+              {counted(count, 'outlet')} more{kind === null ? '' : ` of the kind ${outlets[kind].name}`}
             </li>
           ))}
+          {plan.wallsUnknown && (
+            <li className="py-0.5">
+              How many outlets the wall has was not said: answer it in Survey, or enter them at{' '}
+              <JobLink className="underline" href={`${base}/power/circuits`}>
+                Circuits
+              </JobLink>
+              .
+            </li>
+          )}
+          {plan.walls.length > 0 && plan.plugs.length > 0 && (
+            <li className="py-0.5">The wall outlets counted in the survey are entered with it.</li>
+          )}
         </ul>
       )}
     </section>
