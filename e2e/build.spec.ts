@@ -52,7 +52,7 @@ test('the build from today’s cabinet: its order is seen and moved by keys, its
   for (const name of ['Tuesday evening', 'Sunday']) await page.getByRole('button', { name: `Remove ${name}` }).click();
   await saved(page);
   await go(page, `/jobs/${id}/build`);
-  await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('of work fit in no visit');
+  await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('of work does not fit in the visits');
 });
 
 test('the build is played forwards and back by keys, and told to people', async ({ page, request }) => {

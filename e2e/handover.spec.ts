@@ -101,7 +101,7 @@ test('care is added, done and overdue; reasons are said later; cost is asked and
   await saved(page);
   await page.getByLabel('Last done on').fill('2020-01-01');
   await saved(page);
-  await expect(page.getByRole('region', { name: 'Overdue' })).toContainText('2020-07-02');
+  await expect(page.getByRole('region', { name: 'Overdue' })).toContainText('2020-07-01');
   await page.getByRole('button', { name: 'Done today' }).click();
   await saved(page);
   await expect(page.getByRole('region', { name: 'Within a year' })).toContainText('Clean or change the filters');

@@ -43,7 +43,7 @@ test('a job from start to patch with the keyboard alone', async ({ page }) => {
   await expect(page.getByLabel('Device of GF-02')).toBeFocused();
   await page.keyboard.type('printer');
   await press(page, 'ArrowDown');
-  await page.keyboard.type('camera');
+  await page.keyboard.type('scanner');
   await press(page, 'Enter');
   await expect(page.getByLabel('Device of the new run')).toBeFocused();
 

@@ -83,7 +83,7 @@ describe('the command line', () => {
     for (const as of ['port-map.pdf', 'cords.csv', 'port-plan.csv', 'patch.graphml', 'patch.dot', 'termination.pdf'])
       expect(await made(as), as).toBe(0);
     expect(readFileSync(at('port-map.pdf')).subarray(0, 5).toString()).toBe('%PDF-');
-    expect(readFileSync(at('cords.csv'), 'utf8').trim().split('\n')).toHaveLength(1 + 46 + 2 + 1);
+    expect(readFileSync(at('cords.csv'), 'utf8').trim().split('\n')).toHaveLength(1 + 48 + 2 + 1);
     expect(await shelf('land', start, '--order', 'size', '-o', '-')).toMatchObject({ code: 2 });
     expect(await shelf('patch', start, '--moves', 'many', '-o', '-')).toMatchObject({ code: 2 });
   });
