@@ -82,7 +82,7 @@ test('from a list of runs to a port map, by mouse', async ({ page }) => {
   await page.getByRole('button', { name: 'Patch the rest' }).click();
   const left = page.getByRole('list', { name: 'Left out' });
   await expect(left).toContainText('TV1 carries coax, which no switch takes.');
-  await expect(left).toContainText('16 wants 10 Gb/s');
+  await expect(left).toContainText('16 needs 10 Gb/s');
   await page.getByRole('button', { name: /^Patch \d+ runs$/ }).click();
   await expect(page.getByRole('button', { name: /^01 .* port 7/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^35 .* patched to/ })).toBeVisible();

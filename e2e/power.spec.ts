@@ -48,7 +48,7 @@ test('a circuit is described, what it carries is judged, and what is not a numbe
   await breaker.fill('4');
   await breaker.press('Enter');
   await expect(card).toContainText('too little');
-  await expect(page.getByText(/for good it may carry 4 A/).first()).toBeVisible();
+  await expect(page.getByText(/limit for a continuous load is 4 A/).first()).toBeVisible();
   await saved(page);
 });
 

@@ -5,6 +5,7 @@ import { jobAfter } from '../core/build/play';
 import { buildSheet, kitSection } from '../core/formats/buildSheet';
 import type { Job } from '../core/job/job';
 import { elevation } from '../core/rack/elevation';
+import { paperOf } from '../core/standards/countries';
 import { A4, openPdf, type Pdf } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
 
@@ -13,7 +14,7 @@ const GAP = 6;
 
 /** The build list with boxes to tick, and the cabinet at each stage. */
 export function buildPdf(job: Job, { plan, kit, findings }: BuildPapers, root: string): Promise<Buffer> {
-  const pdf = openPdf(`Build list of ${job.name}`, root);
+  const pdf = openPdf(`Build list of ${job.name}`, root, paperOf(job));
   pdf.page(A4.widthMm, A4.heightMm);
   pdf.text(pdf.fitted(`Build: ${job.name}`, WIDTH, 6, true), MARGIN, 20, 6, true);
   pdf.text(
@@ -30,7 +31,7 @@ export function buildPdf(job: Job, { plan, kit, findings }: BuildPapers, root: s
 
 /** Kit and shopping list alone. */
 export function kitPdf(job: Job, kit: readonly KitLine[], root: string): Promise<Buffer> {
-  const pdf = openPdf(`Kit of ${job.name}`, root);
+  const pdf = openPdf(`Kit of ${job.name}`, root, paperOf(job));
   pdf.page(A4.widthMm, A4.heightMm);
   pdf.text(pdf.fitted(`Kit: ${job.name}`, WIDTH, 6, true), MARGIN, 20, 6, true);
   drawSection(pdf, kitSection(kit), 32);

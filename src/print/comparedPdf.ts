@@ -1,5 +1,6 @@
 import type { Job } from '../core/job/job';
 import { compareJobs, type StrandEnds } from '../core/loom/compareJobs';
+import { paperOf } from '../core/standards/countries';
 import { A4, openPdf } from './pdf';
 import { BOTTOM, MARGIN, WIDTH } from './sheetSection';
 
@@ -15,7 +16,7 @@ const endsOf = (ends: StrandEnds | null): string =>
  * colour says the same.
  */
 export function comparedPdf(before: Job, after: Job, from: number, to: number, root: string): Promise<Buffer> {
-  const pdf = openPdf(`Step ${from} and step ${to} of ${after.name}`, root);
+  const pdf = openPdf(`Step ${from} and step ${to} of ${after.name}`, root, paperOf(after));
   pdf.page(A4.widthMm, A4.heightMm);
   pdf.text(pdf.fitted(after.name, WIDTH, 6, true), MARGIN, 20, 6, true);
   pdf.text(`Step ${from} (was, in black) and step ${to} (is, in red)`, MARGIN, 28, 3.4);

@@ -2,6 +2,7 @@ import { frontSvg } from '../core/formats/elevationSvg';
 import type { About } from '../core/handover/about';
 import { type PathLine, pathLines } from '../core/handover/pathLine';
 import type { Job } from '../core/job/job';
+import { paperOf } from '../core/standards/countries';
 import { groupBy } from '../core/text/groupBy';
 import { drawCode } from './codeMatrix';
 import { svgPng } from './elevationPng';
@@ -57,7 +58,7 @@ function linesOf(job: Job): Line[] {
 export async function doorPdf(job: Job, root: string, about: About): Promise<Buffer> {
   const lines = linesOf(job);
   const paper = lines.length <= MOST_ON_A4 ? A4 : A3;
-  const pdf = openPdf(`Door sheet of ${job.name}`, root);
+  const pdf = openPdf(`Door sheet of ${job.name}`, root, paperOf(job));
   const { document } = pdf;
   pdf.page(paper.widthMm, paper.heightMm);
   const wide = paper.widthMm - 2 * MARGIN;

@@ -1,5 +1,6 @@
 import { faultCards } from '../core/formats/faultCards';
 import type { Job } from '../core/job/job';
+import { paperOf } from '../core/standards/countries';
 import { A4, notePage, openPdf } from './pdf';
 
 const MARGIN = 12;
@@ -10,7 +11,7 @@ const WIDTH = A4.widthMm - 2 * MARGIN;
 /** A card for each run that failed, to cut out and hang at it. */
 export function faultCardsPdf(job: Job, root: string): Promise<Buffer> {
   const cards = faultCards(job);
-  const pdf = openPdf(`Fault cards of ${job.name}`, root);
+  const pdf = openPdf(`Fault cards of ${job.name}`, root, paperOf(job));
   if (cards.length === 0) notePage(pdf, 'No run has failed its latest test.');
   const inner = WIDTH - 2 * PAD;
   let y = Number.POSITIVE_INFINITY;

@@ -3,6 +3,7 @@ import type { Job } from '../core/job/job';
 import { type HoleCard, holeCard, holeHeightMm } from '../core/rack/holes';
 import { shownUnit } from '../core/rack/units';
 import { citeFor } from '../core/standards/cite';
+import { paperOf } from '../core/standards/countries';
 import { holesOfPattern, rackDimensions, standardHolesSource } from '../core/standards/rackDimensions';
 
 import { naturalOrder } from '../core/text/naturalOrder';
@@ -85,7 +86,7 @@ function cardPage({ page, document, text, lines }: Pdf, job: Job, card: HoleCard
 
 /** The hole cards of all racks. @param root folder of the program, where its fonts are */
 export function holeCardPdf(job: Job, root: string): Promise<Buffer> {
-  const pdf = openPdf(`Hole card of ${job.name}`, root);
+  const pdf = openPdf(`Hole card of ${job.name}`, root, paperOf(job));
   const racks = Object.values(job.racks).sort((a, b) => naturalOrder(a.name, b.name));
   for (const rack of racks) cardPage(pdf, job, holeCard(job, rack));
   if (racks.length === 0) pdf.page(A4.widthMm, A4.heightMm);

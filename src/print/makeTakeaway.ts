@@ -25,6 +25,7 @@ import type { Job } from '../core/job/job';
 import { readLabelOptions } from '../core/labels/labelOptions';
 import { labelPages } from '../core/labels/labelPages';
 import { readGathering } from '../core/loom/gatherRuns';
+import { paperOf } from '../core/standards/countries';
 import { given } from '../core/text/given';
 import { buildPdf, kitPdf } from './buildPdf';
 import { doorPdf } from './doorPdf';
@@ -77,7 +78,7 @@ const labels = (job: Job, { kind, sheet, own, codeFor, runs }: TakeawayWords) =>
 function failedLabelsPdf(job: Job, { words, root }: Making): Promise<Buffer> {
   const failed = faultCards(job).map(({ runId }) => runId);
   if (failed.length === 0) {
-    const pdf = openPdf(`Failed runs of ${job.name}`, root);
+    const pdf = openPdf(`Failed runs of ${job.name}`, root, paperOf(job));
     notePage(pdf, 'No run has failed its latest test.');
     return pdf.finish();
   }
@@ -124,7 +125,8 @@ const MAKES: Record<TakeawayId, Make> = {
   'pack.zip': packZip,
   'door.pdf': (job, { root, about }) => doorPdf(job, root, about),
   'cost.csv': costCsv,
-  'cost.pdf': (job, { root }) => sectionsPdf(`Quotation and account: ${job.name}`, costSections(job), root),
+  'cost.pdf': (job, { root }) =>
+    sectionsPdf(`Quotation and account: ${job.name}`, costSections(job), root, paperOf(job)),
   'care.ics': (job, { about }) => careIcs(job, about.at),
   'patch.graphml': patchGraphMl,
   'patch.dot': patchDot,

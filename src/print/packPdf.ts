@@ -4,6 +4,7 @@ import type { About, LogLine } from '../core/handover/about';
 import { type PackSectionId, packSections } from '../core/handover/packSections';
 import type { Job } from '../core/job/job';
 import { answerOf } from '../core/site/answers';
+import { paperOf } from '../core/standards/countries';
 import { svgPng } from './elevationPng';
 import { A4, openPdf, type Pdf, POINTS_PER_MM } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
@@ -19,7 +20,7 @@ export async function packPdf(
   log: readonly LogLine[],
   chosen: readonly PackSectionId[],
 ): Promise<Buffer> {
-  const pdf = openPdf(`Hand-over of ${job.name}`, root, true);
+  const pdf = openPdf(`Hand-over of ${job.name}`, root, paperOf(job), true);
   const { document } = pdf;
   const pages = () => document.bufferedPageRange().count;
   pdf.page(A4.widthMm, A4.heightMm);

@@ -1,10 +1,29 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
+import type { Paper } from '../core/standards/countries';
 import { shortened } from '../core/text/shortened';
 
 export const POINTS_PER_MM = 72 / 25.4;
 export const A4 = { widthMm: 210, heightMm: 297 } as const;
+const A3 = { widthMm: 297, heightMm: 420 } as const;
+/** What a client in North America prints on instead (ANSI Y14.1: A and B, 8½ × 11 and 11 × 17 in). */
+const LETTER = new Map<number, { widthMm: number; heightMm: number }>([
+  [A4.heightMm, { widthMm: 215.9, heightMm: 279.4 }],
+  [A3.heightMm, { widthMm: 279.4, heightMm: 431.8 }],
+]);
+/** How much higher what is drawn to scale begins on the shorter sheet, mm. */
+const RAISED = 6;
+
+/** The sheet that is put in for one of A4 or A3, upright or across; the same where paper is ISO or the size is another. */
+function sheetFor(widthMm: number, heightMm: number, paper: Paper): { widthMm: number; heightMm: number } {
+  const other = paper === 'letter' ? LETTER.get(Math.max(widthMm, heightMm)) : undefined;
+  const own = [A4, A3].some(
+    (one) => one.heightMm === Math.max(widthMm, heightMm) && one.widthMm === Math.min(widthMm, heightMm),
+  );
+  if (!other || !own) return { widthMm, heightMm };
+  return heightMm > widthMm ? other : { widthMm: other.heightMm, heightMm: other.widthMm };
+}
 
 const FACES = 'node_modules/@expo-google-fonts/jetbrains-mono';
 /** The whole face in one file: a document carries its own letters. */
@@ -35,8 +54,11 @@ const LEADING = 1.4;
 
 export type Pdf = {
   document: PDFKit.PDFDocument;
-  /** A new page, measured in millimetres from its top left. */
-  page: (widthMm: number, heightMm: number) => void;
+  /**
+   * A new page, measured in millimetres from its top left. On Letter what is laid out for A4 is drawn a little smaller.
+   * @param toScale it is measured on the paper: drawn full size, and kept within 190 × 250 mm
+   */
+  page: (widthMm: number, heightMm: number, toScale?: boolean) => void;
   /** One line; `at` is its baseline. Size in millimetres. */
   text: (words: string, xMm: number, yMm: number, sizeMm: number, bold?: boolean, ink?: string) => void;
   /** Words as they fit into a width, shortened in the middle where they do not. */
@@ -52,9 +74,10 @@ export type Pdf = {
 /**
  * A document in millimetres.
  * @param root folder of the program, where its fonts are
+ * @param paper what the client prints on
  * @param bufferPages pages are kept until the end, so that what is only known then can be written on them
  */
-export function openPdf(title: string, root: string, bufferPages = false): Pdf {
+export function openPdf(title: string, root: string, paper: Paper = 'a4', bufferPages = false): Pdf {
   const document = new PDFDocument({ margin: 0, autoFirstPage: false, bufferPages, info: { Title: title } });
   document.registerFont('plain', fontFile(root, '400Regular'));
   document.registerFont('bold', fontFile(root, '700Bold'));
@@ -98,9 +121,17 @@ export function openPdf(title: string, root: string, bufferPages = false): Pdf {
   return {
     document,
     text,
-    page: (widthMm, heightMm) => {
-      document.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
+    page: (widthMm, heightMm, toScale = false) => {
+      const sheet = sheetFor(widthMm, heightMm, paper);
+      document.addPage({ size: [sheet.widthMm * POINTS_PER_MM, sheet.heightMm * POINTS_PER_MM], margin: 0 });
       document.scale(POINTS_PER_MM);
+      if (sheet.heightMm === heightMm && sheet.widthMm === widthMm) return;
+      const share = toScale ? 1 : Math.min(sheet.widthMm / widthMm, sheet.heightMm / heightMm);
+      document.translate(
+        (sheet.widthMm - widthMm * share) / 2,
+        toScale ? -RAISED : (sheet.heightMm - heightMm * share) / 2,
+      );
+      document.scale(share);
     },
     fitted: (words, widthMm, sizeMm, bold = false) => {
       document.font(bold ? 'bold' : 'plain').fontSize(sizeMm);

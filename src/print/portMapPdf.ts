@@ -1,6 +1,7 @@
 import { deviceRows } from '../core/formats/portMap';
 import type { Job } from '../core/job/job';
 import { indexJob } from '../core/job/jobIndex';
+import { paperOf } from '../core/standards/countries';
 import { traceParts, traceRun } from '../core/trace/traceRun';
 import { A4, openPdf } from './pdf';
 
@@ -20,7 +21,7 @@ const COLUMNS = [
 
 /** The port map, a line a run: the trace of each run as it stands on the screen. Cords inside the cabinet stand below. */
 export function portMapPdf(job: Job, root: string): Promise<Buffer> {
-  const pdf = openPdf(`Port map of ${job.name}`, root);
+  const pdf = openPdf(`Port map of ${job.name}`, root, paperOf(job));
   const { page, text, fitted, document } = pdf;
   const runs = indexJob(job).runsInOrder;
   const width = A4.heightMm;

@@ -1,10 +1,16 @@
 import type { SheetSection } from '../core/formats/sheetSection';
+import type { Paper } from '../core/standards/countries';
 import { A4, openPdf } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
 
 /** A heading and its sections, one below the other. @param root folder of the program, where its fonts are */
-export function sectionsPdf(title: string, sections: readonly SheetSection[], root: string): Promise<Buffer> {
-  const pdf = openPdf(title, root);
+export function sectionsPdf(
+  title: string,
+  sections: readonly SheetSection[],
+  root: string,
+  paper: Paper,
+): Promise<Buffer> {
+  const pdf = openPdf(title, root, paper);
   pdf.page(A4.widthMm, A4.heightMm);
   pdf.text(pdf.fitted(title, WIDTH, 6, true), MARGIN, 20, 6, true);
   let y = 32;

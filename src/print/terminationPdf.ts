@@ -6,6 +6,7 @@ import { isPunchDown, rearBlocks } from '../core/panels/rowOrder';
 import { panelCards, type TerminationCard, wiringOf } from '../core/panels/terminationCard';
 import type { Gear } from '../core/records/gear';
 import { citeFor } from '../core/standards/cite';
+import { paperOf } from '../core/standards/countries';
 import { relandSource, untwistSource } from '../core/standards/landing';
 import { pinoutSource, pinouts } from '../core/standards/pinout';
 
@@ -15,7 +16,7 @@ const MARGIN = 14;
 
 /** Termination cards: a sheet a panel with its back, the pins, and a line a run to tick and sign. */
 export function terminationPdf(job: Job, root: string): Promise<Buffer> {
-  const pdf = openPdf(`Termination cards of ${job.name}`, root);
+  const pdf = openPdf(`Termination cards of ${job.name}`, root, paperOf(job));
   const panels = panelsInOrder(job);
   const { landingAtPort } = indexJob(job);
   const used = panels.filter((panel) => [...landingAtPort.values()].some((row) => row.panelId === panel.id));

@@ -6,6 +6,7 @@ import { drillTemplate, tile } from '../core/mounting/drillTemplate';
 import { wallVerdict } from '../core/mounting/wallMount';
 import type { Rack } from '../core/records/rack';
 import { citeFor } from '../core/standards/cite';
+import { paperOf } from '../core/standards/countries';
 import { staticsSource, withdrawalSource, woodScrews } from '../core/standards/withdrawal';
 import { naturalOrder } from '../core/text/naturalOrder';
 import { atLeastWords } from '../core/units/atLeast';
@@ -74,7 +75,7 @@ function templatePages({ page, document, text }: Pdf, job: Job, rack: Rack): voi
   const template = drillTemplate(wallVerdict(job, rack).mount);
   const [left, top] = [(A4.widthMm - tile.widthMm) / 2, 30];
   for (const part of template.tiles) {
-    page(A4.widthMm, A4.heightMm);
+    page(A4.widthMm, A4.heightMm, true);
     text(
       `${rack.name}: sheet ${part.row + 1}.${part.column + 1} of ${template.rows} × ${template.columns}, print at 100 %`,
       left,
@@ -114,7 +115,7 @@ function templatePages({ page, document, text }: Pdf, job: Job, rack: Rack): voi
 
 /** Loads, fixings, board, cautions and the hole template of every rack that hangs on a wall. */
 export function wallPdf(job: Job, root: string): Promise<Buffer> {
-  const pdf = openPdf(`On the wall: ${job.name}`, root);
+  const pdf = openPdf(`On the wall: ${job.name}`, root, paperOf(job));
   const racks = Object.values(job.racks)
     .filter((rack) => rack.standing === 'wall')
     .sort((a, b) => naturalOrder(a.name, b.name));

@@ -25,6 +25,7 @@ export const CABLING: readonly Entry[] = [
     formula: '(102 − {fixed}) / (1 + D), D = 0.2 for 24, 0.5 for 26, 0.95 for 28 AWG',
     reckon: (given) => cordsByFormulaMm(of(given, 'fixed') * 1000, gaugeOf(given)) / 1000,
     source: cordDerating[24].source,
+    sourceFor: (given) => cordDerating[gaugeOf(given)].source,
     example: { given: { fixed: 85, gauge: '26' }, result: 11.33, from: 'ANSI/TIA-568.1' },
   },
   {
@@ -47,6 +48,7 @@ export const CABLING: readonly Entry[] = [
         temperatureLoss(of(given, 'celsius'), given.shield === 'screened'),
       ) / 1000,
     source: cordDerating[24].source,
+    sourceFor: (given) => cordDerating[gaugeOf(given)].source,
     example: {
       given: { fixed: 75, gauge: '24', celsius: 50, shield: 'unscreened' },
       result: 12.33,
@@ -63,6 +65,7 @@ export const CABLING: readonly Entry[] = [
     formula: '102 − {cords} × (1 + D), never over 90 m',
     reckon: (given) => fixedAllowedMm(of(given, 'cords') * 1000, gaugeOf(given)) / 1000,
     source: cordDerating[24].source,
+    sourceFor: (given) => cordDerating[gaugeOf(given)].source,
     example: { given: { cords: 20, gauge: '26' }, result: 72, from: 'ANSI/TIA-568.1' },
   },
   {
@@ -113,6 +116,9 @@ export const CABLING: readonly Entry[] = [
       return reach && reach.sureMm / 1000;
     },
     source: published('IEEE 802.3 clauses 40, 55, 113, 126; TIA TSB-155-A for Cat 6 at 10 Gb/s'),
+    sourceFor: (given) =>
+      reachFor(given.category as Category, of(given, 'mbps'))?.source ??
+      published('IEEE 802.3 clauses 40, 55, 113, 126'),
     example: { given: { category: '6A', mbps: 10_000 }, result: 100, from: 'IEEE 802.3 clause 55' },
   },
   {

@@ -29,6 +29,8 @@ export type Entry = {
   /** The very function that the program uses. Null: nothing comes of these numbers. */
   reckon: (given: Given) => number | string | null;
   source: Source;
+  /** Where the table has a source for each of its values: that of the one given. */
+  sourceFor?: (given: Given) => Source;
   /** Worked by hand or printed in a book; `from` says where. */
   example: { given: Given; result: number | string; from: string };
 };

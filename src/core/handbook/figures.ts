@@ -4,7 +4,7 @@ import { CORD_KINDS, type CordKind, cordBuildSource, cordBuilds, cordHabits } fr
 import { jacketMm, portsPerTie, untwistMm, untwistSource } from '../standards/landing';
 import { copperModule } from '../standards/links';
 import { fillShares, traySource, trunkingSource } from '../standards/pathwayRules';
-import { deviceLeastV, poeFeed, poeFeedSource } from '../standards/poeFeed';
+import { deviceLeastSource, deviceLeastV, poeFeed, poeFeedSource } from '../standards/poeFeed';
 import { practice } from '../standards/practice';
 import { frameWidths, rackDimensionsSource } from '../standards/rackDimensions';
 import { majorDiameterMm, screwThreadSource, THREADS, type Thread } from '../standards/screwThreads';
@@ -108,7 +108,7 @@ export const FIGURES: readonly Entry[] = [
     ['1', '2', '3', '4', '5', '6', '7', '8'],
     ['V', 1],
     (of) => deviceLeastV[Number(of)] ?? null,
-    poeFeedSource,
+    deviceLeastSource(5),
     ['4', 42.5],
   ),
   table(

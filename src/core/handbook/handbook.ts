@@ -85,6 +85,6 @@ export function reckon(id: string, typed: Readonly<Record<string, string>>): Rec
     unit: entry.unit,
     formula: entry.formula.replace(/\{(\w+)\}/g, (_, name: string) => shown(name)),
     given,
-    source: citeWithMark(entry.source),
+    source: citeWithMark(entry.sourceFor?.(given) ?? entry.source),
   };
 }

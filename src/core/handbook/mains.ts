@@ -72,6 +72,7 @@ export const MAINS_ENTRIES: readonly Entry[] = [
     reckon: (given) =>
       voltageDrop(given.wire as MainsWire, of(given, 'metres') * 1000, of(given, 'amps'), of(given, 'volts')).percent,
     source: mainsWires['2.5'].source,
+    sourceFor: (given) => mainsWires[given.wire as MainsWire].source,
     example: {
       given: { wire: '2.5', metres: 20, amps: 3, volts: 230 },
       result: 0.47,
@@ -215,6 +216,7 @@ export const MAINS_ENTRIES: readonly Entry[] = [
     formula: 'lead-acid 1.30 at 4.4, 1.19 at 10, 1.11 at 15.6, 1 from 25 °C: {chemistry} at {celsius}',
     reckon: (given) => coldDivisor(given.chemistry as Chemistry, of(given, 'celsius')),
     source: coldSource,
+    sourceFor: ({ chemistry }) => (chemistry === 'lithium' ? commonPractice : coldSource),
     example: { given: { chemistry: 'vrla', celsius: 10 }, result: 1.19, from: 'IEEE 485, from memory' },
   },
   {

@@ -13,13 +13,19 @@ import {
 import { echoLengthM, frameErrorRate, nvpOf, secondsAnError, wrapSeconds } from '../proving/reflections';
 import { noneSeenBound, sampleFinds, wilson, yieldOfEnds } from '../proving/yields';
 import { fromMemory, published } from '../standards/source';
-import { choice, type Entry, figure, of } from './entry';
+import { choice, type Entry, figure, type Given, of } from './entry';
 
 const GROUP = 'Testing';
 const MHZ = figure('mhz', 'Frequency', 'MHz', [100, 1, 500]);
 const SETS = choice('set', 'Category', ['5e', '6']);
 const MEASURED = choice('of', 'Measured', ['channel', 'link']);
 const SUM = choice('sum', 'Of', ['one pair', 'the power sum']);
+/** The limits end where the category does, MHz (TIA-568.2): beyond it nothing comes of the formula. */
+const BAND: Readonly<Record<LimitSet, number>> = { '5e': 100, '6': 250 };
+const within = (given: Given, limit: (set: LimitSet, mhz: number) => number): number | null => {
+  const [set, mhz] = [given.set as LimitSet, of(given, 'mhz')];
+  return mhz > BAND[set] ? null : limit(set, mhz);
+};
 const physics = published('physics');
 const statistics = published('binomial and hypergeometric distribution; Wilson 1927');
 
@@ -34,7 +40,7 @@ export const PROVING_ENTRIES: readonly Entry[] = [
     digits: 1,
     formula: '-20 log(10^(-(A - 15 log({mhz}/100))/20) + n 10^(-(B - 20 log({mhz}/100))/20)) for {set}, {of}, {sum}',
     reckon: (given) =>
-      nextLimitDb(given.set as LimitSet, given.of as Measured, of(given, 'mhz'), given.sum === 'the power sum'),
+      within(given, (set, mhz) => nextLimitDb(set, given.of as Measured, mhz, given.sum === 'the power sum')),
     source: limitSource,
     example: { given: { set: '6', of: 'channel', sum: 'one pair', mhz: 100 }, result: 39.9, from: 'ANSI/TIA-568.2' },
   },
@@ -47,7 +53,7 @@ export const PROVING_ENTRIES: readonly Entry[] = [
     digits: 1,
     formula: '-20 log(10^(-(A - 20 log({mhz}/100))/20) + n 10^(-(B - 20 log({mhz}/100))/20)) for {set}, {of}, {sum}',
     reckon: (given) =>
-      acrfLimitDb(given.set as LimitSet, given.of as Measured, of(given, 'mhz'), given.sum === 'the power sum'),
+      within(given, (set, mhz) => acrfLimitDb(set, given.of as Measured, mhz, given.sum === 'the power sum')),
     source: limitSource,
     example: { given: { set: '6', of: 'channel', sum: 'one pair', mhz: 100 }, result: 23.3, from: 'ANSI/TIA-568.2' },
   },
@@ -71,7 +77,7 @@ export const PROVING_ENTRIES: readonly Entry[] = [
     unit: 'dB',
     digits: 1,
     formula: 'table by {mhz} for {set}',
-    reckon: (given) => returnLimitDb(given.set as LimitSet, of(given, 'mhz')),
+    reckon: (given) => within(given, returnLimitDb),
     source: limitSource,
     example: { given: { set: '6', mhz: 100 }, result: 12, from: 'ANSI/TIA-568.2' },
   },

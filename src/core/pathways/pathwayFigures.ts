@@ -112,7 +112,8 @@ function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
   // A bundle goes through a hole as it is dressed; into a conduit cables are drawn one beside the other.
   const roundMm = pathway.kind === 'conduit' ? bundle.diameterMm : bundle.dressedMm;
   const spacingMm = pathway.spacingMm ?? supportRules.mostApartMm;
-  const family = conduitSizes.find((size) => size.insideMm === pathway.widthMm)?.family ?? rules.conduits[0] ?? 'IEC';
+  const family =
+    conduitSizes.find((size) => size.insideMm === pathway.widthMm)?.family ?? rules.conduits[0] ?? 'IEC pliable';
   const cableBend = known.reduce((most, kind) => Math.max(most, kind.bendFactor * kind.diameterMm), 0);
   const conduit = pathway.kind === 'conduit';
   const bundles = Math.ceil(diametersMm.length / mostInBundle);

@@ -4,6 +4,7 @@ import { indexJob } from '../job/jobIndex';
 import { placedIn } from '../rack/space';
 import { isPanel, portsOf } from '../records/ports';
 import type { Rack } from '../records/rack';
+import type { Run } from '../records/run';
 import { cableKindOf } from '../runs/cableKinds';
 import { circleArea } from './fill';
 
@@ -12,18 +13,25 @@ const CHANNEL_DEPTH_MM = 100;
 const FILL = 0.5;
 const USUAL_CABLE_MM = 6.5;
 
+/** Runs that are landed in a rack: they come down its sides. */
+export function runsDownSides(job: Job, rack: Pick<Rack, 'id'>): Run[] {
+  const panels = new Set(
+    placedIn(job, rack.id)
+      .filter(({ gear }) => isPanel(gear) && portsOf(gear).length > 0)
+      .map(({ gear }) => gear.id),
+  );
+  return [...indexJob(job).landingOfRun.values()].flatMap((row) =>
+    panels.has(row.panelId) ? (job.runs[row.runId] ?? []) : [],
+  );
+}
+
 /** How full the sides of a rack become when the landed runs go down them, half on each; null while the room is not known. */
 export function sideRoom(job: Job, rack: Rack): { cables: number; roomMm: number; share: number } | null {
   if (rack.sideRoomMm === null) return null;
   const placed = placedIn(job, rack.id);
   const upright = Math.max(0, ...placed.filter(({ gear }) => isUpright(gear)).map(({ gear }) => bodyWidthMm(gear)));
   const roomMm = Math.max(0, rack.sideRoomMm - upright);
-  const panels = new Set(
-    placed.filter(({ gear }) => isPanel(gear) && portsOf(gear).length > 0).map(({ gear }) => gear.id),
-  );
-  const runs = [...indexJob(job).landingOfRun.values()].flatMap((row) =>
-    panels.has(row.panelId) ? (job.runs[row.runId] ?? []) : [],
-  );
+  const runs = runsDownSides(job, rack);
   const area = runs.reduce(
     (sum, run) => sum + circleArea(cableKindOf(job, run.cable)?.diameterMm ?? USUAL_CABLE_MM),
     0,

@@ -19,6 +19,8 @@ export type Rush = { atS: number; gear: Gear[]; amps: number };
 
 export type CircuitFacts = CircuitLoad & {
   drop: { volts: number; percent: number; advice: number } | null;
+  /** What of it nobody entered: without it there is no drop to be judged. */
+  dropUnknown: string[];
   /** Steps of switching on, the first at 0 s. */
   rush: Rush[];
   /** Peak of the largest step against what the breaker surely lets pass; null: its curve is not known. */
@@ -85,6 +87,11 @@ export function circuitFacts(job: Job): CircuitFacts[] {
               advice: job.rules === 'north-america' ? dropAdvice.northAmerica : dropAdvice.elsewhere,
             }
           : null,
+      dropUnknown: [
+        ...(circuit.wire === null ? ['its conductor size'] : []),
+        ...(circuit.wireMm === null ? ['the length of its wire'] : []),
+        ...(volts === null ? ['the voltage of the mains'] : []),
+      ],
       rush,
       rushA: Math.max(0, ...rush.map((one) => one.amps)),
       rushLimitA:

@@ -123,7 +123,8 @@ const plugsBehind: Check = (job, gear, { rack, bottomU, face }) => {
 };
 
 const doorShut: Check = (job, gear, { rack, face }) => {
-  if (face !== 'front' || rack.frontClearanceMm === null || rack.frontClearanceMm === 0) return null;
+  // No room at all is how a rack is kept of which nobody said what there is.
+  if (face !== 'front' || rack.door === 'none' || !rack.frontClearanceMm) return null;
   const needs = plugFrontMm(gear);
   if (needs <= rack.frontClearanceMm) return null;
   return `Plugs and cord bends of ${gear.name} need ${mm(job, needs)} in front of the rails; the door of ${rack.name} leaves ${mm(job, rack.frontClearanceMm)}.`;

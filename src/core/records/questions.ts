@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { buildMinutes } from '../standards/buildMinutes';
 import { crankSource } from '../standards/generators';
 import { FIRE_CLASSES, type RuleSet } from '../standards/ruleSets';
-import { pulling, slack, slackSource } from '../standards/slack';
+import { outletCordSource, pulling, slack, slackSource } from '../standards/slack';
 import { commonPractice, type Source } from '../standards/source';
 import { readLengths } from '../units/lengthList';
 
@@ -478,7 +478,7 @@ export const QUESTIONS = {
     'Cords at the outlet',
     [5000, 0, 20_000],
     'Channel length of each run.',
-    slackSource,
+    outletCordSource,
   ),
   'pull-spare': number(
     'Buying and pulling',

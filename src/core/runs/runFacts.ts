@@ -8,7 +8,7 @@ import { figureOf } from '../site/answers';
 import { permanentLinkSource } from '../standards/copperLengths';
 import { cableLimitSource, copperSource } from '../standards/copperWire';
 import { type CordGauge, cordDerating, mostCords } from '../standards/cordDerating';
-import { poeFeedSource } from '../standards/poeFeed';
+import { deviceLeastSource, poeFeedSource } from '../standards/poeFeed';
 import { published, type Source } from '../standards/source';
 import { temperatureDerating, temperatureSource } from '../standards/temperatureDerating';
 import type { Reckoning } from '../text/reckoning';
@@ -91,7 +91,9 @@ export function runFacts(job: Job, run: Run, celsius: number = figureOf(job, 'ro
               given: { volts: feed.portV, loop: Number(loop.toFixed(3)), pairs: feed.pairs, watts: deviceWattsOf(run) },
             },
           }),
-      source: published(`${poeFeedSource.title}; ${cableLimitSource.title}; ${copperSource.title}`),
+      source: published(
+        `${feed === null || feed === 'beyond' ? poeFeedSource.title : deviceLeastSource(feed.class).title}; ${cableLimitSource.title}; ${copperSource.title}`,
+      ),
     });
   }
   return facts;

@@ -454,7 +454,9 @@ describe('the survey and the ways of cables', () => {
 
   it('mains nearer than 50 mm, or than A = S × P, is named', () => {
     const near = laid(1, { mainsMm: 49 });
-    expect(of(under(near, 'north-america'), 'pathway-near-mains')[0]?.source.title).toBe('NFPA 70 800.133(A)');
+    expect(of(under(near, 'north-america'), 'pathway-near-mains')[0]?.source.title).toBe(
+      'NFPA 70 800.133(A), since 2020 805.133(A); of cable with power, 725.136',
+    );
     expect(of(under(near, 'united-kingdom'), 'pathway-near-mains')[0]?.source.title).toMatch(/BS 6701/);
     expect(of(laid(1, { mainsMm: 50 }), 'pathway-near-mains')).toEqual([]);
     expect(of(laid(1, { mainsMm: 59, mainsCircuits: 8 }), 'pathway-near-mains')[0]?.what).toMatch(/60 mm/);

@@ -23,6 +23,8 @@ const gigabit = sure(1000, 100_000, 'clause 40');
 const two5 = sure(2500, 100_000, 'clause 126');
 const five = sure(5000, 100_000, 'clause 126');
 const ten = sure(10_000, 100_000, 'clause 55');
+/** Cat 8 is a link of 30 m; over 100 m its cable carries 10 Gb/s where the link meets Cat 6A. */
+const tenOnEight: Reach = { ...ten, source: fromMemory('IEEE 802.3 clause 55, of a Cat 8 link that meets Cat 6A') };
 const none = (speedMbps: number, clause: string): Reach => sure(speedMbps, 0, clause);
 
 const fullToTen = [gigabit, two5, five, ten, none(25_000, 'clause 113'), none(40_000, 'clause 113')];
@@ -64,7 +66,7 @@ export const categoryReach: Record<Category, Reach[]> = {
   '6A': fullToTen,
   '7': fullToTen,
   '7A': fullToTen,
-  '8': [gigabit, two5, five, ten, sure(25_000, 30_000, 'clause 113'), sure(40_000, 30_000, 'clause 113')],
+  '8': [gigabit, two5, five, tenOnEight, sure(25_000, 30_000, 'clause 113'), sure(40_000, 30_000, 'clause 113')],
 };
 
 /**

@@ -70,6 +70,11 @@ export const countryOf = (code: string): Country | null => byCode.get(code) ?? n
 export const localeOf = ({ rules, country: code }: { rules: RuleSetId; country: string }): string =>
   countryOf(code)?.locale ?? ruleSets[rules].locale;
 
+/** Sheets that a client has at hand: US Letter in North America, ISO 216 elsewhere. */
+export type Paper = 'a4' | 'letter';
+export const paperOf = ({ rules, country: code }: { rules: RuleSetId; country: string }): Paper =>
+  (countryOf(code)?.rules ?? rules) === 'north-america' ? 'letter' : 'a4';
+
 /** Whose rules a country code or a region's id names; null: neither. */
 export function rulesNamed(words: string): { rules: RuleSetId; country: string } | null {
   const found = countryOf(words.toUpperCase());

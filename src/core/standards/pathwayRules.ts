@@ -32,8 +32,10 @@ export const conduitRules = {
   /** Ratios of conduit to cable where three equal cables tend to jam. */
   jam: { from: 2.8, to: 3.2 },
 } as const;
+/** Ten times the inside diameter where fibre goes through. */
+export const fibreConduitSource = fromMemory('ANSI/TIA-569: bend radius of conduit with fibre');
 export const conduitRulesSource = published('ANSI/TIA-569: bends, radius and length between pull points');
-export const jamSource = fromMemory('jam ratio of three cables in conduit');
+export const jamSource = fromMemory('NFPA 70 Chapter 9, Table 1, informational note: jam ratio of three cables');
 
 /** Open supports. Lengths in mm. */
 export const supportRules = { mostApartMm: 1500, leastApartMm: 1200 } as const;

@@ -1,4 +1,4 @@
-import { published } from './source';
+import { fromMemory, published, type Source } from './source';
 
 /** Lowest voltage at the port by type of supply, volts, and the current that a pairset may carry, amperes. */
 export const poeFeed = [
@@ -24,3 +24,8 @@ export const deviceLeastV: Record<number, number> = {
 };
 
 export const poeFeedSource = published('IEEE 802.3-2022 clauses 33 and 145: supply and device voltages');
+/** Of classes 5, 7 and 8 from memory. */
+export const deviceLeastSource = (poeClass: number): Source =>
+  [5, 7, 8].includes(poeClass)
+    ? fromMemory('IEEE 802.3-2022 clause 145: device voltages of classes 5, 7 and 8')
+    : poeFeedSource;

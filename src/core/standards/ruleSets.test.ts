@@ -46,8 +46,12 @@ describe('the rules of a region', () => {
   });
 
   it('conduit is of the trade sizes of NFPA 70 there, and of IEC 60423 elsewhere', () => {
-    expect(conduitsOf('north-america').every((one) => one.family !== 'IEC')).toBe(true);
-    expect(conduitsOf('europe').map((one) => one.trade)).toEqual(['16', '20', '25', '32', '40', '50']);
+    expect(conduitsOf('north-america').every((one) => one.family === 'EMT' || one.family === 'ENT')).toBe(true);
+    const trades = ['16', '20', '25', '32', '40', '50'];
+    expect(conduitsOf('europe').map((one) => one.trade)).toEqual([...trades, ...trades]);
+    // Homes are piped in pliable conduit, whose inside is narrower than that of rigid conduit of the same size.
+    const [pliable, rigid] = [conduitsOf('europe').slice(0, 6), conduitsOf('europe').slice(6)];
+    pliable.forEach((one, at) => expect(one.insideMm).toBeLessThan(rigid[at]?.insideMm ?? 0));
     for (const { insideMm, designator } of conduitsOf('europe')) expect(insideMm).toBeLessThan(designator);
     expect(conduitShare(1, 500, 'code table').share).toBe(0.6);
     expect([1, 2, 3].map((count) => conduitShare(count, 500, 'planned share').share)).toEqual([0.4, 0.4, 0.4]);

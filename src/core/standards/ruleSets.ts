@@ -1,3 +1,4 @@
+import type { ConduitSize } from './conduits';
 import { commonPractice, fromMemory, published, type Source } from './source';
 
 export const RULE_SETS = ['north-america', 'europe', 'united-kingdom', 'australia-new-zealand', 'other'] as const;
@@ -13,7 +14,7 @@ export type RuleSet = {
   /** How a jacket is classed: by a listing for where it runs, by its reaction to fire, or as local code has it. */
   jackets: 'listing' | 'reaction to fire' | 'local';
   /** Sizes that conduit comes in, the usual family first. */
-  conduits: readonly ('EMT' | 'ENT' | 'IEC')[];
+  conduits: readonly ConduitSize['family'][];
   /** Whether conduit is filled by the table of the electrical code, or to one planned share. */
   conduitFill: 'code table' | 'planned share';
   /** Share of a breaker that a continuous load may take. */
@@ -53,13 +54,13 @@ export const ruleSets: Readonly<Record<RuleSetId, RuleSet>> = {
     continuous: { share: 0.8, source: published('NFPA 70 210.20(A): continuous load at most 80 % of the breaker') },
     outdoorIndoors: {
       mostMm: 15_000,
-      source: published('NFPA 70 800.48: unlisted outdoor cable at most 15 m past where it comes in'),
+      source: published('NFPA 70 800.48 (2017, 2020): unlisted outdoor cable at most 15 m past where it comes in'),
     },
     cites: {
-      airSpace: published('NFPA 70 800.113 and 300.22'),
+      airSpace: published('NFPA 70 800.113 and 300.22; of cable with power, 725.135'),
       fireWalls: published('NFPA 70 300.21 and 800.26'),
-      mainsNear: published('NFPA 70 800.133(A)'),
-      outdoors: fromMemory('NFPA 70 800.90'),
+      mainsNear: published('NFPA 70 800.133(A), since 2020 805.133(A); of cable with power, 725.136'),
+      outdoors: fromMemory('NFPA 70 805.90 (before 2020: 800.90)'),
       aerial: fromMemory('NFPA 70 Article 810'),
     },
     licensed: { mains: electrician, cabling: null },
@@ -76,7 +77,7 @@ export const ruleSets: Readonly<Record<RuleSetId, RuleSet>> = {
     id: 'europe',
     name: 'Europe',
     jackets: 'reaction to fire',
-    conduits: ['IEC'],
+    conduits: ['IEC pliable', 'IEC'],
     conduitFill: 'planned share',
     continuous: noGeneralRule,
     outdoorIndoors: null,
@@ -101,7 +102,7 @@ export const ruleSets: Readonly<Record<RuleSetId, RuleSet>> = {
     id: 'united-kingdom',
     name: 'United Kingdom',
     jackets: 'reaction to fire',
-    conduits: ['IEC'],
+    conduits: ['IEC pliable', 'IEC'],
     conduitFill: 'planned share',
     continuous: noGeneralRule,
     outdoorIndoors: null,
@@ -135,7 +136,7 @@ export const ruleSets: Readonly<Record<RuleSetId, RuleSet>> = {
     id: 'australia-new-zealand',
     name: 'Australia and New Zealand',
     jackets: 'local',
-    conduits: ['IEC'],
+    conduits: ['IEC pliable', 'IEC'],
     conduitFill: 'planned share',
     continuous: noGeneralRule,
     outdoorIndoors: null,
@@ -167,7 +168,7 @@ export const ruleSets: Readonly<Record<RuleSetId, RuleSet>> = {
     id: 'other',
     name: 'Another place',
     jackets: 'local',
-    conduits: ['IEC', 'EMT', 'ENT'],
+    conduits: ['IEC pliable', 'IEC', 'EMT', 'ENT'],
     conduitFill: 'planned share',
     continuous: noGeneralRule,
     outdoorIndoors: null,

@@ -16,3 +16,6 @@ export const pulling = {
   serviceLoopMm: 500,
 } as const;
 export const pullingSource = commonPractice;
+
+/** Cords at the outlet that a channel of 100 m is planned with. */
+export const outletCordSource = fromMemory('ANSI/TIA-568.1: cords at the outlet of up to 5 m');

@@ -85,5 +85,7 @@ export const eurocodePermanent = { modification: 0.6, material: 1.3 } as const;
 export const eurocodeSource = fromMemory('EN 1995-1-1 8.7.2');
 
 /** Pull and shear together on a wood screw: their shares of what is permitted add up to 1 at most. */
-export const combinedSource = fromMemory('NDS 12.4: W/W′ + Z/Z′ ≤ 1');
+export const combinedSource = fromMemory(
+  'W/W′ + Z/Z′ ≤ 1: NDS 12.4.2 of nails, on the safe side of 12.4.1 of lag and wood screws',
+);
 export const staticsSource = published('statics: moment, shear and centre of gravity');

@@ -54,7 +54,7 @@ type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> 
   whole?: boolean;
   /** False: need does not grow with the years. */
   grows?: boolean;
-  /** What there is was not said yet: it is not judged by a default, unless even that is too little. */
+  /** What there is was not said yet: it is not judged by a default. */
   unsaid?: boolean;
   source?: Source;
   unknown?: number;

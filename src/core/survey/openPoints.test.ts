@@ -51,7 +51,7 @@ describe('open points that the job shows by itself', () => {
   it('are decisions and questions of safety, until they are made and answered', () => {
     let job = surveyed();
     expect(says(job, /^Not decided: /)).toBe(true);
-    for (const advice of adviceFor(job)) job = apply(job, ...chooseCommands(job, advice, advice.suggested));
+    for (const advice of adviceFor(job)) job = apply(job, ...chooseCommands(job, advice, advice.suggested ?? ''));
     expect(says(job, /^Not decided: /)).toBe(false);
     expect(says(bench(), /questions about safety not answered/)).toBe(true);
     expect(says(answeredAll(bench()), /about safety not answered/)).toBe(false);

@@ -271,7 +271,7 @@ describe('advice', () => {
 
   it('costs more the more runs there are, and the finer the cable', () => {
     const category = adviceFor(job).find((one) => one.id === 'category');
-    const money = category?.options.map((one) => one.money) ?? [];
+    const money = category?.options.map((one) => one.money ?? Number.NaN) ?? [];
     expect([...money].sort((a, b) => a - b)).toEqual(money);
     const ways =
       adviceFor(job)

@@ -129,7 +129,7 @@ function EntryForm({ entry, given: own }: { entry: Entry; given: Reckoning['give
       <dl className="grid gap-1 text-[13px]">
         <div>
           <dt className="inline font-semibold">Source: </dt>
-          <dd className="inline">{citeWithMark(entry.source)}</dd>
+          <dd className="inline">{made ? made.source : citeWithMark(entry.source)}</dd>
         </div>
         <div>
           <dt className="inline font-semibold">Worked: </dt>

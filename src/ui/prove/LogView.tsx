@@ -46,7 +46,13 @@ export function LogView() {
   const all = end === 'panel' ? inPanelOrder(job, proofs(job)) : inRoomOrder(proofs(job));
   const tester = job.testers[testerId ?? ''] ?? Object.values(job.testers)[0] ?? null;
   const open = all.filter((one) => !isSettled(one));
-  const now = all.find(({ run }) => run.id === chosen) ?? open.find(({ state }) => state !== 'failed') ?? open[0];
+  // What this tester can tell of a run was logged already: what is missing takes another, so the next run is shown.
+  const isSaid = ({ verdict, results }: Proof) => verdict === 'incomplete' && results[0]?.testerId === tester?.id;
+  const now =
+    all.find(({ run }) => run.id === chosen) ??
+    open.find((one) => one.state !== 'failed' && !isSaid(one)) ??
+    open.find(({ state }) => state !== 'failed') ??
+    open[0];
   const later = open.filter((one) => one !== now);
   return (
     <Scroll label="Log">

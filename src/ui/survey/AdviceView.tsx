@@ -94,7 +94,8 @@ function Side({ advice, option, chosen }: { advice: Advice; option: AdviceOption
         {suggested && <span className="ml-1.5 font-semibold text-good text-xs">suggested</span>}
       </h3>
       <p className="font-mono text-xs">
-        {moneyOf(job, option.money)} · {formatMinutes(option.minutes)} · {counted(option.ports, 'port')}
+        {option.money === null ? 'cost not known: no run has a length' : moneyOf(job, option.money)} ·{' '}
+        {formatMinutes(option.minutes)} · {counted(option.ports, 'port')}
       </p>
       <ul className="flex-1 text-[13px] leading-snug">
         {option.pros.map((words) => (

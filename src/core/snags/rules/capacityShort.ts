@@ -1,12 +1,35 @@
 import { figureOf } from '../../site/answers';
 import { practice } from '../../standards/practice';
 import { commonPractice } from '../../standards/source';
-import { capacities } from '../../survey/capacity';
+import { type Capacity, capacities } from '../../survey/capacity';
 import { counted } from '../../text/counted';
-import type { SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 /** What rules of their own say, once so much of it is used. */
 const SAID_ELSEWHERE: ReadonlySet<string> = new Set(['units', 'panel', 'switch', 'cages', 'poe-watts']);
+
+/** What is missing where a row cannot be judged; rules of their own say it of the others. */
+const ASKED: readonly { rows: RegExp; words: string }[] = [
+  { rows: /^switch-\d+$/, words: 'the speed that runs with a device need' },
+  { rows: /^outlets$/, words: 'how many mains outlets the wall has' },
+  { rows: /^amps$/, words: 'the circuit at the cabinet, and what else is on it' },
+];
+
+/** All rows that cannot be judged in one line: the job is the thing. */
+function unjudgedRows(rows: readonly Capacity[]): Finding[] {
+  const open = rows.filter(({ state }) => state === 'not judged');
+  const asked = ASKED.filter((one) => open.some(({ id }) => one.rows.test(id)));
+  const names = open.filter(({ id }) => asked.some((one) => one.rows.test(id))).map(({ name }) => name);
+  if (asked.length === 0) return [];
+  return [
+    notJudged(
+      { rowIds: ['capacity'] },
+      'Capacity',
+      names.join(', '),
+      asked.map(({ words }) => words),
+    ),
+  ];
+}
 
 const show = (value: number) => String(Math.round(value * 10) / 10);
 
@@ -32,7 +55,9 @@ export const capacityShort: SnagRule = {
   },
   find: ({ job }) => {
     const years = figureOf(job, 'growth-years');
-    const short = capacities(job)
+    const rows = capacities(job);
+    const unjudged = unjudgedRows(rows);
+    const short = rows
       .filter(({ state }) => state === 'too little' || state === 'nearly full')
       .filter(
         ({ id, used, reserved, has }) =>
@@ -40,7 +65,7 @@ export const capacityShort: SnagRule = {
       )
       .sort((a, b) => b.share - a.share);
     const [worst] = short;
-    if (!worst) return [];
+    if (!worst) return unjudged;
     const { name, unit, has, used, reserved, grown, fullInYears } = worst;
     const now = used + reserved > has + 1e-9;
     const when = now || fullInYears === null ? '' : `, full in ${counted(fullInYears, 'year')}`;
@@ -57,6 +82,7 @@ export const capacityShort: SnagRule = {
         /^[A-Z][a-z]+\b/.test(row.name) ? row.name.charAt(0).toLowerCase() + row.name.slice(1) : row.name,
       );
     return [
+      ...unjudged,
       {
         grade: now ? ('will-bite' as const) : ('could-be-neater' as const),
         rowIds: [worst.id],

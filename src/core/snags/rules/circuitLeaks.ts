@@ -1,7 +1,7 @@
 import { circuitFacts } from '../../power/circuitFacts';
 import { residualSource } from '../../standards/breakers';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const circuitLeaks: SnagRule = {
   id: 'circuit-leaks',
@@ -11,12 +11,18 @@ export const circuitLeaks: SnagRule = {
   reads: FEED_READS,
   find: ({ job }) =>
     circuitFacts(job).flatMap(({ circuit, leakMa, leakLimitMa, leakKnown }): Finding[] => {
+      if (circuit.residualMa === null && leakMa > 0)
+        return [
+          notJudged({ rowIds: [circuit.id] }, circuit.name, 'leakage to earth', [
+            'whether it has a residual-current device, and its rating',
+          ]),
+        ];
       if (leakLimitMa === null || leakMa <= leakLimitMa) return [];
       return [
         {
           grade: 'will-bite',
           rowIds: [circuit.id],
-          what: `What hangs on ${circuit.name} leaks about ${leakMa.toFixed(1)} mA${leakKnown ? '' : ', some of it by rule of thumb'}; ${leakLimitMa.toFixed(1)} mA are the most on its residual-current device.`,
+          what: `What hangs on ${circuit.name} leaks about ${leakMa.toFixed(1)} mA${leakKnown ? '' : ', some of it as usual for a supply'}; ${leakLimitMa.toFixed(1)} mA are the most on its residual-current device.`,
         },
       ];
     }),

@@ -1,3 +1,4 @@
+import type { Job } from '../../job/job';
 import { circuitLoads } from '../../power/feeds';
 import { ruleSets } from '../../standards/ruleSets';
 import { twoFeedSource } from '../../standards/supplies';
@@ -6,14 +7,23 @@ import { type Finding, notJudged, type SnagRule } from '../snag';
 
 const amps = (value: number) => `${Math.round(value * 10) / 10} A`;
 
+/** Wall outlets with something in them of which nobody said which circuit feeds them. */
+function unknownCircuits(job: Job): Finding[] {
+  const used = new Set(Object.values(job.plugs).map(({ wallId }) => wallId));
+  return Object.values(job.wallOutlets)
+    .filter(({ id, circuitId }) => circuitId === null && used.has(id))
+    .map(({ id, name }) => notJudged({ rowIds: [id] }, name, 'circuit', ['which circuit feeds it']));
+}
+
 export const circuitOverloaded: SnagRule = {
   id: 'circuit-overloaded',
   why: 'An overloaded breaker trips, often at night, and takes everything on the circuit with it. New circuits are work for a licensed electrician, by local code.',
   source: ruleSets.europe.continuous.source,
   stations: ['power'],
   reads: FEED_READS,
-  find: ({ job }) =>
-    circuitLoads(job).flatMap(
+  find: ({ job }) => [
+    ...unknownCircuits(job),
+    ...circuitLoads(job).flatMap(
       ({ circuit, amps: now, grownAmps, aloneAmps, limitA, full, state, unknown }): Finding[] => {
         const rowIds = [circuit.id];
         if (now === null || grownAmps === null || limitA === null)
@@ -49,4 +59,5 @@ export const circuitOverloaded: SnagRule = {
         return state === 'not judged' ? [notJudged({ rowIds }, circuit.name, 'load', unknown)] : [];
       },
     ),
+  ],
 };

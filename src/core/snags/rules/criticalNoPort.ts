@@ -5,7 +5,7 @@ import { isCage, isSwitched, isSwitching, portsOf } from '../../records/ports';
 import { isLive, type Run } from '../../records/run';
 import { commonPractice } from '../../standards/source';
 import { countedWith } from '../../text/listed';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const criticalNoPort: SnagRule = {
   id: 'critical-no-port',
@@ -21,10 +21,13 @@ export const criticalNoPort: SnagRule = {
   find: ({ job, runsInOrder, landingOfRun, cordAtPanelPort }) => {
     const ports = Object.values(job.gear).filter(isSwitching).flatMap(portsOf);
     if (ports.length === 0) return [];
+    const isOpen = (run: Run) => {
+      const landing = landingOfRun.get(run.id);
+      return !(landing && cordAtPanelPort.has(portKey(landing.panelId, landing.port)));
+    };
     const dark = runsInOrder.filter((run) => {
       if (!run.critical || !isLive(run) || !isSwitched(run.carries)) return false;
-      const landing = landingOfRun.get(run.id);
-      if (landing && cordAtPanelPort.has(portKey(landing.panelId, landing.port))) return false;
+      if (!isOpen(run)) return false;
       return ports.every((port) => portFault(run, port) !== null);
     });
     // A copper module in a fast cage would do for those that take no power over their cable.
@@ -44,7 +47,17 @@ export const criticalNoPort: SnagRule = {
         },
       ];
     };
+    const unsaid = runsInOrder.filter(
+      (run) =>
+        run.critical &&
+        isLive(run) &&
+        isSwitched(run.carries) &&
+        run.speedMbps === null &&
+        isOpen(run) &&
+        !dark.includes(run),
+    );
     return [
+      ...runsNotJudged(unsaid, 'port for a critical run', 'the speed that it needs'),
       ...tell(
         dark.filter((run) => !byModule(run)),
         'wont-work',

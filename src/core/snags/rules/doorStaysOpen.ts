@@ -1,11 +1,15 @@
 import { plugFrontMm } from '../../gear/body';
+import type { Job } from '../../job/job';
 import { fitFault } from '../../rack/fit';
 import { placedIn } from '../../rack/space';
 import { plugSource } from '../../standards/plugRoom';
 import { counted } from '../../text/counted';
 import { formatSize } from '../../units/length';
 import { moveGearMends } from '../mends';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
+
+const anyPlugsInFront = (job: Job, rackId: string): boolean =>
+  placedIn(job, rackId).some(({ gear, placement }) => placement.face === 'front' && plugFrontMm(gear) > 0);
 
 /** One door, one finding: it stays open whatever else is behind it. */
 export const doorStaysOpen: SnagRule = {
@@ -21,6 +25,8 @@ export const doorStaysOpen: SnagRule = {
         return fault ? [{ gear, words: fault.words }] : [];
       });
       const [first] = shut;
+      if (rack.door !== 'none' && !rack.frontClearanceMm && anyPlugsInFront(job, rack.id))
+        return [notJudged({ rackIds: [rack.id] }, rack.name, 'room behind the door', ['front rails to door'])];
       if (!first) return [];
       const gearIds = shut.map(({ gear }) => gear.id);
       const needMm = Math.max(...shut.map(({ gear }) => plugFrontMm(gear)));

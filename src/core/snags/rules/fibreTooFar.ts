@@ -1,12 +1,41 @@
 import { patchedRuns } from '../../patching/patchedRuns';
+import type { Run } from '../../records/run';
 import { fibreKindOf } from '../../runs/fibreKind';
 import { runLength } from '../../runs/routeLength';
-import { modules } from '../../standards/links';
+import { channelLossDb, channelLossSource, type FibreKind, modules } from '../../standards/links';
 import { published } from '../../standards/source';
 import { formatSpeed } from '../../text/speed';
 import { formatLength } from '../../units/length';
-import { moduleFor } from '../../uplinks/uplinkFacts';
-import type { Finding, SnagRule } from '../snag';
+import { linkLossDb, moduleFor } from '../../uplinks/uplinkFacts';
+import { type Finding, notJudged, type SnagRule } from '../snag';
+
+/** Mated pairs of a fixed link at least: at the panel and at the outlet, each with its cord. */
+const MATED_PAIRS = 2;
+
+/** The loss of a run by its length and the pairs it has at least, against what its module allows a channel. */
+function tooMuchLoss(
+  run: Run,
+  deviceId: string,
+  lengthMm: number,
+  module: (typeof modules)[number],
+  fibre: FibreKind,
+): Finding[] {
+  const most = channelLossDb[module.name]?.[fibre];
+  const loss = linkLossDb(lengthMm, MATED_PAIRS, module.mode);
+  const runIds = [run.id];
+  if (most === undefined)
+    return [notJudged({ runIds }, `Run ${run.label}`, 'loss', [`what ${module.name} allows over ${fibre}`])];
+  if (loss <= most + 1e-9) return [];
+  return [
+    {
+      grade: 'wont-work',
+      runIds,
+      gearIds: [deviceId],
+      source: channelLossSource(module.name),
+      what: `${run.label} may lose ${loss.toFixed(2)} dB with ${MATED_PAIRS} mated pairs; ${module.name} over ${fibre} allows ${most} dB.`,
+    },
+  ];
+}
 
 export const fibreTooFar: SnagRule = {
   id: 'fibre-too-far',
@@ -34,7 +63,7 @@ export const fibreTooFar: SnagRule = {
       if (!fibre || !length || !Number.isFinite(speedMbps)) return [];
       const fit = moduleFor(speedMbps, length.mm, fibre);
       // A module for another fibre is no module for this one.
-      if (fit.module && fit.fibre === fibre) return [];
+      if (fit.module && fit.fibre === fibre) return tooMuchLoss(run, device.id, length.mm, fit.module, fibre);
       const most = Math.max(0, ...modules.map((one) => (one.speedMbps >= speedMbps ? (one.reachMm[fibre] ?? 0) : 0)));
       return [
         {

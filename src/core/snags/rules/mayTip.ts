@@ -1,6 +1,7 @@
 import { tipping } from '../../mounting/rackLoad';
+import { placedIn } from '../../rack/space';
 import { staticsSource } from '../../standards/withdrawal';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 /** A cabinet that tips sooner than this is not steady. From memory: IEC 62368-1, stability test on a slope of 10°. */
 const LEAST_DEG = 10;
@@ -14,12 +15,19 @@ export const mayTip: SnagRule = {
   find: ({ job }) =>
     Object.values(job.racks).flatMap((rack): Finding[] => {
       if (rack.standing === 'wall') return [];
+      const missing = [
+        ...(rack.standing === 'floor' && rack.baseMm === null ? ['the height of its lowest unit'] : []),
+        ...(rack.outerDepthMm === null ? ['its outer depth'] : []),
+      ];
       const { angleDeg, tipsWithDrawnDevice } = tipping(job, rack);
       if (tipsWithDrawnDevice) {
         const what = `${rack.name} tips forwards when its heaviest device is drawn out.`;
         return [{ grade: 'wont-work', rackIds: [rack.id], what }];
       }
-      if (angleDeg >= LEAST_DEG) return [];
+      if (angleDeg >= LEAST_DEG)
+        return missing.length > 0 && placedIn(job, rack.id).length > 0
+          ? [notJudged({ rackIds: [rack.id] }, rack.name, 'tipping', missing)]
+          : [];
       const what = `${rack.name} tips forwards beyond ${angleDeg.toFixed(0)}° when nothing holds it.`;
       return [{ grade: 'will-bite', rackIds: [rack.id], what }];
     }),

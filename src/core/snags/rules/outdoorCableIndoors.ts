@@ -1,11 +1,12 @@
 import { runsThrough } from '../../pathways/pathwayFigures';
 import type { Run } from '../../records/run';
 import { cableKindOf, isForOutdoorsOnly } from '../../runs/cableKinds';
+import { runLength } from '../../runs/routeLength';
 import { ruleSets } from '../../standards/ruleSets';
 import { published } from '../../standards/source';
 import { counted } from '../../text/counted';
 import { formatLength } from '../../units/length';
-import type { SnagRule } from '../snag';
+import { runsNotJudged, type SnagRule } from '../snag';
 
 export const outdoorCableIndoors: SnagRule = {
   id: 'outdoor-cable-indoors',
@@ -13,7 +14,11 @@ export const outdoorCableIndoors: SnagRule = {
   source: published('NFPA 70 800.48 in North America; local code elsewhere'),
   stations: ['runs'],
   reads: {
-    runs: ['id', 'label', 'cable', 'carries'],
+    runs: ['id', 'label', 'floor', 'room', 'outlet', 'cable', 'carries', 'lengthMm', 'entry'],
+    floors: true,
+    rooms: true,
+    places: true,
+    answers: true,
     cableKinds: true,
     pathways: true,
     passages: true,
@@ -21,22 +26,42 @@ export const outdoorCableIndoors: SnagRule = {
     units: true,
   },
   find: ({ job }) => {
-    const indoorsMm = new Map<Run, number>();
+    const outdoor = Object.values(job.runs).filter((run) => {
+      const kind = cableKindOf(job, run.cable);
+      return kind !== null && isForOutdoorsOnly(kind);
+    });
+    const ways = { indoor: new Map<string, number>(), outdoor: new Map<string, number>() };
     for (const { id, surroundings, lengthMm } of Object.values(job.pathways)) {
-      if (surroundings !== 'indoor') continue;
-      for (const run of runsThrough(job, id)) {
-        const kind = cableKindOf(job, run.cable);
-        if (kind && isForOutdoorsOnly(kind)) indoorsMm.set(run, (indoorsMm.get(run) ?? 0) + lengthMm);
-      }
+      const way = ways[surroundings === 'indoor' ? 'indoor' : 'outdoor'];
+      for (const run of runsThrough(job, id)) way.set(run.id, (way.get(run.id) ?? 0) + lengthMm);
+    }
+    // What of a run goes through no pathway outdoors is indoors; without its length only pathways indoors are known.
+    const indoorsMm = new Map<Run, number>();
+    const unsure: Run[] = [];
+    for (const run of outdoor) {
+      const length = runLength(job, run);
+      const least = ways.indoor.get(run.id) ?? 0;
+      const mm = length ? Math.max(least, length.mm - (ways.outdoor.get(run.id) ?? 0)) : least;
+      indoorsMm.set(run, mm);
+      if (!length) unsure.push(run);
     }
     const limit = ruleSets[job.rules].outdoorIndoors;
-    const over = [...indoorsMm].filter(([, mm]) => limit === null || mm > limit.mostMm).sort(([, a], [, b]) => b - a);
+    const over = [...indoorsMm]
+      .filter(([, mm]) => (limit === null ? mm > 0 : mm > limit.mostMm))
+      .sort(([, a], [, b]) => b - a);
+    const known = new Set(over.map(([run]) => run));
+    const unjudged = runsNotJudged(
+      unsure.filter((run) => !known.has(run)),
+      'outdoor cable indoors',
+      'length',
+    );
     const [worst] = over;
-    if (!worst) return [];
+    if (!worst) return unjudged;
     const [run, mm] = worst;
     const rest = over.length > 1 ? `, and ${counted(over.length - 1, 'other run')}` : '';
-    const far = `${run.label} is outdoor cable and goes ${formatLength(mm, job.units)} through pathways indoors${rest}`;
+    const far = `${run.label} is outdoor cable and goes ${formatLength(mm, job.units)} indoors${rest}`;
     return [
+      ...unjudged,
       {
         grade: limit ? ('wont-work' as const) : ('could-be-neater' as const),
         runIds: over.map(([one]) => one.id),

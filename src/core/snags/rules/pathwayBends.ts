@@ -1,10 +1,10 @@
 import { pathwayFigures, pullPointsNeeded, runsThrough } from '../../pathways/pathwayFigures';
 import { bendSource } from '../../standards/cableHandling';
-import { conduitRulesSource } from '../../standards/pathwayRules';
+import { conduitRulesSource, fibreConduitSource } from '../../standards/pathwayRules';
 import { counted } from '../../text/counted';
 import { formatSize } from '../../units/length';
 import { PATHWAY_READS } from '../pathwayReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const pathwayBends: SnagRule = {
   id: 'pathway-bends',
@@ -36,16 +36,15 @@ export const pathwayBends: SnagRule = {
       const fibre = conduit && runs.some((run) => run.carries === 'fibre');
       const { bendMm: leastMm } = pathwayFigures(job, pathway);
       // A hook is a bend of its own.
-      if (
-        (pathway.bends > 0 || pathway.kind === 'hooks') &&
-        pathway.bendRadiusMm !== null &&
-        pathway.bendRadiusMm < leastMm - 0.5
-      ) {
+      const bends = pathway.bends > 0 || pathway.kind === 'hooks';
+      if (bends && pathway.bendRadiusMm === null && runs.length > 0)
+        findings.push(notJudged({ rowIds: [pathway.id] }, pathway.name, 'bends', ['the inside radius of its bends']));
+      if (bends && pathway.bendRadiusMm !== null && pathway.bendRadiusMm < leastMm - 0.5) {
         findings.push({
           grade: 'will-bite',
           rowIds: [pathway.id, 'radius'],
           what: `${pathway.name} bends at ${formatSize(pathway.bendRadiusMm, job.units)}; ${conduit ? `its size${fibre ? ' with fibre' : ''} asks` : 'its cables ask'} for ${formatSize(Math.ceil(leastMm), job.units)}.`,
-          ...(conduit ? {} : { source: bendSource }),
+          ...(conduit ? (fibre ? { source: fibreConduitSource } : {}) : { source: bendSource }),
         });
       }
       return findings;

@@ -7,7 +7,7 @@ import { cableKindOf } from '../../runs/cableKinds';
 import { channelOf } from '../../runs/channelLength';
 import { figureOf } from '../../site/answers';
 import { channelLoopOhm, loopSource } from '../../standards/copperWire';
-import { poeFeedSource } from '../../standards/poeFeed';
+import { deviceLeastSource, poeFeedSource } from '../../standards/poeFeed';
 import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const poeFeedWeak: SnagRule = {
@@ -55,7 +55,8 @@ export const poeFeedWeak: SnagRule = {
         const volts = feed === 'beyond' ? 'no' : feed.deviceV.toFixed(1);
         const least = feed === 'beyond' ? '' : `; its class needs ${feed.leastDeviceV} V`;
         const what = `${run.label} brings ${volts} V to ${run.device || 'its device'} of ${watts} W${least}.`;
-        return { grade: 'wont-work' as const, runIds, what };
+        const source = feed === 'beyond' ? poeFeedSource : deviceLeastSource(feed.class);
+        return { grade: 'wont-work' as const, runIds, what, source };
       }
       if (ohm <= channelLoopOhm) return [];
       const what = `${run.label} has a loop of ${ohm.toFixed(1)} Ω; the limit of the channel is ${channelLoopOhm} Ω.`;

@@ -1,6 +1,6 @@
 import { recordingSource } from '../../standards/recording';
 import { recorderFacts, recordersOf } from '../../storage/recorders';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const recordingsShort: SnagRule = {
   id: 'recordings-short',
@@ -17,6 +17,7 @@ export const recordingsShort: SnagRule = {
   find: ({ job }) =>
     recordersOf(job).flatMap((gear): Finding[] => {
       const { state, days, daysWanted, unknown } = recorderFacts(job, gear);
+      if (state === 'not judged') return [notJudged({ gearIds: [gear.id] }, gear.name, 'days of recordings', unknown)];
       if (state !== 'too little' || days === null) return [];
       return [
         {

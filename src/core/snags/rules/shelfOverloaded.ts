@@ -1,8 +1,9 @@
 import { carriedBy } from '../../rack/space';
 import { commonPractice } from '../../standards/source';
+import { counted } from '../../text/counted';
 import { atLeast, atLeastWords } from '../../units/atLeast';
 import { formatMass } from '../../units/force';
-import type { SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const shelfOverloaded: SnagRule = {
   id: 'shelf-overloaded',
@@ -11,14 +12,23 @@ export const shelfOverloaded: SnagRule = {
   stations: ['stack'],
   reads: { gear: true, shelvings: true, units: true },
   find: ({ job }) =>
-    Object.values(job.gear).flatMap((carrier) => {
-      if (carrier.carriesKg === null) return [];
-      const massKg = atLeast(carriedBy(job, carrier.id).map((gear) => gear.massKg));
-      if (massKg.sum <= carrier.carriesKg) return [];
-      return {
-        grade: 'wont-work' as const,
-        gearIds: [carrier.id],
-        what: `${carrier.name} carries ${atLeastWords(massKg, (kg) => formatMass(kg, job.units))} and is rated for ${formatMass(carrier.carriesKg, job.units)}.`,
-      };
+    Object.values(job.gear).flatMap((carrier): Finding[] => {
+      const carried = carriedBy(job, carrier.id);
+      if (carried.length === 0) return [];
+      const gearIds = [carrier.id];
+      const massKg = atLeast(carried.map((gear) => gear.massKg));
+      if (carrier.carriesKg !== null && massKg.sum > carrier.carriesKg)
+        return [
+          {
+            grade: 'wont-work',
+            gearIds,
+            what: `${carrier.name} carries ${atLeastWords(massKg, (kg) => formatMass(kg, job.units))} and is rated for ${formatMass(carrier.carriesKg, job.units)}.`,
+          },
+        ];
+      const missing = [
+        ...(carrier.carriesKg === null ? ['what it is rated to carry'] : []),
+        ...(massKg.unknown > 0 ? [`the mass of ${counted(massKg.unknown, 'device')} on it`] : []),
+      ];
+      return missing.length === 0 ? [] : [notJudged({ gearIds }, carrier.name, 'load', missing)];
     }),
 };

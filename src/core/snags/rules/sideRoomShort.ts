@@ -1,8 +1,8 @@
-import { sideRoom } from '../../pathways/sideRoom';
+import { runsDownSides, sideRoom } from '../../pathways/sideRoom';
 import { commonPractice } from '../../standards/source';
 import { formatSize } from '../../units/length';
 import { percent } from '../../units/percent';
-import type { SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const sideRoomShort: SnagRule = {
   id: 'side-room-short',
@@ -19,13 +19,20 @@ export const sideRoomShort: SnagRule = {
     units: true,
   },
   find: ({ job }) =>
-    Object.values(job.racks).flatMap((rack) => {
+    Object.values(job.racks).flatMap((rack): Finding[] => {
+      const rackIds = [rack.id];
       const room = sideRoom(job, rack);
-      if (!room || room.share <= 1) return [];
-      return {
-        grade: 'will-bite' as const,
-        rackIds: [rack.id],
-        what: `${room.cables} cables go down each side of ${rack.name}: they fill ${percent(room.share, 1)} of what ${formatSize(room.roomMm, job.units)} can take.`,
-      };
+      if (!room)
+        return runsDownSides(job, rack).length === 0
+          ? []
+          : [notJudged({ rackIds }, rack.name, 'cables down its sides', ['the room beside its rails'])];
+      if (room.share <= 1) return [];
+      return [
+        {
+          grade: 'will-bite',
+          rackIds,
+          what: `${room.cables} cables go down each side of ${rack.name}: they fill ${percent(room.share, 1)} of what ${formatSize(room.roomMm, job.units)} can take.`,
+        },
+      ];
     }),
 };

@@ -1,6 +1,6 @@
 import { placeNoise } from '../../acoustics/placeNoise';
 import { noiseTargets } from '../../standards/noise';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const tooLoud: SnagRule = {
   id: 'too-loud',
@@ -10,7 +10,9 @@ export const tooLoud: SnagRule = {
   reads: { gear: true, racks: true, placements: true, shelvings: true, noisePlaces: true },
   find: ({ job }) =>
     Object.values(job.noisePlaces).flatMap((place): Finding[] => {
-      const { db, dayDb, nightDb, state, shares } = placeNoise(job, place);
+      const { db, dayDb, nightDb, state, shares, unknown } = placeNoise(job, place);
+      if (state === 'not judged')
+        return [notJudged({ rowIds: [place.id], rackIds: [place.rackId] }, place.name, 'noise', unknown)];
       if (state !== 'too loud') return [];
       const [loudest] = shares;
       return [

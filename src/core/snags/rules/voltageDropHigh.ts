@@ -1,7 +1,7 @@
 import { circuitFacts } from '../../power/circuitFacts';
 import { dropSource } from '../../standards/mainsWire';
 import { FEED_READS } from '../powerReads';
-import type { SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const voltageDropHigh: SnagRule = {
   id: 'voltage-drop-high',
@@ -10,15 +10,16 @@ export const voltageDropHigh: SnagRule = {
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) =>
-    circuitFacts(job).flatMap(({ circuit, drop }) =>
-      drop === null || drop.percent <= drop.advice
-        ? []
-        : [
-            {
-              grade: 'will-bite' as const,
-              rowIds: [circuit.id],
-              what: `${circuit.name}: ${drop.percent.toFixed(1)} % voltage drop to its outlets; ${drop.advice} % is the advised limit.`,
-            },
-          ],
-    ),
+    circuitFacts(job).flatMap(({ circuit, drop, dropUnknown, full }): Finding[] => {
+      const rowIds = [circuit.id];
+      if (drop === null) return full.w === 0 ? [] : [notJudged({ rowIds }, circuit.name, 'voltage drop', dropUnknown)];
+      if (drop.percent <= drop.advice) return [];
+      return [
+        {
+          grade: 'will-bite',
+          rowIds,
+          what: `${circuit.name}: ${drop.percent.toFixed(1)} % voltage drop to its outlets; ${drop.advice} % is the advised limit.`,
+        },
+      ];
+    }),
 };

@@ -5,7 +5,8 @@ import type { Source } from '../../standards/source';
 export type AdviceOption = {
   id: string;
   words: string;
-  money: number;
+  /** Null: not known, since no length is. */
+  money: number | null;
   minutes: number;
   ports: number;
   /** What speaks for it here, and against it. */
@@ -18,7 +19,8 @@ export type Advice = {
   id: string;
   question: string;
   options: AdviceOption[];
-  suggested: string;
+  /** Null: too little is known to suggest one. */
+  suggested: string | null;
   /** Why that is suggested, in one sentence. */
   why: string;
   source: Source;

@@ -17,8 +17,6 @@ export const categoryAdvice: Adviser = (job) => {
   const runs = copperRuns(job).filter((run) => run.origin === 'new');
   if (runs.length === 0) return null;
   const metres = metresOf(job, runs);
-  // Without any length nothing can be said of reach.
-  if (metres === null) return null;
   const measured = runs.filter((run) => runLengthMm(job, run) !== null);
   const unknown = runs.length - measured.length;
   const channel = (mm: number | null) => (mm ?? 0) + copperLengths.workAreaCordMm;
@@ -34,11 +32,11 @@ export const categoryAdvice: Adviser = (job) => {
     return {
       id,
       words: `Cat ${category}`,
-      money: round2(metres * price(job, cost)),
+      money: metres === null ? null : round2(metres * price(job, cost)),
       minutes: category === '6A' ? runs.length * 2 : 0,
       ports: 0,
       pros: [
-        `${counted(ten, 'run')} of ${runs.length} would carry 10 Gb/s for sure.`,
+        ...(measured.length > 0 ? [`${counted(ten, 'run')} of ${runs.length} would carry 10 Gb/s for sure.`] : []),
         ...(fails === 0 && unknown === 0 ? ['Every run reaches the speed wanted.'] : []),
       ],
       cons: [
@@ -50,7 +48,11 @@ export const categoryAdvice: Adviser = (job) => {
     };
   });
   const internet = figureOf(job, 'internet-mbps');
-  const suggested = options.find((one) => one.fails === 0 && !(one.id === '5e' && internet >= 1000))?.id ?? '6A';
+  // Without any length nothing can be said of reach, so nothing is suggested.
+  const suggested =
+    metres === null
+      ? null
+      : (options.find((one) => one.fails === 0 && !(one.id === '5e' && internet >= 1000))?.id ?? '6A');
   return {
     id: 'category',
     question: 'Which category for the new runs?',
