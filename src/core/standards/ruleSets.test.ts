@@ -51,7 +51,7 @@ describe('the rules of a region', () => {
     expect(conduitsOf('europe').map((one) => one.trade)).toEqual([...trades, ...trades]);
     // Homes are piped in pliable conduit, whose inside is narrower than that of rigid conduit of the same size.
     const [pliable, rigid] = [conduitsOf('europe').slice(0, 6), conduitsOf('europe').slice(6)];
-    pliable.forEach((one, at) => expect(one.insideMm).toBeLessThan(rigid[at]?.insideMm ?? 0));
+    for (const [at, one] of pliable.entries()) expect(one.insideMm).toBeLessThan(rigid[at]?.insideMm ?? 0);
     for (const { insideMm, designator } of conduitsOf('europe')) expect(insideMm).toBeLessThan(designator);
     expect(conduitShare(1, 500, 'code table').share).toBe(0.6);
     expect([1, 2, 3].map((count) => conduitShare(count, 500, 'planned share').share)).toEqual([0.4, 0.4, 0.4]);

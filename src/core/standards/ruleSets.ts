@@ -1,4 +1,3 @@
-import type { ConduitSize } from './conduits';
 import { commonPractice, fromMemory, published, type Source } from './source';
 
 export const RULE_SETS = ['north-america', 'europe', 'united-kingdom', 'australia-new-zealand', 'other'] as const;
@@ -14,7 +13,7 @@ export type RuleSet = {
   /** How a jacket is classed: by a listing for where it runs, by its reaction to fire, or as local code has it. */
   jackets: 'listing' | 'reaction to fire' | 'local';
   /** Sizes that conduit comes in, the usual family first. */
-  conduits: readonly ConduitSize['family'][];
+  conduits: readonly ('EMT' | 'ENT' | 'IEC' | 'IEC pliable')[];
   /** Whether conduit is filled by the table of the electrical code, or to one planned share. */
   conduitFill: 'code table' | 'planned share';
   /** Share of a breaker that a continuous load may take. */
