@@ -334,3 +334,75 @@ describe('results', () => {
     );
   });
 });
+
+describe('a gap in a result or in its run', () => {
+  // What a tester passed beside figures that miss their limit contradicts itself: that is the rule of the limits, above.
+  const of = <T>(...values: T[]) => fc.constantFrom(...values);
+  const field = fc.record({
+    tells: of('continuity', 'wire-map', 'speed', 'certified'),
+    passed: fc.boolean(),
+    at: of('2026-12-07T18:00', '2026-12-07T18:00:30', '2026-12-07T18:01'),
+    map: of('', '12345678'),
+    screen: of('not tested', 'through'),
+    splitSeen: of(null, false),
+    speedMbps: of(null, 1000, 10_000),
+    limit: of('', 'Cat 6 permanent link', 'Cat 6A permanent link', 'Class EA channel'),
+    marginDb: of(null, 2, 0),
+    lossDb: of(null, 0.9, 1.6, -0.2),
+    lengthM: of(null, 40, 60),
+    wavelengthNm: of(null, 850, 1310),
+    matedPairs: of(null, 2, 4),
+    splices: of(null, 0, 2),
+    volts: of(null, 52),
+    watts: of(null, 20),
+  });
+  const runs = fc.record({
+    cable: of('', 'Cat 6 U/UTP', 'Cat 6A F/UTP', 'OM3', 'OS2 fibre'),
+    carries: of('ethernet', 'fibre'),
+    speedMbps: of(null, 1000, 10_000),
+    poeW: of(null, 0, 15),
+    lengthMm: of(null, 45_000),
+  });
+  const EMPTY = { limit: '', map: '', screen: 'not tested' } as const;
+  const gaps = of(
+    'map',
+    'screen',
+    'splitSeen',
+    'limit',
+    'marginDb',
+    'lossDb',
+    'lengthM',
+    'wavelengthNm',
+    'matedPairs',
+    'splices',
+    'volts',
+    'watts',
+  );
+
+  it('never makes a pass of what was none', () => {
+    let compared = 0;
+    fc.assert(
+      fc.property(
+        runs,
+        fc.array(field, { minLength: 1, maxLength: 4 }),
+        of('continuity', 'wire-map', 'speed', 'certified'),
+        fc.nat(),
+        gaps,
+        (run, some, by, pick, gap) => {
+          const at = pick % some.length;
+          const start = answered(withRun(run as RunChanges), 'proven-by', by);
+          const before = verdict(start, ...(some as Partial<Result>[]));
+          const less = some.map((one, index) =>
+            index === at ? { ...one, [gap]: EMPTY[gap as keyof typeof EMPTY] ?? null } : one,
+          );
+          const after = verdict(start, ...(less as Partial<Result>[]));
+          compared += before === 'passed' ? 1 : 0;
+          expect(after === 'passed' && before !== 'passed', `${gap} of ${at}: ${before}, ${after}`).toBe(false);
+        },
+      ),
+      { numRuns: 3000 },
+    );
+    // Without runs that passed there would be nothing to lose.
+    expect(compared).toBeGreaterThan(10);
+  });
+});

@@ -232,7 +232,7 @@ function Ghost({ rack, side, widthMm, scale }: { rack: Rack; side: 'front' | 're
           {aim.fault
             ? 'will not do'
             : aim.warnings.length > 0
-              ? `${aimWords(job, gear, aim)}: will bite`
+              ? `${aimWords(job, gear, aim)}: will cause trouble`
               : aimWords(job, gear, aim)}
         </span>
       )}
