@@ -37,7 +37,7 @@ export function powerOfJob(path: string, options: Options): number {
   const lines = [
     ...made.circuits.map(
       (one) =>
-        `${one.name}: ${one.atLeast ? 'at least ' : ''}${one.loadW} W, ${known(one.loadA, ' A')} of ${known(one.limitA, ' A')} for good; ${one.state}`,
+        `${one.name}: ${one.atLeast ? 'at least ' : ''}${one.loadW} W, ${known(one.loadA, ' A')} of ${known(one.limitA, ' A')} continuous; ${one.state}`,
     ),
     ...made.units.map(
       (one) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { elevationSvg } from '../../src/core/formats/elevationSvg';
-import { drillTemplate } from '../../src/core/mounting/drillTemplate';
+import { drillTemplate, tile } from '../../src/core/mounting/drillTemplate';
 import { mountOf } from '../../src/core/mounting/wallMount';
 import { planJob } from '../../src/core/plans/planJob';
 import { Gear } from '../../src/core/records/gear';
@@ -37,6 +37,21 @@ describe('the elevation', () => {
 });
 
 describe('sheets', () => {
+  it('are Letter in North America and A4 elsewhere; the drill template stays true to size', async () => {
+    const sizes = (pdf: Buffer) => [...pdf.toString('latin1').matchAll(/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)];
+    const american = apply(job, { type: 'editJob', changes: { country: 'US', rules: 'north-america' } });
+    for (const [of, width, height] of [
+      [job, 210, 297],
+      [american, 215.9, 279.4],
+    ] as const)
+      for (const sheet of [holeCardPdf, wallPdf])
+        for (const [, w, h] of sizes(await sheet(of, root))) {
+          expect(Number(w)).toBeCloseTo((width / 25.4) * 72, 1);
+          expect(Number(h)).toBeCloseTo((height / 25.4) * 72, 1);
+        }
+    expect(tile.heightMm + 24).toBeLessThan(279.4);
+  });
+
   it('are a hole card a rack', async () => expect(pages(await holeCardPdf(job, root))).toBe(1));
 
   it('are the wall sheet and every tile of the template, and one page where nothing hangs', async () => {

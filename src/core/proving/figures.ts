@@ -28,7 +28,7 @@ function firsts(job: Job): First[] {
 function yieldOf(of: string, some: readonly First[]): Yield {
   const passedFirst = some.filter(({ passed }) => passed).length;
   const failed = some.length - passedFirst;
-  const bounds = failed === 0 ? { low: 0, high: noneSeenBound(some.length) } : wilson(failed, some.length);
+  const bounds = failed === 0 ? { low: 0, high: noneSeenBound(some.length, 0.025) } : wilson(failed, some.length);
   return { of, tested: some.length, passedFirst, ...bounds };
 }
 

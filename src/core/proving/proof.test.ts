@@ -322,6 +322,8 @@ describe('results', () => {
 
   it('count what passed at first', () => {
     expect(firstPassYield(job)).toMatchObject({ tested: 0, low: 0, high: 1 });
+    // Both ends at 95 %, so 2.5 % above: 1 − 0.025^(1/1). Exact binomial.
+    expect(firstPassYield(tested(job, { passed: true })).high).toBeCloseTo(0.975, 12);
     expect(firstPassYield(tested(job, { passed: false }, { passed: true }))).toMatchObject({
       tested: 1,
       passedFirst: 0,

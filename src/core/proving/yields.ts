@@ -16,8 +16,11 @@ export function wilson(x: number, n: number): { low: number; high: number } {
   return { low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
 }
 
-/** Most that the share of failures may be, 95 %, where none was seen in n tests: 1 − 0.05^(1/n). */
-export const noneSeenBound = (n: number): number => (n === 0 ? 1 : 1 - 0.05 ** (1 / n));
+/**
+ * Most that the share of failures may be where none was seen in n tests: 1 − tail^(1/n).
+ * @param tail what is left over above it: 0.05 where only the most is asked, 0.025 beside intervals with both ends at 95 %
+ */
+export const noneSeenBound = (n: number, tail = 0.05): number => (n === 0 ? 1 : 1 - tail ** (1 / n));
 
 /** Chance that a sample of n of N links holds one of d bad ones: 1 − C(N−d, n) / C(N, n). */
 export function sampleFinds(all: number, bad: number, tested: number): number {

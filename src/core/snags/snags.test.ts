@@ -515,6 +515,19 @@ describe('the survey and the ways of cables', () => {
     expect(found(under(inside(3000), 'europe'))?.what).toMatch(/local rule: ask/);
     expect(of(under(inside(15_000), 'north-america'), 'cable-not-rated')).toEqual([]);
     expect(found(laid(1, { lengthMm: 50_000 }, { cable: 'Cat 6 U/UTP' }))).toBeUndefined();
+    // Of a run that is longer than its way outdoors the rest is indoors, though no pathway there was drawn.
+    const out = (lengthMm: number | null) =>
+      under(
+        laid(1, { lengthMm: 20_000, surroundings: 'outdoor' }, { cable: 'Cat 6 outdoor', lengthMm }),
+        'north-america',
+      );
+    expect(found(out(35_000))).toBeUndefined();
+    expect(found(out(36_000))).toMatchObject({ grade: 'wont-work' });
+    expect(
+      findUnjudged(out(null))
+        .map(({ what }) => what)
+        .join(' '),
+    ).toContain('outdoor cable indoors');
   });
 
   it('more than 24 powered cables in a bundle (TSB-184-A, from memory)', () => {

@@ -80,8 +80,8 @@ export function CircuitsView() {
       {rows.length === 0 ? (
         <p className="max-w-[70ch]">
           No circuit is known yet. A circuit has a breaker, perhaps a residual-current device, and the wall outlets that
-          hang on it. What one of them carries is reckoned here against what it may carry for good, so that nothing
-          trips at night.
+          hang on it. What one of them carries is calculated here against its continuous limit, so that nothing trips at
+          night.
         </p>
       ) : (
         <LoadChart rows={rows} />
@@ -146,7 +146,7 @@ function CircuitCard({ facts }: { facts: CircuitFacts }) {
         <Figure name={`In ${counted(figureOf(job, 'growth-years'), 'year')}`}>
           {grownAmps === null ? 'not known' : `${least}${round(grownAmps, 1)} A`}
         </Figure>
-        <Figure name="May carry for good">{limitA === null ? 'not known' : `${round(limitA, 1)} A`}</Figure>
+        <Figure name="Continuous limit">{limitA === null ? 'not known' : `${round(limitA, 1)} A`}</Figure>
         <Figure name="Voltage lost">
           {facts.drop === null ? 'not known' : `${round(facts.drop.percent, 2)} % of ${facts.drop.advice} %`}
         </Figure>

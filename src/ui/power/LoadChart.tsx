@@ -1,7 +1,7 @@
 import type { CircuitFacts } from '@/core/power/circuitFacts';
 import { axis, useChart } from '../kit/useChart';
 
-/** Load of each circuit against what it may carry for good: idle, at full, and grown, in per cent. */
+/** Load of each circuit against its continuous limit: idle, at full, and grown, in per cent. */
 export function LoadChart({ rows }: { rows: readonly CircuitFacts[] }) {
   const shown = rows.filter(({ limitA, amps }) => limitA !== null && amps !== null);
   const share = (va: number, { limitA, volts }: CircuitFacts) =>
@@ -43,7 +43,7 @@ export function LoadChart({ rows }: { rows: readonly CircuitFacts[] }) {
                 symbol: 'none',
                 silent: true,
                 lineStyle: { color: ink('--wont'), width: 1.6, type: 'dashed' },
-                data: [{ xAxis: 100, label: { formatter: 'for good', color: ink('--ink'), position: 'start' } }],
+                data: [{ xAxis: 100, label: { formatter: 'limit', color: ink('--ink'), position: 'start' } }],
               },
             }
           : one,
@@ -55,7 +55,7 @@ export function LoadChart({ rows }: { rows: readonly CircuitFacts[] }) {
     <div
       ref={host}
       role="img"
-      aria-label="Share of what each circuit may carry for good: idle, at full and grown; the figures below say the same"
+      aria-label="Share of the continuous limit of each circuit: idle, at full and grown; the figures below say the same"
       style={{ height: 60 + 58 * shown.length }}
       className="w-full max-w-3xl shrink-0"
     />

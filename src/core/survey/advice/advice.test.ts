@@ -102,6 +102,13 @@ describe('category', () => {
     expect(words(33_000)).toBe('0 runs of 1 would carry 10 Gb/s for sure.');
   });
 
+  it('suggests nothing where no length is known, and takes no length for none', () => {
+    const bare = advice(runs(3, { lengthMm: null }), 'category');
+    expect(bare.suggested).toBeNull();
+    expect(bare.options.map(({ money }) => money)).toEqual([null, null, null]);
+    expect(bare.options[0]?.cons[0]).toContain('The length of 3 runs is not known');
+  });
+
   it('prices the metres of the job', () => {
     const job = answered(runs(10), { 'cost-5e': '1', 'cost-6': '2', 'cost-6A': '3' });
     expect(advice(job, 'category').options.map((one) => one.money)).toEqual([200, 400, 600]);
