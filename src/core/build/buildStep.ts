@@ -39,6 +39,8 @@ export type BuildStep = {
   /** Like steps get faster together. */
   pace: string;
   who: 'one' | 'two' | 'electrician';
+  /** What can hurt someone in it, said where it is done; empty: nothing of its own. */
+  caution: string;
   /** Devices, runs and cords that it is about. */
   gearId: string | null;
   runId: string | null;

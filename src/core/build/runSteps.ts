@@ -9,6 +9,7 @@ import { buildMinutes } from '../standards/buildMinutes';
 import { groupBy } from '../text/groupBy';
 import { formatLength } from '../units/length';
 import type { BuildStep, Turn } from './buildStep';
+import { drillCaution } from './stepCautions';
 import { type Both, plain, recordsOnly, stepId, turns } from './stepParts';
 
 export function runSteps(both: Both): BuildStep[] {
@@ -39,6 +40,7 @@ export function runSteps(both: Both): BuildStep[] {
       kind: 'pull',
       turn: 'in',
       words: `Pull run ${run.label} and label both ends`,
+      caution: drillCaution(both.is),
       at: 'room',
       place: roomOf(run),
       runId: run.id,

@@ -7,6 +7,7 @@ import type { Gear } from '../records/gear';
 import { buildMinutes } from '../standards/buildMinutes';
 import { groupBy } from '../text/groupBy';
 import type { BuildStep, Turn } from './buildStep';
+import { drillCaution, mainsCaution } from './stepCautions';
 import { type Both, plain, recordsOnly, stepId, turns } from './stepParts';
 
 export function rackSteps(both: Both): BuildStep[] {
@@ -24,6 +25,7 @@ export function rackSteps(both: Both): BuildStep[] {
         words: turn === 'in' ? `${hangs ? 'Hang' : 'Set up'} ${name}` : `Take down ${name}`,
         place: name,
         who: 'two',
+        caution: turn === 'in' ? drillCaution(both.is) : '',
         tools: turn === 'in' ? ['drill', 'spirit level', 'ladder'] : ['screwdriver'],
         changes: [
           ...both.changesOf('racks', id),
@@ -110,6 +112,7 @@ export function gearSteps(both: Both): BuildStep[] {
         from,
         to,
         who: liftedByTwo(is, was, gear) ? 'two' : 'one',
+        caution: turn === 'in' ? '' : mainsCaution(gear),
         gearId: id,
         takeMin,
         putMin,

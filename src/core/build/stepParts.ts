@@ -28,6 +28,7 @@ export const plain = (fields: Partial<BuildStep> & Pick<BuildStep, 'id' | 'kind'
     putMin: fields.turn === 'out' ? 0 : put,
     pace: fields.kind,
     who: 'one',
+    caution: '',
     gearId: null,
     runId: null,
     cordId: null,

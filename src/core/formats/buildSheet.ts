@@ -6,6 +6,7 @@ import { outageNotice } from '../build/notices';
 import type { Job } from '../job/job';
 import { GRADE_WORDS } from '../snags/snag';
 import { citeFor } from '../standards/cite';
+import { cautionsFor } from '../survey/cautions';
 import { ACTION_WORDS } from '../text/actionWords';
 import { formatMinutes } from '../units/minutes';
 import type { SheetSection } from './sheetSection';
@@ -24,10 +25,10 @@ const stepRow = ({ entry, startsAt, minutes, dark }: Planned): string[] => {
   const parts = step.parts.length > 0 && action !== 'park' ? ` (${step.parts.join(', ')})` : '';
   return [
     startsAt?.slice(-5) ?? '',
-    `${ACTION_WORDS[action]}${step.words}${parts}${step.photograph && action !== 'fetch' ? ' · photograph first' : ''}${step.who === 'two' ? ' · two lift' : ''}`,
+    `${ACTION_WORDS[action]}${step.words}${parts}${step.photograph && action !== 'fetch' ? ' · photograph first' : ''}${step.who === 'two' ? ' · two lift' : ''}${step.caution && step.kind !== 'pull' && action !== 'fetch' ? `. ${step.caution}` : ''}`,
     action === 'fetch' ? 'set aside' : step.from,
     action === 'park' ? 'set aside' : step.to,
-    minutes.toFixed(minutes < 9.95 ? 1 : 0),
+    String(Math.max(1, Math.round(minutes))),
     dark.map(({ service, share }) => (share < 0.995 ? `${service} ${Math.round(share * 100)} %` : service)).join(', '),
   ];
 };
@@ -70,6 +71,20 @@ export function buildSheet(
             notes: [],
           },
         ]),
+    // Read before the first hole is drilled, not after.
+    {
+      title: 'Cautions',
+      columns: [],
+      rows: [],
+      notes: [
+        'Mains work and new circuits: a licensed electrician, by local code. Unplug before you unscrew; batteries stay live.',
+        'Lifts for two are for two. Ladders on firm ground, one unit out for four up, nobody below. Eyes, ears and lungs protected for drilling.',
+        ...cautionsFor(job).map(({ words, source }) =>
+          source === null ? words : `${words} [${citeFor(source, job.rules)}]`,
+        ),
+        'Minutes are common practice until your own ticks correct them.',
+      ],
+    },
     ...plan.visits.map(
       (visit): SheetSection => ({
         title: visitTitle(visit),
@@ -88,16 +103,6 @@ export function buildSheet(
       ? []
       : [{ title: 'In no visit yet', columns: STEP_COLUMNS, rows: unplaced.map(stepRow), notes: [], ticked: true }]),
     kitSection(kit),
-    {
-      title: 'Cautions',
-      columns: [],
-      rows: [],
-      notes: [
-        'Mains work and new circuits: a licensed electrician, by local code. Unplug before you unscrew; batteries stay live.',
-        'Lifts for two are for two. Ladders on firm ground, nobody below. Eye protection for drilling.',
-        'Minutes are rules of thumb until your own ticks correct them.',
-      ],
-    },
     { title: 'Notice', columns: [], rows: [], notes: outageNotice(job, plan).trim().split('\n').filter(Boolean) },
   ];
 }

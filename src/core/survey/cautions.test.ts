@@ -59,9 +59,11 @@ describe('cautions', () => {
     expect(said(one)).not.toContain(caution);
   });
 
-  it('of fibre come with a fibre in a pathway, of aerials with a cellular internet', () => {
+  it('of fibre come with any fibre, in a pathway or not, and with an internet over it; of aerials with a cellular internet', () => {
     expect(said(laid({}, 'run-2'))).toContain('fibre');
-    expect(said(laid({}))).not.toContain('fibre');
+    expect(said(laid({}))).toContain('fibre');
+    expect(said(answered('internet-in', 'fibre'))).toContain('fibre');
+    expect(said(apply(bench(), answerCommand(bench(), 'internet-in', 'cable')))).not.toContain('fibre');
     expect(said(answered('internet-in', 'cellular'))).toContain('aerial');
     expect(said(answered('internet-in', 'fibre'))).not.toContain('aerial');
   });

@@ -4,6 +4,7 @@ import { isNow } from '../records/run';
 import { answerOf } from '../site/answers';
 import { type RuleSet, ruleSets } from '../standards/ruleSets';
 import { published, type Source } from '../standards/source';
+import { uplinkFacts } from '../uplinks/uplinkFacts';
 
 /** Something that can hurt someone or break a rule. Each is said once, where it applies. */
 export type Caution = { id: string; words: string; source: Source | null };
@@ -77,7 +78,9 @@ export function cautionsFor(job: Job): Caution[] {
       words: `Cable between buildings brings lightning and earth differences with it: surge protection or fibre. Call before digging. ${local}`,
       source: cites.outdoors,
     },
-    pathways.some((row) => runsThrough(job, row.id).some((run) => run.carries === 'fibre')) && {
+    (Object.values(job.runs).some((run) => run.carries === 'fibre') ||
+      Object.values(job.uplinks).some((uplink) => uplinkFacts(job, uplink)?.medium === 'fibre') ||
+      answerOf(job, 'internet-in') === 'fibre') && {
       id: 'fibre',
       words: 'Never look into a fibre or a port. Shards go into a bin with a lid.',
       source: published('IEC 60825-2'),

@@ -192,6 +192,7 @@ function StepCard({
         <dt className="text-soft">Planned</dt>
         <dd>{oneDigit(one.minutes)} min</dd>
       </dl>
+      {step.caution !== '' && <p className="font-semibold text-bite">{step.caution}</p>}
       {step.who === 'two' && <p className="font-semibold text-bite">A lift for two.</p>}
       {step.who === 'electrician' && (
         <p className="font-semibold text-bite">For a licensed electrician, by local code. Do not do this yourself.</p>
