@@ -30,7 +30,7 @@ export function powerSheet(job: Job, today: string): SheetSection[] {
         { head: 'Circuit', share: 3 },
         { head: 'At full', share: 2 },
         { head: 'Current', share: 2 },
-        { head: 'For good', share: 2 },
+        { head: 'Continuous limit', share: 2 },
         { head: 'Leaks', share: 2 },
         { head: 'State', share: 2 },
       ],
@@ -120,10 +120,10 @@ export function powerSheet(job: Job, today: string): SheetSection[] {
       title: 'Heat',
       columns: [
         { head: 'Cabinet', share: 3 },
-        { head: 'Stays inside', share: 2.4 },
+        { head: 'Heat', share: 2.4 },
         { head: 'Usual day', share: 1.6 },
         { head: 'Summer', share: 1.6 },
-        { head: 'Stands', share: 1.6 },
+        { head: 'Limit', share: 1.6 },
         { head: 'State', share: 1.8 },
       ],
       rows: report.cabinets.map(({ rack, watts, insideC, summerC, limitC, state }) => [

@@ -84,7 +84,7 @@ function HeatCard({ heat }: { heat: CabinetHeat }) {
         {rack.name}
       </Heading>
       <Figures>
-        <Figure name="Stays inside">
+        <Figure name="Heat">
           {atLeastWords(watts, formatWatts)}
           {watts.sum > 0 && ` (${round(btuPerHour(watts.sum))} BTU/h)`}
         </Figure>
