@@ -22,6 +22,7 @@ test('runs are logged by thumb: pass in one tap, a wire map in words, without a 
   await go(page, `/jobs/${id}/prove`);
   await page.getByRole('button', { name: 'Add a tester' }).click();
   await page.getByLabel('It can tell').selectOption('wire-map');
+  await page.getByLabel('Detects split pairs').selectOption('yes');
   // A hand scanner types the code of a label and Enter.
   await page.getByLabel('Label, or the code on it').fill('http://shelf.test/jobs/x/runs?trace=3');
   await page.keyboard.press('Enter');
