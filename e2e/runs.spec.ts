@@ -67,15 +67,15 @@ test('a pathway says when it is too full, and the mend takes the next size', asy
   await page.getByRole('button', { name: '+ Pathway' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Desk conduit');
   await page.getByLabel('Name', { exact: true }).press('Enter');
-  await page.getByLabel('Published size').selectOption('16 mm');
+  await page.getByLabel('Published size').selectOption('16 mm pliable');
   await page.getByLabel('Narrow the list of runs').fill('consulting');
   await page.getByRole('button', { name: 'Tick all 4 shown' }).click();
   const docket = page.getByRole('complementary', { name: 'Docket' });
   await expect(docket).toContainText(
     /Desk conduit( is filled to \d+ % by 4 cables; 40 % is the most|: 4 cables make a bundle)/,
   );
-  await docket.getByRole('button', { name: 'Plan 25 mm' }).click();
-  await expect(page.getByLabel('Published size')).toHaveValue('25 mm');
+  await docket.getByRole('button', { name: 'Plan 32 mm pliable' }).click();
+  await expect(page.getByLabel('Published size')).toHaveValue('32 mm pliable');
   await expect(docket).not.toContainText('Desk conduit');
   await expect(page.getByRole('img', { name: '4 cables in Desk conduit, cut across' })).toBeVisible();
   await page.getByRole('button', { name: 'Remove the pathway' }).click();
