@@ -138,7 +138,9 @@ for (const view of VIEWS.filter((one) => wanted.length === 0 || wanted.includes(
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.waitForTimeout(400);
   await view.prepare?.(page);
-  await page.waitForTimeout(300);
+  // The docket and the stations are judged behind what is drawn.
+  await page.waitForFunction(() => document.querySelector('[aria-busy="true"]') === null);
+  await page.waitForTimeout(600);
   await page.screenshot({ path: join(folder, `${view.name}.png`) });
   console.log(`docs/screenshots/${view.name}.png`);
   await page.context().close();

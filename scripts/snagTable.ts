@@ -20,7 +20,8 @@ const cell = (words: string): string => words.replaceAll('|', '\\|');
 export function snagTable(root: string): string {
   const rows = SNAG_RULES.map(({ id, why, source }) => {
     const grades = gradesOf(id, root).map((grade) => GRADE_WORDS[grade]);
-    const own = grades.length > 0 ? grades.join('; ') : 'will not work; will cause trouble: as grave as the fault of the link';
+    const own =
+      grades.length > 0 ? grades.join('; ') : 'will not work; will cause trouble: as grave as the fault of the link';
     return `| \`${id}\` | ${own} | ${cell(why)} | ${cell(citeWithMark(source))} |`;
   });
   return `# Rules and their grades

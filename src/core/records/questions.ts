@@ -705,7 +705,7 @@ export const QUESTIONS = {
   'patch-power': choice(
     'Patching and cords',
     'Watts that count against the budget of a switch',
-    { measured: 'the draw entered, the class where none was', class: 'the class of every device' },
+    { measured: 'draw entered, else class', class: 'class of every device' },
     'measured',
     'a computation',
     'By draw more devices fit; a switch that budgets by class will turn some of them down.',
