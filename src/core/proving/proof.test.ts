@@ -300,6 +300,10 @@ describe('acceptance', () => {
   it('does not cover a fail that came after it', () => {
     const failed = tested(job, { passed: false, at: '2026-12-07T18:00' });
     expect(first(accepted(failed, '2026-12-07T19:00')).state).toBe('accepted');
+    // Seconds decide within one minute; an acceptance without them may be the older of the two.
+    const late = tested(job, { passed: false, at: '2026-12-07T18:00:40' });
+    expect(first(accepted(late, '2026-12-07T18:00:50')).state).toBe('accepted');
+    expect(first(accepted(late, '2026-12-07T18:00')).state).toBe('failed');
     expect(first(accepted(failed, '2026-12-07T17:00'))).toMatchObject({ state: 'failed', acceptance: null });
   });
 });

@@ -12,7 +12,7 @@ import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
-import { nowHere } from '../kit/nowHere';
+import { nowHere, secondHere } from '../kit/nowHere';
 import { todayHere } from '../kit/today';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll, StateMark } from '../kit/viewParts';
@@ -215,7 +215,7 @@ function BoardRow({ thing }: { thing: GateThing }) {
     return run
       ? keep({
           table: 'acceptances',
-          record: { id: newRowId('accepted'), runId: run.id, by: who, why: reason, at: nowHere() },
+          record: { id: newRowId('accepted'), runId: run.id, by: who, why: reason, at: secondHere() },
         })
       : vouchBy('accepted', who, reason);
   };
