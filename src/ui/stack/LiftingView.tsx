@@ -28,6 +28,10 @@ export function LiftingView() {
   );
 }
 
+/** Below a quarter of the limit a figure says nothing that anybody would act on. */
+const isLight = ({ index, people }: { index: number | null; people: number | null }): boolean =>
+  people === 1 && index !== null && index < 0.25;
+
 /** The lifting index; what the equation is not for has none. */
 const indexWords = (index: number | null): string =>
   index === null ? 'not judged' : Number.isFinite(index) ? index.toFixed(2) : 'not to be lifted';
@@ -79,12 +83,12 @@ function Lifting({ rack }: { rack: Rack }) {
                 {lift && (lift.massKg === null ? 'unknown' : formatMass(lift.massKg, job.units))}
               </td>
               <td className="whitespace-nowrap text-right font-mono text-xs leading-5">
-                {lift && (lift.limitKg === null ? 'outside' : formatMass(lift.limitKg, job.units))}
+                {lift && !isLight(lift) && (lift.limitKg === null ? 'outside' : formatMass(lift.limitKg, job.units))}
               </td>
               <td
                 className={`text-right font-mono text-xs leading-5 ${lift && (lift.index ?? 0) > 1 ? 'font-bold text-bite' : ''}`}
               >
-                {lift && indexWords(lift.index)}
+                {lift && (isLight(lift) ? 'light' : indexWords(lift.index))}
               </td>
               <td className="pl-3">{lift?.zone}</td>
             </tr>
