@@ -1,5 +1,4 @@
 import type { Job } from '../job/job';
-import { runsThrough } from '../pathways/pathwayFigures';
 import { isNow } from '../records/run';
 import { answerOf } from '../site/answers';
 import { type RuleSet, ruleSets } from '../standards/ruleSets';
