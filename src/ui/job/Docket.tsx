@@ -42,7 +42,7 @@ const Judged = memo(function Judged({ job, station }: { job: Job; station: Stati
         <NotNeeded station={station} />
         <p className="text-xs">
           {count === 0 ? (unjudged.length === 0 ? 'No snags here.' : 'No snags found.') : counted(count, 'snag')}
-          {unjudged.length > 0 && ` ${unjudged.length} not judged.`}
+          {unjudged.length > 0 && `${count > 0 ? '.' : ''} ${unjudged.length} not judged.`}
         </p>
       </div>
       <dl className="grid grid-cols-[minmax(6.5rem,1fr)_auto] gap-x-2 border-b px-3 py-2 text-[13px]">

@@ -16,7 +16,8 @@ export const cabinetTooWarm: SnagRule = {
     Object.values(job.racks).flatMap((rack): Finding[] => {
       const heat = cabinetHeat(job, rack);
       const at = { rackIds: [rack.id] };
-      const least = heat.watts.unknown > 0 ? 'at least ' : '';
+      // What is too warm even at best is said as the least; the page shows the worse case that is judged by.
+      const least = heat.watts.unknown > 0 || heat.bestC < heat.summerC - 0.5 ? 'at least ' : '';
       const findings: Finding[] = [];
       const limit = `${c(heat.bestLimitC)}${heat.limitKnown ? '' : ' (usual)'}`;
       const { bestC, bestUsualC, bestLimitC } = heat;
