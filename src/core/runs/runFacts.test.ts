@@ -107,6 +107,19 @@ describe('figures of a run', () => {
     expect(runFacts(open, open.runs[run.id] as Run)[0]?.value).toMatch(/, to the far corner of the room$/);
   });
 
+  it('say the warmth of a bundle in whole degrees: more is not known', () => {
+    const job = apply(one({ lengthMm: 30_000, bundle: 'north', device: 'camera', poeW: 25 }), {
+      type: 'addRuns',
+      runs: [2, 3, 4].map((at) => ({
+        ...(Object.values(
+          bench({ [at]: { cable: 'Cat 6 U/UTP', bundle: 'north', device: 'camera', poeW: 25 } }).runs,
+        )[0] as Run),
+        id: `run-${at}`,
+      })),
+    });
+    expect(facts(job).get('Limit of fixed cable')?.value).toMatch(/ at \d+ °C$/);
+  });
+
   it('are in feet where the job is', () => {
     const job = apply(one({ lengthMm: 30_480 }), { type: 'editJob', changes: { units: 'imperial' } });
     expect(facts(job).get('Length')?.value).toBe('100 ft, measured');

@@ -51,10 +51,15 @@ export function runFacts(job: Job, run: Run, celsius: number = figureOf(job, 'ro
   const limitMm = linkLimitMm(category, celsius, kind?.screened ?? false, run.speedMbps);
   facts.push({
     name: 'Limit of fixed cable',
-    value: `${show(Math.floor(limitMm / 100) * 100)} at ${celsius} °C`,
+    value: `${show(Math.floor(limitMm / 100) * 100)} at ${Math.round(celsius)} °C`,
     source: celsius > temperatureDerating.fromC ? temperatureSource : permanentLinkSource,
     ...(category
-      ? { reckoning: { entry: 'link-limit', given: { category, celsius, shield, mbps: run.speedMbps ?? 1000 } } }
+      ? {
+          reckoning: {
+            entry: 'link-limit',
+            given: { category, celsius: Number(celsius.toFixed(2)), shield, mbps: run.speedMbps ?? 1000 },
+          },
+        }
       : {}),
   });
   const channel = channelOf(index.job, run);
@@ -69,7 +74,12 @@ export function runFacts(job: Job, run: Run, celsius: number = figureOf(job, 'ro
     source: byLength < mostCords[gauge].mm ? cordDerating[gauge].source : mostCords[gauge].source,
     // The rule holds to 90 m.
     ...(channel.fixedMm >= 1000 && channel.fixedMm <= 90_000
-      ? { reckoning: { entry: 'cords-allowed', given: { fixed: channel.fixedMm / 1000, gauge, celsius, shield } } }
+      ? {
+          reckoning: {
+            entry: 'cords-allowed',
+            given: { fixed: channel.fixedMm / 1000, gauge, celsius: Number(celsius.toFixed(2)), shield },
+          },
+        }
       : {}),
   });
   if (takesPower(run) && kind?.gaugeAwg) {
