@@ -32,7 +32,7 @@ export function snagTable(root: string): string {
 - **not judged**: a figure that the check needs was not entered. It is listed once for each thing, is no snag, and is never green.
 
 Where a rule has several grades, the graver one is for what fails now and the lesser for what fails with growth or on a bad day;
-*not judged* is for what is not known. A figure that nobody needs for a check is never asked for in amber.
+*not judged* is for missing figures. A missing optional figure is never a warning.
 
 Made by \`npm run snags\`.
 

@@ -5,7 +5,7 @@ import type { SnagRule } from '../snag';
 
 export const boxOverdrawn: SnagRule = {
   id: 'box-overdrawn',
-  why: 'The cable ends before the pull does. Plan the boxes anew.',
+  why: 'The box runs out before the pull is finished. Plan the boxes again.',
   source: commonPractice,
   stations: ['runs'],
   reads: { runs: ['id', 'label'], boxes: true, cuts: true, units: true },

@@ -5,7 +5,7 @@ import type { SnagRule } from '../snag';
 
 export const cutTooShort: SnagRule = {
   id: 'cut-too-short',
-  why: 'The length of the run has changed since its cable was planned. Plan the boxes anew.',
+  why: 'The length of the run has changed since its cable was planned. Plan the boxes again.',
   source: commonPractice,
   stations: ['runs'],
   reads: { runs: ['id', 'label', 'lengthMm', 'state'], answers: true, cuts: true, units: true },

@@ -14,7 +14,7 @@ const anyPlugsInFront = (job: Job, rackId: string): boolean =>
 /** One door, one finding: it stays open whatever else is behind it. */
 export const doorStaysOpen: SnagRule = {
   id: 'door-stays-open',
-  why: 'A door pressed against plugs bends the cords below their least radius, or is left open for good.',
+  why: 'A door pressed against plugs bends the cords tighter than their minimum bend radius, or never gets closed.',
   source: plugSource,
   stations: ['stack'],
   reads: { racks: true, gear: true, placements: true, shelvings: true, units: true },

@@ -5,7 +5,7 @@ import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const inheritedUnsure: SnagRule = {
   id: 'inherited-unsure',
-  why: 'A cable that was there before may be cut, kinked or joined. Test it before anything hangs on it.',
+  why: 'An existing cable may be cut, kinked or spliced. Test it before it goes into service.',
   source: commonPractice,
   stations: ['runs'],
   reads: { runs: ['id', 'label', 'origin', 'state', 'device', 'scope'] },

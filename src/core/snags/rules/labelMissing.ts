@@ -3,7 +3,7 @@ import type { SnagRule } from '../snag';
 
 export const labelMissing: SnagRule = {
   id: 'label-missing',
-  why: 'A cable that nobody can name has to be traced again on every visit.',
+  why: 'A cable without a label has to be traced again on every visit.',
   source: commonPractice,
   stations: ['runs'],
   judgesNames: true,

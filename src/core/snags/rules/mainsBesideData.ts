@@ -5,7 +5,7 @@ import type { SnagRule } from '../snag';
 
 export const mainsBesideData: SnagRule = {
   id: 'mains-beside-data',
-  why: 'Mains cords beside data cables couple noise into them, and nobody sorts them out again: one side for each.',
+  why: 'Mains cords beside data cables couple noise into them and are hard to separate later. Use one side of the cabinet for each.',
   source: commonPractice,
   stations: ['power'],
   reads: { gear: true, plugs: true, racks: true, placements: true, shelvings: true },

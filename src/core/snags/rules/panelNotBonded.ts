@@ -7,7 +7,7 @@ import { notJudged, type SnagRule } from '../snag';
 
 export const panelNotBonded: SnagRule = {
   id: 'panel-not-bonded',
-  why: 'A screen that is not bonded picks up noise instead of leading it away, and can carry a fault to whoever touches it. Bonding is work for somebody qualified, to local code.',
+  why: 'A screen that is not bonded picks up noise instead of draining it, and can carry a fault to anyone who touches it. Bonding is work for a qualified person, to local code.',
   source: published('ANSI/TIA-607; EN 50310: bonding of racks and screened panels'),
   stations: ['land'],
   reads: { gear: true, runs: ['id', 'carries', 'cable', 'label'], landings: true, cableKinds: true, answers: true },

@@ -6,7 +6,7 @@ import type { Finding, SnagRule } from '../snag';
 
 export const plugDoesNotFit: SnagRule = {
   id: 'plug-does-not-fit',
-  why: 'A plug that does not go in is found out when everything is bolted down; adapters are no answer in a cabinet.',
+  why: 'A plug that does not fit is discovered when everything is bolted down. Do not rely on adapters in a cabinet.',
   source: outletSource,
   stations: ['power'],
   reads: { gear: true, plugs: true, wallOutlets: true, rules: true },

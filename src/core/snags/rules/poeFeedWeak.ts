@@ -12,7 +12,7 @@ import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const poeFeedWeak: SnagRule = {
   id: 'poe-feed-weak',
-  why: 'The device starts and stops, or never starts: too little voltage arrives over so much thin copper.',
+  why: 'The device reboots or never starts: the voltage drop over this length of thin copper is too high.',
   source: poeFeedSource,
   stations: ['runs', 'patch'],
   reads: {

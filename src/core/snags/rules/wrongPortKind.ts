@@ -6,7 +6,7 @@ import type { Finding, SnagRule } from '../snag';
 
 export const wrongPortKind: SnagRule = {
   id: 'wrong-port-kind',
-  why: 'The plug does not go into the socket.',
+  why: 'The plug does not fit the port.',
   source: commonPractice,
   stations: ['land', 'patch'],
   reads: { gear: true, runs: ['id', 'label', 'carries'], landings: true, cords: true },
