@@ -9,6 +9,7 @@ type Row = Record<string, unknown> & { id: string };
 type Rows = Record<string, Row>;
 type Def = { type: string; innerType?: z.ZodType };
 
+// Zod types its definitions by kind of schema; which kind is only known when it is asked.
 const defOf = (schema: z.ZodType): Def => schema._zod.def as unknown as Def;
 /** The schema inside of defaults and of `null`. */
 const inner = (schema: z.ZodType): z.ZodType =>
@@ -20,6 +21,7 @@ const mayBeNull = (schema: z.ZodType): boolean => {
   return type === 'nullable' || (['default', 'optional'].includes(type) && mayBeNull(innerType as z.ZodType));
 };
 
+// A job's tables differ in their rows; here only ids and fields by name matter.
 const rowsOf = (job: Job, table: TableName): Rows => (job as unknown as Record<string, Rows>)[table] ?? {};
 const withRow = (job: Job, table: TableName, row: Row): Job => ({
   ...job,

@@ -8,6 +8,7 @@ import { inletCount, outletsOf } from '../records/mainsSockets';
 import type { Plug } from '../records/plug';
 import { portKey } from '../records/portKey';
 import { isLive } from '../records/run';
+import { joinedGroups } from '../text/joinedGroups';
 import { type Part, partKey } from './parts';
 import { type Service, servicesOf } from './services';
 
@@ -108,16 +109,9 @@ type Joined = { of: (id: string) => string; whole: (id: string, to: string) => b
 /** Which devices still reach each other over cords between them, against what they reach when all is well. */
 function componentsOf(job: Job, isUp: (id: string) => boolean, failed: ReadonlySet<string>): Joined {
   const groups = (up: (id: string) => boolean, stands: (uplinkId: string) => boolean) => {
-    const group = new Map<string, string>();
-    const of = (id: string): string => {
-      const at = group.get(id) ?? id;
-      if (at === id) return id;
-      const top = of(at);
-      group.set(id, top);
-      return top;
-    };
+    const { join, of } = joinedGroups();
     for (const { id, fromId, toId } of Object.values(job.uplinks))
-      if (up(fromId) && up(toId) && stands(id)) group.set(of(fromId), of(toId));
+      if (up(fromId) && up(toId) && stands(id)) join(fromId, toId);
     return of;
   };
   const now = groups(isUp, (id) => !failed.has(`uplink:${id}`));

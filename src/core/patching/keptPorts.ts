@@ -3,6 +3,7 @@ import { indexJob } from '../job/jobIndex';
 import type { Gear, GearKind } from '../records/gear';
 import { portKey } from '../records/portKey';
 import { isCage, isSwitching, type Port, portsOf } from '../records/ports';
+import { joinedGroups } from '../text/joinedGroups';
 
 /** A port that the plan keeps back on a switch: for a link on the way to the gateway, or for gear in the rack. */
 export type KeptPort = {
@@ -127,17 +128,10 @@ export function portsToKeep(job: Job, taken: ReadonlySet<string>): { kept: KeptP
 
 /** Switching devices that uplinks join, by the id of one of them. */
 export function groupsOf(job: Job): (id: string) => string {
-  const group = new Map<string, string>();
-  const of = (id: string): string => {
-    const at = group.get(id) ?? id;
-    if (at === id) return id;
-    const top = of(at);
-    group.set(id, top);
-    return top;
-  };
+  const { join, of } = joinedGroups();
   for (const { fromId, toId } of Object.values(job.uplinks)) {
     const [from, to] = [job.gear[fromId], job.gear[toId]];
-    if (from && to && isSwitching(from) && isSwitching(to)) group.set(of(fromId), of(toId));
+    if (from && to && isSwitching(from) && isSwitching(to)) join(fromId, toId);
   }
   return of;
 }

@@ -64,6 +64,13 @@ describe('the plan of plugs', () => {
     expect(why.nas).toContain('may go dark');
   });
 
+  it('says of what has no known draw that its watts are not counted', () => {
+    const unknown = { ...device('router', 'router', 0), powerW: null };
+    const { plan } = plugged(site([ups(), unknown]));
+    const why = plan.plugs.find(({ gear }) => gear.id === 'router')?.why.join('; ');
+    expect(why).toContain('its draw is not known');
+  });
+
   it('leaves off the battery what it would not last long enough with', () => {
     const stays = ['A', 'B', 'C', 'D'].map((id) => device(id, 'server', 100, 'stays'));
     const bare = site([ups(), strip, ...stays]);

@@ -2,7 +2,7 @@ import type { Command } from '../commands/commands';
 import { feedsOthers } from '../gear/body';
 import type { Job } from '../job/job';
 import type { Gear } from '../records/gear';
-import { inletCount, type MainsOutlet, outletKindOf, outletsOf } from '../records/mainsSockets';
+import { inletCount, outletKindOf } from '../records/mainsSockets';
 import { type Plug, plugId } from '../records/plug';
 import { portKey } from '../records/portKey';
 import type { WallOutlet } from '../records/wallOutlet';
@@ -12,19 +12,11 @@ import { pack } from '../solve/packing/pack';
 import type { PackingProblem } from '../solve/packing/problem';
 import { OUTLET_KINDS, type OutletKind, outlets, plugsFor } from '../standards/outlets';
 import { loadFor } from './batteries';
-import {
-  batteryLoad,
-  carriedLoad,
-  circuitLoads,
-  type Feeds,
-  feedsOf,
-  unitLimitAmps,
-  voltsOf,
-  wallOutletsOf,
-} from './feeds';
+import { batteryLoad, carriedLoad, circuitLoads, type Feeds, feedsOf, unitLimitAmps, voltsOf } from './feeds';
 import { mainsWayMm, stockCordMm } from './mainsCords';
 import { outletLimitA } from './outletLoads';
 import { plugFit, plugWidthMm } from './plugFit';
+import { feedKey, isFree, type Place, placesOf } from './plugPlaces';
 import { surveyedWalls, wallOutletCount } from './surveyedWalls';
 
 /** Prices of the choice, in points: a centimetre of cord is one. Common practice, no source. */
@@ -47,20 +39,6 @@ const PRICES = {
 const HANGS: readonly Gear['kind'][] = ['router', 'modem'];
 /** What the rest of the network hangs on. */
 const NETWORK: readonly Gear['kind'][] = ['router', 'modem', 'switch', 'injector'];
-
-/** An outlet that a plug can go to. */
-type Place = {
-  feed: Gear | null;
-  wallId: string | null;
-  outlet: MainsOutlet;
-  kind: OutletKind | null;
-  /** Row of outlets, for bodies that meet. */
-  row: string;
-  /** Units above it, itself first, and the circuit. */
-  units: readonly string[];
-  circuitId: string | null;
-  battery: boolean;
-};
 
 export type PlugChoice = { plug: Plug; gear: Gear; feedName: string; cordMm: number; why: string[] };
 export type PlugPlan = {
@@ -93,44 +71,6 @@ export const plugCommands = ({ plugs, walls }: Pick<PlugPlan, 'plugs' | 'walls'>
           ],
         },
       ];
-
-const place = (feeds: Feeds, feed: Gear | null, wallId: string | null, outlet: MainsOutlet): Place => {
-  const units: string[] = [];
-  let [at, wall, battery] = [feed, wallId, false];
-  let through: MainsOutlet | undefined = outlet;
-  while (at && !units.includes(at.id)) {
-    units.push(at.id);
-    if (at.kind === 'ups' && through?.backing === 'battery') battery = true;
-    const plug = feeds.plugAtInlet.get(portKey(at.id, 1));
-    if (!plug) break;
-    wall = plug.wallId;
-    at = plug.feedId === null ? null : (feeds.job.gear[plug.feedId] ?? null);
-    through = at ? outletsOf(at)[plug.outlet - 1] : undefined;
-  }
-  return {
-    feed,
-    wallId,
-    outlet,
-    kind: outletKindOf(outlet.kind, feed, feeds.job.rules),
-    row: feed?.id ?? wallId ?? '',
-    units,
-    circuitId: wall === null ? null : (feeds.job.wallOutlets[wall]?.circuitId ?? null),
-    battery,
-  };
-};
-
-/** All outlets there are, of units that are placed and of walls. */
-function placesOf(feeds: Feeds): Place[] {
-  return [
-    ...feeds.units.flatMap((feed) => outletsOf(feed).map((outlet) => place(feeds, feed, null, outlet))),
-    ...Object.values(feeds.job.wallOutlets).flatMap((wall) =>
-      wallOutletsOf(wall).map((outlet) => place(feeds, null, wall.id, outlet)),
-    ),
-  ];
-}
-
-const isFree = (feeds: Feeds, { feed, wallId, outlet }: Place): boolean =>
-  !feeds.plugAtOutlet.has(portKey(feed?.id ?? wallId ?? '', outlet.number));
 
 const way = (job: Job, gear: Gear, { feed, wallId, outlet }: Place): number | null =>
   mainsWayMm(
@@ -184,7 +124,7 @@ const plugAt = (gear: Gear, inlet: number, { feed, wallId, outlet }: Place): Plu
   side: null,
 });
 
-type Item = { gear: Gear; inlet: number; load: { w: number; va: number } };
+type Item = { gear: Gear; inlet: number; load: { w: number; va: number }; drawKnown: boolean };
 
 /** The choice in numbers: open inlets, free outlets, what each costs, what must not be overloaded. */
 export function plugProblem(job: Job): { problem: PackingProblem; items: Item[]; places: Place[]; first: Plug[] } {
@@ -197,7 +137,7 @@ export function plugProblem(job: Job): { problem: PackingProblem; items: Item[];
       const load = feeds.loadOf(gear, 'full');
       return Array.from({ length: inletCount(gear) }, (_, at) => at + 1)
         .filter((inlet) => !feeds.plugAtInlet.has(portKey(gear.id, inlet)))
-        .map((inlet) => ({ gear, inlet, load: share(gear, inlet, load) }));
+        .map((inlet) => ({ gear, inlet, load: share(gear, inlet, load), drawKnown: load.unknown === 0 }));
     });
   const all = placesOf(feeds);
   const places = all.filter((one) => isFree(feeds, one));
@@ -259,10 +199,6 @@ function share(gear: Gear, inlet: number, load: { w: number; va: number }) {
   const part = gear.supplies === 'share' ? 1 / count : inlet === 1 ? 1 : 0;
   return { w: load.w * part, va: load.va * part };
 }
-
-/** What two supplies should not have in common: the battery unit that they are behind, else the circuit. */
-const feedKey = ({ units, circuitId, battery }: Place): string =>
-  battery ? `unit ${units.at(-1)}` : circuitId === null ? `unit ${units.at(-1) ?? ''}` : `circuit ${circuitId}`;
 
 function limitsOf(job: Job, feeds: Feeds, items: readonly Item[], places: readonly Place[]): PackingProblem['limits'] {
   const weightVa = Float64Array.from(items, ({ load }) => load.va);
@@ -403,6 +339,7 @@ function whyHere(
   );
   if (covered.length > 0) why.push(`covers outlet ${covered.map(({ outlet }) => outlet.number).join(', ')}`);
   if (at.kind === null) why.push('the kind of the outlet is not known');
+  if (!items[item]?.drawKnown) why.push('its draw is not known: its watts are not counted');
   return why.length > 0 ? why : ['shortest cord'];
 }
 

@@ -2,7 +2,6 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { type ReadTokens, readTokens, sameTokens } from '../job/reads';
 import { commonPractice } from '../standards/source';
-import { groupBy } from '../text/groupBy';
 import { airAgainstAir } from './rules/airAgainstAir';
 import { batteryDue } from './rules/batteryDue';
 import { batteryShort } from './rules/batteryShort';
@@ -108,7 +107,8 @@ import { widerThanRails } from './rules/widerThanRails';
 import { wireTooThin } from './rules/wireTooThin';
 import { wrongFace } from './rules/wrongFace';
 import { wrongPortKind } from './rules/wrongPortKind';
-import { type Finding, GRADES, type Mend, type Snag, type SnagRule, unjudgedWords } from './snag';
+import { type Finding, GRADES, type Mend, type Snag, type SnagRule } from './snag';
+import { oncePerThing } from './unjudged';
 
 /** Every rule there is. Adding one touches its file and this list. */
 export const SNAG_RULES: readonly SnagRule[] = [
@@ -333,26 +333,3 @@ export const findSnags = (job: Job): Snag[] => judgementOf(job).snags;
 
 /** What could not be judged since something is not known: one entry for each thing, with all that is missing. */
 export const findUnjudged = (job: Job): Snag[] => judgementOf(job).unjudged;
-
-/** What a finding is about; one about several runs stands by itself. */
-const thingOf = ({ gearIds, rackIds, runIds, rowIds, id }: Snag): string =>
-  runIds.length > 1 ? id : (gearIds[0] ?? rackIds[0] ?? runIds[0] ?? rowIds[0] ?? id);
-
-function oncePerThing(all: readonly Snag[]): Snag[] {
-  return [...groupBy(all, thingOf).values()].flatMap((some): Snag[] => {
-    const [first] = some;
-    if (!first) return [];
-    const checks = [...new Set(some.flatMap(({ unknown }) => unknown?.check ?? []))];
-    const missing = [...new Set(some.flatMap(({ unknown }) => unknown?.missing ?? []))];
-    const of = first.unknown?.of ?? '';
-    return [
-      {
-        ...first,
-        id: `not judged ${thingOf(first)}`,
-        what: some.length === 1 ? first.what : unjudgedWords(of, checks, missing),
-        stations: [...new Set(some.flatMap(({ stations }) => stations))],
-        unknown: { of, check: checks.join(', '), missing },
-      },
-    ];
-  });
-}

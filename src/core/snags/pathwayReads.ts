@@ -9,3 +9,21 @@ export const PATHWAY_READS = {
   passages: true,
   units: true,
 } as const satisfies Reads;
+
+/** Of runs what their limits of length rest on: the run, its ends, and what warms it. */
+export const RUN_LIMIT_READS = [
+  'id',
+  'label',
+  'floor',
+  'room',
+  'outlet',
+  'carries',
+  'cable',
+  'lengthMm',
+  'entry',
+  'speedMbps',
+  'scope',
+  'device',
+  'poeW',
+  'poeClass',
+] as const satisfies Reads['runs'];

@@ -9,6 +9,7 @@ import { channelSource, copperLengths } from '../../standards/copperLengths';
 import { type CordGauge, cordDerating, mostCords } from '../../standards/cordDerating';
 import { isPoweredByWord } from '../../text/deviceWords';
 import { formatLength } from '../../units/length';
+import { RUN_LIMIT_READS } from '../pathwayReads';
 import type { Finding, SnagRule } from '../snag';
 
 export const channelTooLong: SnagRule = {
@@ -20,22 +21,7 @@ export const channelTooLong: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: [
-      'id',
-      'label',
-      'floor',
-      'room',
-      'outlet',
-      'carries',
-      'cable',
-      'lengthMm',
-      'entry',
-      'speedMbps',
-      'scope',
-      'device',
-      'poeW',
-      'poeClass',
-    ],
+    runs: RUN_LIMIT_READS,
     cableKinds: true,
     pathways: true,
     passages: true,

@@ -7,6 +7,7 @@ import { runLength } from '../../runs/routeLength';
 import { permanentLinkSource } from '../../standards/copperLengths';
 import { temperatureDerating, temperatureSource } from '../../standards/temperatureDerating';
 import { formatLength } from '../../units/length';
+import { RUN_LIMIT_READS } from '../pathwayReads';
 import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 export const linkTooLong: SnagRule = {
@@ -15,22 +16,7 @@ export const linkTooLong: SnagRule = {
   source: permanentLinkSource,
   stations: ['runs'],
   reads: {
-    runs: [
-      'id',
-      'label',
-      'floor',
-      'room',
-      'outlet',
-      'carries',
-      'cable',
-      'lengthMm',
-      'entry',
-      'speedMbps',
-      'scope',
-      'device',
-      'poeW',
-      'poeClass',
-    ],
+    runs: RUN_LIMIT_READS,
     floors: true,
     rooms: true,
     places: true,
