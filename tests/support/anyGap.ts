@@ -43,24 +43,36 @@ const FIGURES = FIELDS.filter(
   ({ table, schema }) => table !== 'answers' && ['number', 'enum', 'boolean'].includes(defOf(inner(schema)).type),
 );
 
+const changeOf = (fields: readonly (typeof FIELDS)[number][]): fc.Arbitrary<Change> =>
+  fc
+    .constantFrom(...fields)
+    .chain(({ table, field, schema }) =>
+      fc.record({ table: fc.constant(table), at: fc.nat(), field: fc.constant(field), value: anyField(inner(schema)) }),
+    );
+
 /** Any figure, choice or yes of any row, set to anything that its field takes. */
-export const anyChange: fc.Arbitrary<Change> = fc.constantFrom(...FIGURES).chain(({ table, field, schema }) =>
-  fc.record({
-    table: fc.constant(table),
-    at: fc.nat(),
-    field: fc.constant(field),
-    value: anyField(inner(schema)),
-  }),
-);
+export const anyChange = changeOf(FIGURES);
+/** Any field that may be empty, set to anything that it takes. */
+export const anyFilling = changeOf(FIELDS.filter(({ table, schema }) => table !== 'answers' && mayBeNull(schema)));
 
 /** A field of a row that may be empty, an answer, or a figure of a battery; by its place among what the job has filled. */
 export type Gap = { table: TableName; row: Row; field: string };
 
+const rowAt = (job: Job, table: TableName, at: number): Row | undefined => {
+  const rows = Object.values(rowsOf(job, table));
+  return rows[at % Math.max(1, rows.length)];
+};
+
 /** The job with a change; the same where it has no row of that kind. */
 export function changed(job: Job, { table, at, field, value }: Change): Job {
-  const rows = Object.values(rowsOf(job, table));
-  const row = rows[at % Math.max(1, rows.length)];
+  const row = rowAt(job, table, at);
   return row ? withRow(job, table, { ...row, [field]: value }) : job;
+}
+
+/** What a change filled, to be emptied again; null where there was no such row. */
+export function gapOf(job: Job, { table, at, field }: Change): Gap | null {
+  const row = rowAt(job, table, at);
+  return row ? { table, row, field } : null;
 }
 
 const BATTERY = ['ratedVa', 'ratedW', 'blockV', 'blockAh', 'madeOn', 'ownW', 'topology', 'transferMs', 'chargeA'];

@@ -94,7 +94,8 @@ const fanAirOf = ({ fanM3h, lowCm2, highCm2 }: Pick<Shell, 'fanM3h' | 'lowCm2' |
   Math.min(fanM3h, (Math.min(lowCm2, highCm2) / 1e4) * openingSpeed * 3600);
 
 /** Height above the sea to calculate with, m. */
-const heightOf = (job: Job): number => (isAnswered(job, 'height-m') ? figureOf(job, 'height-m') : cautiousHeightM);
+export const heightOf = (job: Job): number =>
+  isAnswered(job, 'height-m') ? figureOf(job, 'height-m') : cautiousHeightM;
 /** What thin air takes off the temperature that gear stands, K (ASHRAE). */
 const thinAirK = (heightM: number): number => Math.max(0, heightM - altitudeLimit.aboveM) / altitudeLimit.eachM;
 

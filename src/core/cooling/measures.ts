@@ -2,10 +2,9 @@ import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { gearIn } from '../rack/gearIn';
 import type { Rack } from '../records/rack';
-import { figureOf } from '../site/answers';
 import { fanShare } from '../standards/cooling';
 import { openingNeededCm2 } from './airflow';
-import { type CabinetHeat, cabinetHeat, leavesW, type Shell, topRiseOf } from './cabinetHeat';
+import { type CabinetHeat, cabinetHeat, heightOf, leavesW, type Shell, topRiseOf } from './cabinetHeat';
 
 /** A change that cools a cabinet. Prices and effects by rule of thumb, no source. */
 export type Measure = {
@@ -127,7 +126,7 @@ export function effects(job: Job, heat: CabinetHeat, measures: readonly Measure[
 const summerWith = (job: Job, heat: CabinetHeat, chosen: readonly Measure[]): number => {
   const shell = chosen.reduce((was, { shell: change }) => change(was), heat.shell);
   const watts = Math.max(0, heat.watts.sum - chosen.reduce((sum, { outW }) => sum + outW, 0));
-  return heat.summerRoomC + topRiseOf(shell, watts, heat.summerRoomC, figureOf(job, 'height-m'));
+  return heat.summerRoomC + topRiseOf(shell, watts, heat.summerRoomC, heightOf(job));
 };
 
 export type MeasureSet = { chosen: readonly Measure[]; cost: number; summerC: number; enough: boolean };

@@ -34,12 +34,12 @@ export function powerSheet(job: Job, today: string): SheetSection[] {
         { head: 'Leaks', share: 2 },
         { head: 'State', share: 2 },
       ],
-      rows: report.circuits.map(({ circuit, full, amps, limitA, leakMa, leakKnown, state }) => [
+      rows: report.circuits.map(({ circuit, full, amps, limitA, leakMa, leakUnknown, state }) => [
         circuit.name,
         `${least(full.unknown)}${formatWatts(full.w)}`,
         amps === null ? 'not known' : `${least(full.unknown)}${figure(amps, 'A')}`,
         figure(limitA, 'A'),
-        `${leakKnown ? '' : 'about '}${figure(leakMa, 'mA')}`,
+        `${leakUnknown > 0 ? 'about ' : ''}${figure(leakMa, 'mA')}`,
         state,
       ]),
       notes: [

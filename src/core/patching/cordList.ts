@@ -201,6 +201,14 @@ export function cordCost(job: Job): CordCost {
 export type ManagerFill = { manager: Gear; cords: number; usedMm2: number; roomMm2: number; share: number };
 
 /** How full the managers are with the cords that go through them. A manager whose room is not known is left out. */
+/** Managers that cords go through of which nobody entered what they hold. */
+export function managersWithoutRoom(job: Job): Gear[] {
+  const used = new Set(listCords(job).map(({ managerId }) => managerId));
+  return indexJob(job).gearInOrder.filter(
+    ({ id, kind, fillMm2 }) => kind === 'manager' && fillMm2 === null && used.has(id),
+  );
+}
+
 export function managerFills(job: Job): ManagerFill[] {
   const cords = listCords(job);
   return indexJob(job).gearInOrder.flatMap((manager): ManagerFill[] => {

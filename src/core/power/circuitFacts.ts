@@ -26,10 +26,11 @@ export type CircuitFacts = CircuitLoad & {
   /** Peak of the largest step against what the breaker surely lets pass; null: its curve is not known. */
   rushA: number;
   rushLimitA: number | null;
-  inrushKnown: boolean;
+  /** Supplies whose inrush, or whose leakage, was not entered: a usual figure is counted for them. */
+  inrushUnknown: number;
   leakMa: number;
   leakLimitMa: number | null;
-  leakKnown: boolean;
+  leakUnknown: number;
   /** In a year, all of it running: energy and its price; null: no price was said. */
   yearKwh: number;
   yearCost: number | null;
@@ -96,10 +97,10 @@ export function circuitFacts(job: Job): CircuitFacts[] {
       rushA: Math.max(0, ...rush.map((one) => one.amps)),
       rushLimitA:
         circuit.curve === null || circuit.breakerA === null ? null : magneticAmps(circuit.breakerA, circuit.curve).from,
-      inrushKnown: supplies.every(({ gear }) => gear.inrushA !== null),
+      inrushUnknown: supplies.filter(({ gear }) => gear.inrushA === null).length,
       leakMa,
       leakLimitMa: circuit.residualMa === null || circuit.residualMa === 0 ? null : circuit.residualMa * residualShare,
-      leakKnown: supplies.every(({ gear }) => gear.leakMa !== null),
+      leakUnknown: supplies.filter(({ gear }) => gear.leakMa === null).length,
       yearKwh,
       yearCost: price > 0 ? yearKwh * price : null,
     };

@@ -151,11 +151,11 @@ function CircuitCard({ facts }: { facts: CircuitFacts }) {
           {facts.drop === null ? 'not known' : `${round(facts.drop.percent, 2)} % of ${facts.drop.advice} %`}
         </Figure>
         <Figure name="All on at once">
-          {facts.inrushKnown ? '' : 'about '}
+          {facts.inrushUnknown > 0 ? 'about ' : ''}
           {round(facts.rushA)} A{facts.rushLimitA === null ? '' : ` of ${round(facts.rushLimitA)} A`}
         </Figure>
         <Figure name="Leaks">
-          {facts.leakKnown ? '' : 'about '}
+          {facts.leakUnknown > 0 ? 'about ' : ''}
           {round(facts.leakMa, 1)} mA{facts.leakLimitMa === null ? '' : ` of ${round(facts.leakLimitMa, 1)} mA`}
         </Figure>
         <Figure name="In a year, idle">

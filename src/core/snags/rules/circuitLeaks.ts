@@ -1,5 +1,6 @@
 import { circuitFacts } from '../../power/circuitFacts';
 import { residualSource } from '../../standards/breakers';
+import { counted } from '../../text/counted';
 import { FEED_READS } from '../powerReads';
 import { type Finding, notJudged, type SnagRule } from '../snag';
 
@@ -10,20 +11,20 @@ export const circuitLeaks: SnagRule = {
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) =>
-    circuitFacts(job).flatMap(({ circuit, leakMa, leakLimitMa, leakKnown }): Finding[] => {
-      if (circuit.residualMa === null && leakMa > 0)
+    circuitFacts(job).flatMap(({ circuit, leakMa, leakLimitMa, leakUnknown }): Finding[] => {
+      const rowIds = [circuit.id];
+      const judge = (missing: string) => [notJudged({ rowIds }, circuit.name, 'leakage to earth', [missing])];
+      if (circuit.residualMa === null)
+        return leakMa > 0 ? judge('whether it has a residual-current device, and its rating') : [];
+      if (leakLimitMa === null) return [];
+      if (leakMa > leakLimitMa)
         return [
-          notJudged({ rowIds: [circuit.id] }, circuit.name, 'leakage to earth', [
-            'whether it has a residual-current device, and its rating',
-          ]),
+          {
+            grade: 'will-bite',
+            rowIds,
+            what: `What hangs on ${circuit.name} leaks about ${leakMa.toFixed(1)} mA${leakUnknown > 0 ? ', some of it as usual for a supply' : ''}; ${leakLimitMa.toFixed(1)} mA are the most on its residual-current device.`,
+          },
         ];
-      if (leakLimitMa === null || leakMa <= leakLimitMa) return [];
-      return [
-        {
-          grade: 'will-bite',
-          rowIds: [circuit.id],
-          what: `What hangs on ${circuit.name} leaks about ${leakMa.toFixed(1)} mA${leakKnown ? '' : ', some of it as usual for a supply'}; ${leakLimitMa.toFixed(1)} mA are the most on its residual-current device.`,
-        },
-      ];
+      return leakUnknown > 0 ? judge(`the leakage of ${counted(leakUnknown, 'supply', 'supplies')}`) : [];
     }),
 };

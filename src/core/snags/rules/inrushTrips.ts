@@ -1,7 +1,8 @@
 import { circuitFacts } from '../../power/circuitFacts';
 import { breakerSource } from '../../standards/breakers';
+import { counted } from '../../text/counted';
 import { FEED_READS } from '../powerReads';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const inrushTrips: SnagRule = {
   id: 'inrush-trips',
@@ -10,14 +11,22 @@ export const inrushTrips: SnagRule = {
   stations: ['power'],
   reads: FEED_READS,
   find: ({ job }) =>
-    circuitFacts(job).flatMap(({ circuit, rushA, rushLimitA, inrushKnown, rush }): Finding[] => {
-      if (rushLimitA === null || rushA <= rushLimitA) return [];
+    circuitFacts(job).flatMap(({ circuit, rushA, rushLimitA, inrushUnknown, rush }): Finding[] => {
+      if (rush.length === 0) return [];
+      const rowIds = [circuit.id];
+      const missing = [
+        ...(rushLimitA === null ? ['the rating and the curve of its breaker'] : []),
+        ...(inrushUnknown > 0 ? [`the inrush of ${counted(inrushUnknown, 'supply', 'supplies')}`] : []),
+      ];
+      if (rushLimitA === null || missing.length > 0)
+        return [notJudged({ rowIds }, circuit.name, 'inrush after an outage', missing)];
+      if (rushA <= rushLimitA) return [];
       const worst = rush.find(({ amps }) => amps === rushA);
       return [
         {
-          grade: inrushKnown ? 'will-bite' : 'could-be-neater',
-          rowIds: [circuit.id],
-          what: `${worst?.gear.length ?? 0} supplies come on together on ${circuit.name}, up to ${Math.round(rushA)} A for some milliseconds${inrushKnown ? '' : ' by rule of thumb'}; its breaker may act from ${Math.round(rushLimitA)} A on.`,
+          grade: 'will-bite',
+          rowIds,
+          what: `${counted(worst?.gear.length ?? 0, 'supply', 'supplies')} come on together on ${circuit.name}, up to ${Math.round(rushA)} A for some milliseconds; its breaker may act from ${Math.round(rushLimitA)} A on.`,
         },
       ];
     }),

@@ -1,9 +1,9 @@
-import { managerFills } from '../../patching/cordList';
+import { managerFills, managersWithoutRoom } from '../../patching/cordList';
 import { cordHabits } from '../../standards/cords';
 import { commonPractice } from '../../standards/source';
 import { counted } from '../../text/counted';
 import { percent } from '../../units/percent';
-import type { SnagRule } from '../snag';
+import { type Finding, notJudged, type SnagRule } from '../snag';
 
 export const managerOverfull: SnagRule = {
   id: 'manager-overfull',
@@ -21,13 +21,19 @@ export const managerOverfull: SnagRule = {
     answers: true,
     shelvings: true,
   },
-  find: ({ job }) =>
-    managerFills(job).flatMap(({ manager, cords, usedMm2, roomMm2, share }) => {
+  find: ({ job }) => [
+    ...managersWithoutRoom(job).map(({ id, name }) =>
+      notJudged({ gearIds: [id] }, name, 'fill', ['its room for cords']),
+    ),
+    ...managerFills(job).flatMap(({ manager, cords, usedMm2, roomMm2, share }): Finding[] => {
       if (share <= cordHabits.managerFull) return [];
-      return {
-        grade: share > 1 ? ('wont-work' as const) : ('will-bite' as const),
-        gearIds: [manager.id],
-        what: `${manager.name} takes ${counted(cords, 'cord')} and is ${percent(usedMm2, roomMm2)} full.`,
-      };
+      return [
+        {
+          grade: share > 1 ? 'wont-work' : 'will-bite',
+          gearIds: [manager.id],
+          what: `${manager.name} takes ${counted(cords, 'cord')} and is ${percent(usedMm2, roomMm2)} full.`,
+        },
+      ];
     }),
+  ],
 };

@@ -37,7 +37,7 @@ export const pathwayBends: SnagRule = {
       const { bendMm: leastMm } = pathwayFigures(job, pathway);
       // A hook is a bend of its own.
       const bends = pathway.bends > 0 || pathway.kind === 'hooks';
-      if (bends && pathway.bendRadiusMm === null && runs.length > 0)
+      if (bends && pathway.bendRadiusMm === null)
         findings.push(notJudged({ rowIds: [pathway.id] }, pathway.name, 'bends', ['the inside radius of its bends']));
       if (bends && pathway.bendRadiusMm !== null && pathway.bendRadiusMm < leastMm - 0.5) {
         findings.push({

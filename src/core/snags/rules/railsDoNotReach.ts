@@ -7,4 +7,9 @@ export const railsDoNotReach = fitRule(
   'wont-work',
   'Slide rails have a least and a greatest length. Set the rear rails of the rack, or choose other rails.',
   commonPractice,
+  {
+    check: 'rails',
+    missing: ({ rails, railLeastMm, railMostMm }) =>
+      rails === 'needed' && (railLeastMm === null || railMostMm === null) ? ['how far its rails reach'] : [],
+  },
 );

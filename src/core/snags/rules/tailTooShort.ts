@@ -2,7 +2,7 @@ import { tailShortfall } from '../../runs/tailReach';
 import { commonPractice } from '../../standards/source';
 import { groupBy } from '../../text/groupBy';
 import { formatSize } from '../../units/length';
-import type { Finding, SnagRule } from '../snag';
+import { type Finding, runsNotJudged, type SnagRule } from '../snag';
 
 /** One finding for a panel that tails do not reach, with the shortest of them. */
 export const tailTooShort: SnagRule = {
@@ -14,7 +14,7 @@ export const tailTooShort: SnagRule = {
     racks: true,
     gear: true,
     placements: true,
-    runs: ['id', 'label', 'entry', 'tailMm'],
+    runs: ['id', 'label', 'entry', 'tailMm', 'origin'],
     landings: true,
     answers: true,
     units: true,
@@ -25,7 +25,11 @@ export const tailTooShort: SnagRule = {
       const reach = tailShortfall(index.job, run);
       return reach && reach.missingMm > 0 ? [{ run, ...reach }] : [];
     });
-    return [...groupBy(short, ({ panelName }) => panelName).values()].flatMap((some): Finding[] => {
+    // A new cable is cut to what it takes; one that was there has the tail that it has.
+    const unmeasured = index.runsInOrder.filter(
+      (run) => run.origin !== 'new' && run.tailMm === null && index.landingOfRun.has(run.id),
+    );
+    const known = [...groupBy(short, ({ panelName }) => panelName).values()].flatMap((some): Finding[] => {
       const [worst, ...others] = some.toSorted((a, b) => b.missingMm - a.missingMm);
       const least = others.at(-1);
       if (!worst) return [];
@@ -34,5 +38,6 @@ export const tailTooShort: SnagRule = {
         : `The tail of ${worst.run.label} is ${show(worst.missingMm)} short of ${worst.panelName}, which takes ${show(worst.needMm)}.`;
       return [{ grade: 'wont-work', runIds: some.map(({ run }) => run.id), what }];
     });
+    return [...runsNotJudged(unmeasured, 'reach to the panel', 'the length of the tail'), ...known];
   },
 };
