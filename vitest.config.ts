@@ -5,6 +5,8 @@ export default defineConfig({
   test: {
     // One worker more than the package takes on two cores: files wait for clocks and databases, not for each other.
     maxWorkers: 2,
+    // Faults that a test makes on purpose.
+    env: { SHELF_LOG: 'silent' },
     projects: [
       {
         extends: true,

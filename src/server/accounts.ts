@@ -54,6 +54,7 @@ import {
   workFor,
 } from '../store/people';
 import type { Asker } from './can';
+import { tellAccess } from './changes';
 import { mayTry, rightTry, wrongTry } from './limits';
 import { hashOf, newToken, seal, unseal } from './signIns';
 import { strengthOf } from './strength';
@@ -158,7 +159,9 @@ async function startSignIn(
 }
 
 export async function signOut(store: Store, by: Member): Promise<void> {
-  await endSignIn(store.em.fork(), by.accountId, by.signInId);
+  const em = store.em.fork();
+  await endSignIn(em, by.accountId, by.signInId);
+  await tellAccess(em, by.accountId);
 }
 
 /** The first account and its firm; what was there before accounts becomes the firm's. @throws Refusal where there is a firm */
@@ -248,6 +251,7 @@ export async function resetPassword(
     const pass = (await takePass(inside, hashOf(given.token))) ?? noLink();
     await setPassword(inside, account.id, passwordHash);
     await endOthers(inside, account.id, '');
+    await tellAccess(inside, account.id);
     await note(inside, {
       firmId: pass.firmId,
       accountId: account.id,
@@ -308,6 +312,7 @@ export async function changePassword(store: Store, by: Member, given: z.infer<ty
   const account = await proven(store, em, by, given.before);
   await setPassword(em, account.id, await hashPassword(checkedPassword(given.password, [account.login, account.name])));
   await endOthers(em, account.id, by.signInId);
+  await tellAccess(em, account.id);
   await noteIn(em, by, 'set a new password');
   return meOf(store, by);
 }
@@ -352,13 +357,16 @@ export async function secondFactor(
     await setSecond(inside, by.accountId, kept, step);
     await setCodes(inside, by.accountId, codes.map(sameCode));
     await endOthers(inside, by.accountId, by.signInId);
+    await tellAccess(inside, by.accountId);
     await noteIn(inside, by, 'began a second factor');
   });
   return { codes };
 }
 
 export async function endDevice(store: Store, by: Member, id: string): Promise<Me> {
-  await endSignIn(store.em.fork(), by.accountId, id);
+  const em = store.em.fork();
+  await endSignIn(em, by.accountId, id);
+  await tellAccess(em, by.accountId);
   return meOf(store, by);
 }
 
@@ -456,6 +464,7 @@ export async function setRole(store: Store, by: Member, accountId: string, role:
       refuse('last-owner', 'A firm has at least one owner: make another one first.');
     if (role === null) await dropMember(em, firmId, accountId);
     else await setMember(em, firmId, accountId, role);
+    await tellAccess(em, accountId);
     await noteIn(em, by, role === null ? `took ${member.name} off the firm` : `made ${member.name} ${role}`);
   });
   return firmOf(store, by);

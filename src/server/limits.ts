@@ -35,6 +35,27 @@ export async function counted(asker: Asker, request: Request): Promise<void> {
   }
 }
 
+/** Windows of one person that listen at the same time, in one process. */
+const MOST_STREAMS = 40;
+const streams = new Map<string, number>();
+
+/** Count a stream of events. @returns the function that says that it ended @throws Refusal `too-many` */
+export function oneMoreStream(asker: Asker, request: Request): () => void {
+  if (asker.kind === 'machine') return () => {};
+  const who = actorOf(asker, request);
+  const open = streams.get(who) ?? 0;
+  if (open >= MOST_STREAMS) refuse('too-many', `You have ${open} windows open that listen for changes: close some.`);
+  streams.set(who, open + 1);
+  let ended = false;
+  return () => {
+    if (ended) return;
+    ended = true;
+    const left = (streams.get(who) ?? 1) - 1;
+    if (left > 0) streams.set(who, left);
+    else streams.delete(who);
+  };
+}
+
 function tooMany(fault: unknown): never {
   if (!(fault instanceof RateLimiterRes)) throw fault;
   const seconds = Math.max(1, Math.ceil(fault.msBeforeNext / 1000));

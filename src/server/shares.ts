@@ -20,6 +20,7 @@ import {
 } from '../store/people';
 import type { Member } from './accounts';
 import type { Asker } from './can';
+import { tellAccess } from './changes';
 import { readKept } from './jobs';
 import { mayTry, wrongTry } from './limits';
 import { noJob } from './noJob';
@@ -92,13 +93,15 @@ export async function openToGuest(
     return refuse('no-member', `Nobody signs in as “${login}” here.`, 'login');
   }
   await setGuest(em, jobId, account.id, role);
+  await tellAccess(em, account.id);
   await noteOn(store, by, jobId, `opened the job to ${account.name} as ${role}`);
   return sharesFor(store, jobId);
 }
 
 export async function closeToGuest(store: Store, by: Member, jobId: string, accountId: string): Promise<Shares> {
-  if ((await dropGuest(store.em.fork(), jobId, accountId)) > 0)
-    await noteOn(store, by, jobId, 'closed the job to a guest');
+  const em = store.em.fork();
+  if ((await dropGuest(em, jobId, accountId)) > 0) await noteOn(store, by, jobId, 'closed the job to a guest');
+  await tellAccess(em, accountId);
   return sharesFor(store, jobId);
 }
 
@@ -109,6 +112,7 @@ export async function giveTo(store: Store, by: Member, jobId: string, firmId: st
     const job = (await firmOfJob(em, jobId)) ?? noJob();
     if (job.firmId === firmId) refuse('same-firm', 'The job is that firm’s already.', 'firm');
     await giveJob(em, jobId, firmId);
+    await tellAccess(em, jobId);
     const said = { jobId, accountId: by.accountId, who: by.name };
     await note(em, { ...said, firmId: job.firmId, what: `gave ${job.name} to ${firm.name}` });
     await note(em, { ...said, firmId, what: `gave ${job.name} to this firm` });
