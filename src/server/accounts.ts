@@ -1,6 +1,5 @@
 import { randomInt, randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { hash, verify as verifyHash } from '@node-rs/argon2';
 import { generateSecret, generateURI, verify as verifyCode } from 'otplib';
 import { toString as qrCode } from 'qrcode';
 import type { z } from 'zod';
@@ -24,62 +23,48 @@ import {
   accountById,
   accountByLogin,
   adoptJobs,
+  beginSecond,
   codesLeft,
   countFirms,
   dropMember,
   endOthers,
+  endSecond,
   endSignIn,
   firmById,
   firmsOf,
   happeningsOf,
+  holdSecond,
   insertAccount,
   insertFirm,
-  insertPass,
   insertSignIn,
+  leftShares,
   lockFirm,
   membersOf,
   note,
   openPasses,
-  passBy,
   proveSignIn,
   renameFirm,
   setCodes,
   setMember,
   setPassword,
-  setSecond,
   signInsOf,
   takeCode,
-  takePass,
   takeStep,
   workFor,
 } from '../store/people';
-import type { Asker } from './can';
+import { type Asker, rolesThatMay } from './can';
 import { tellAccess } from './changes';
-import { mayTry, rightTry, wrongTry } from './limits';
+import { countTry, forgiveTries, giveBack } from './limits';
+import { checkedPassword, hashPassword, isPassword } from './passwords';
 import { hashOf, newToken, seal, unseal } from './signIns';
-import { strengthOf } from './strength';
 
 export type Member = Extract<Asker, { kind: 'member' }>;
-
-/** OWASP Password Storage Cheat Sheet: argon2id with 19 MiB, two rounds, one lane (the package's own algorithm is argon2id). */
-const ARGON = { memoryCost: 19 * 1024, timeCost: 2, parallelism: 1 } as const;
-const hashPassword = (password: string): Promise<string> => hash(password.normalize('NFKC'), ARGON);
-let nobodys: Promise<string> | null = null;
-/** Takes as long for an account that there is not. */
-async function isPassword(account: AccountRow | null, password: string): Promise<boolean> {
-  nobodys ??= hashPassword(randomUUID());
-  const right = await verifyHash(account?.passwordHash ?? (await nobodys), password.normalize('NFKC'));
-  return right && account !== null;
-}
 
 const WRONG = 'That name and password do not go together.';
 /** A time code may be so old, seconds: RFC 6238, 5.2 recommends at most one step for the way. */
 const LATE_SECONDS = 30;
 const SEALED_SECONDS = 15 * 60;
-const LINK_DAYS = { join: 7, reset: 1 } as const;
 const MOST_HAPPENINGS = 200;
-
-const within = (days: number): Date => new Date(Date.now() + days * 24 * 3600 * 1000);
 
 async function secretOf(account: AccountRow): Promise<string | null> {
   if (account.secondSecret === null) return null;
@@ -118,35 +103,39 @@ export async function signIn(
   const em = store.em.fork();
   const pair = hashOf(`${login.toLowerCase()} ${from.address}`);
   const whole = hashOf(login.toLowerCase());
-  await mayTry(store, 'address', from.address);
-  await mayTry(store, 'pair', pair);
-  await mayTry(store, 'login', whole);
-  const wrong = async (words: string): Promise<never> => {
+  // Counted before the password is looked at, and given back when it was right: many at once are as many as one by one.
+  await countTry(store, 'address', from.address);
+  await countTry(store, 'pair', pair);
+  await countTry(store, 'login', whole);
+  const right = async (): Promise<void> => {
     await Promise.all([
-      wrongTry(store, 'address', from.address),
-      wrongTry(store, 'pair', pair),
-      wrongTry(store, 'login', whole),
+      giveBack(store, 'address', from.address),
+      giveBack(store, 'pair', pair),
+      giveBack(store, 'login', whole),
     ]);
-    return refuse('wrong', words);
   };
   const account = await accountByLogin(em, login);
-  const right = await isPassword(account, password);
-  if (!right || !account) return wrong(WRONG);
+  if (!(await isPassword(account, password)) || !account) return refuse('wrong', WRONG);
   const firms = await firmsOf(em, account.id);
   const secret = await secretOf(account);
   if (secret !== null) {
-    if (code === '') return null;
+    if (code === '') {
+      await right();
+      return null;
+    }
     if (!(await isSecond(em, account, secret, code))) {
       for (const { id } of firms)
         await note(em, { firmId: id, accountId: account.id, who: account.name, what: 'gave a wrong second factor' });
-      return wrong('That code is not right, or was used already.');
+      return refuse('wrong', 'That code is not right, or was used already.');
     }
   }
-  await Promise.all([rightTry(store, 'pair', pair)]);
+  await right();
+  await forgiveTries(store, 'pair', pair);
   return startSignIn(em, account, firms[0]?.id ?? null, from.device);
 }
 
-async function startSignIn(
+/** @returns a token for the cookie */
+export async function startSignIn(
   em: EntityManager,
   { id, name }: Pick<AccountRow, 'id' | 'name'>,
   firmId: string | null,
@@ -181,95 +170,17 @@ export async function makeFirst(
   });
 }
 
-function checkedPassword(password: string, names: readonly string[]): string {
-  const fault = passwordFault(password, names);
-  if (fault !== null) return refuse('weak', fault, 'password');
-  const strength = strengthOf(password, names);
-  if (strength >= LEAST_STRENGTH) return password;
-  const words = 'Take a few words that do not belong together, such as nobody else would choose.';
-  return refuse('weak', `${STRENGTH_WORDS[strength]}. ${words}`, 'password');
-}
-
-/** What an invitation or a reset is for, before it is used. @throws Refusal `no-link` */
-export async function seePass(
-  store: Store,
-  token: string,
-): Promise<{ kind: 'join' | 'reset'; firm: string; login: string }> {
-  const em = store.em.fork();
-  const pass = (await passBy(em, hashOf(token))) ?? noLink();
-  const account = pass.accountId ? await accountById(em, pass.accountId) : null;
-  return { kind: pass.kind, firm: (await firmById(em, pass.firmId))?.name ?? '', login: account?.login ?? '' };
-}
-
-const noLink = (): never =>
-  refuse('no-link', 'This link was used already, is over, or is not whole. Ask for another one.');
-
-/** Take an invitation. @returns a token for the cookie */
-export async function join(store: Store, given: z.infer<typeof Join>, from: { address: string; device: string }) {
-  await mayTry(store, 'link', from.address);
-  const em = store.em.fork();
-  const known = await passBy(em, hashOf(given.token));
-  if (known?.kind !== 'join') {
-    await wrongTry(store, 'link', from.address);
-    return noLink();
-  }
-  // Only now: it takes long on purpose.
-  const passwordHash = await hashPassword(checkedPassword(given.password, [given.login, given.name]));
-  return em.transactional(async (inside) => {
-    if (await accountByLogin(inside, given.login))
-      refuse('taken', 'Somebody signs in with this name already: take another one.', 'login');
-    const pass = (await takePass(inside, hashOf(given.token))) ?? noLink();
-    const account = { id: randomUUID(), login: given.login, name: given.name, passwordHash };
-    await insertAccount(inside, account);
-    await setMember(inside, pass.firmId, account.id, pass.role ?? 'reader');
-    await note(inside, {
-      firmId: pass.firmId,
-      accountId: account.id,
-      who: account.name,
-      what: `joined as ${pass.role ?? 'reader'}`,
-    });
-    return startSignIn(inside, account, pass.firmId, from.device);
-  });
-}
-
-/** A new password by a link; all sign-ins end, and the second factor is as it was. */
-export async function resetPassword(
-  store: Store,
-  given: z.infer<typeof Reset>,
-  from: { address: string },
-): Promise<void> {
-  await mayTry(store, 'link', from.address);
-  const em = store.em.fork();
-  const known = await passBy(em, hashOf(given.token));
-  const account = known?.accountId ? await accountById(em, known.accountId) : null;
-  if (!account || known?.kind !== 'reset') {
-    await wrongTry(store, 'link', from.address);
-    return noLink();
-  }
-  const passwordHash = await hashPassword(checkedPassword(given.password, [account.login, account.name]));
-  await em.transactional(async (inside) => {
-    const pass = (await takePass(inside, hashOf(given.token))) ?? noLink();
-    await setPassword(inside, account.id, passwordHash);
-    await endOthers(inside, account.id, '');
-    await tellAccess(inside, account.id);
-    await note(inside, {
-      firmId: pass.firmId,
-      accountId: account.id,
-      who: account.name,
-      what: 'set a new password by a link',
-    });
-  });
-}
-
 const accountOf = async (em: EntityManager, by: Member): Promise<AccountRow> =>
   (await accountById(em, by.accountId)) ?? refuse('signed-out', 'Sign in first.');
 
 /** @throws Refusal where the password of the one who asks is not right */
 async function proven(store: Store, em: EntityManager, by: Member, password: string): Promise<AccountRow> {
   const account = await accountOf(em, by);
-  await mayTry(store, 'pair', by.accountId);
-  if (await isPassword(account, password)) return account;
-  await wrongTry(store, 'pair', by.accountId);
+  await countTry(store, 'pair', by.accountId);
+  if (await isPassword(account, password)) {
+    await giveBack(store, 'pair', by.accountId);
+    return account;
+  }
   return refuse('wrong', 'That is not your password.', 'password');
 }
 
@@ -317,7 +228,7 @@ export async function changePassword(store: Store, by: Member, given: z.infer<ty
   return meOf(store, by);
 }
 
-const noteIn = (em: EntityManager, by: Member, what: string, jobId: string | null = null) =>
+export const noteIn = (em: EntityManager, by: Member, what: string, jobId: string | null = null) =>
   note(em, { firmId: by.firmId, jobId, accountId: by.accountId, who: by.name, what });
 
 /** Begin, hold or end a second factor. */
@@ -331,17 +242,19 @@ export async function secondFactor(
     const account = await proven(store, em, by, given.password);
     if (account.secondSecret !== null) refuse('second-there', 'There is a second factor already: end that one first.');
     const secret = generateSecret();
+    const sealed = await seal({ secret, for: account.id }, SEALED_SECONDS);
+    await beginSecond(em, account.id, hashOf(sealed));
     const uri = generateURI({ issuer: 'Good Shelf', label: account.login, secret });
     return {
       secret,
       picture: await qrCode(uri, { type: 'svg', margin: 2 }),
-      sealed: await seal({ secret, for: account.id }, SEALED_SECONDS),
+      sealed,
     };
   }
   if (given.step === 'end') {
     const account = await proven(store, em, by, given.password);
     await em.transactional(async (inside) => {
-      await setSecond(inside, account.id, null, 0);
+      await endSecond(inside, account.id);
       await setCodes(inside, account.id, []);
       await noteIn(inside, by, 'ended the second factor');
     });
@@ -354,7 +267,9 @@ export async function secondFactor(
   const codes = Array.from({ length: 8 }, recoveryCode);
   const kept = await seal({ secret }, 0);
   await em.transactional(async (inside) => {
-    await setSecond(inside, by.accountId, kept, step);
+    // What was begun is held once: not again with what was sealed then, nor after it was ended.
+    if ((await holdSecond(inside, by.accountId, hashOf(given.sealed), kept, step)) === 0)
+      refuse('over', 'This was used already, or begun anew since: begin again.');
     await setCodes(inside, by.accountId, codes.map(sameCode));
     await endOthers(inside, by.accountId, by.signInId);
     await tellAccess(inside, by.accountId);
@@ -379,7 +294,7 @@ export async function chooseFirm(store: Store, by: Member, firmId: string): Prom
   return meOf(store, { ...by, firmId });
 }
 
-const firmIdOf = (by: Member): string => by.firmId ?? refuse('no-firm', 'You are not a member of a firm.');
+export const firmIdOf = (by: Member): string => by.firmId ?? refuse('no-firm', 'You are not a member of a firm.');
 
 export async function firmOf(store: Store, by: Member): Promise<Firm> {
   const em = store.em.fork();
@@ -387,7 +302,21 @@ export async function firmOf(store: Store, by: Member): Promise<Firm> {
   return {
     ...firm,
     members: await membersOf(em, firm.id),
-    open: (await openPasses(em, firm.id)).map(({ role, until }) => ({ role, until: new Date(until).toISOString() })),
+    open: (await openPasses(em, firm.id, rolesThatMay('firm'))).map((pass) => ({
+      ...pass,
+      until: new Date(pass.until).toISOString(),
+    })),
+    left: (await leftShares(em, firm.id, rolesThatMay('share'))).map(
+      ({ id, jobId, jobName, purpose, whom, madeBy, until }) => ({
+        id,
+        jobId,
+        jobName,
+        purpose,
+        whom,
+        madeBy,
+        until: new Date(until).toISOString(),
+      }),
+    ),
     happenings: (await happeningsOf(em, firm.id, MOST_HAPPENINGS)).map(({ who, what, at }) => ({
       who,
       what,
@@ -403,54 +332,11 @@ export async function nameFirm(store: Store, by: Member, name: string): Promise<
   return firmOf(store, by);
 }
 
-/** A link that makes an account once. It is shown to copy, and nowhere kept. */
-export async function invite(store: Store, by: Member, role: Role): Promise<{ path: string; until: string }> {
-  const token = newToken();
-  const until = within(LINK_DAYS.join);
-  const em = store.em.fork();
-  await insertPass(em, {
-    kind: 'join',
-    firmId: firmIdOf(by),
-    role,
-    accountId: null,
-    hash: hashOf(token),
-    madeBy: by.accountId,
-    until,
-  });
-  await noteIn(em, by, `invited somebody as ${role}`);
-  return { path: `/join/${token}`, until: until.toISOString() };
-}
-
-async function memberOf(em: EntityManager, by: Member, accountId: string) {
+/** @throws Refusal where there is no such member of the firm that one works for */
+export async function memberOf(em: EntityManager, by: Member, accountId: string) {
   const members = await membersOf(em, firmIdOf(by));
   const member = members.find(({ id }) => id === accountId);
   return { members, member: member ?? refuse('no-member', 'There is no such member of this firm.') };
-}
-
-/** A link that sets a new password once. */
-export async function offerReset(
-  store: Store,
-  by: Member,
-  accountId: string,
-): Promise<{ path: string; until: string }> {
-  const em = store.em.fork();
-  const { member } = await memberOf(em, by, accountId);
-  // Who is a member elsewhere too could otherwise be entered by any of their firms.
-  if ((await firmsOf(em, accountId)).length > 1)
-    refuse('not-only-yours', `${member.name} is a member of other firms too: they set their password themselves.`);
-  const token = newToken();
-  const until = within(LINK_DAYS.reset);
-  await insertPass(em, {
-    kind: 'reset',
-    firmId: firmIdOf(by),
-    role: null,
-    accountId,
-    hash: hashOf(token),
-    madeBy: by.accountId,
-    until,
-  });
-  await noteIn(em, by, `made a link for a new password of ${member.name}`);
-  return { path: `/reset/${token}`, until: until.toISOString() };
 }
 
 /** Another role, or none: then they are no member any more. @throws Refusal where no owner would be left */

@@ -66,6 +66,9 @@ const NEEDS_ACCOUNTS: readonly Action[] = ['me', 'firm', 'share', 'give'];
 const reaches = (role: Role | null, least: Role): boolean =>
   role !== null && ROLES.indexOf(role) <= ROLES.indexOf(least);
 
+/** The roles that may do it. */
+export const rolesThatMay = (action: RoleAction): Role[] => ROLES.filter((role) => reaches(role, LEAST[action]));
+
 /** Whether one may do something; what is about a job is asked with it. */
 export function can(asker: Asker, action: Action, job: JobAccess | null = null): boolean {
   if (action === 'open') return true;

@@ -95,19 +95,25 @@ function limiter(store: Store, kind: Kind): RateLimiterPostgres {
   return known[kind];
 }
 
-/** Before a try. @throws Refusal where there were too many wrong ones */
-export async function mayTry(store: Store, kind: Kind, key: string): Promise<void> {
-  const state = await limiter(store, kind).get(key);
-  if (state && state.consumedPoints >= TRIES[kind].points) tooMany(state);
-}
-/** After a wrong one. */
-export async function wrongTry(store: Store, kind: Kind, key: string): Promise<void> {
+/** Count a try before it is looked at. @throws Refusal where there were too many wrong ones */
+export async function countTry(store: Store, kind: Kind, key: string): Promise<void> {
   try {
     await limiter(store, kind).consume(key);
   } catch (fault) {
-    if (!(fault instanceof RateLimiterRes)) throw fault;
+    tooMany(fault);
   }
 }
-/** After a right one. */
-export const rightTry = async (store: Store, kind: Kind, key: string): Promise<void> =>
+/** A try that was counted was no wrong one. */
+export const giveBack = async (store: Store, kind: Kind, key: string): Promise<void> =>
+  void (await limiter(store, kind).reward(key));
+/** After a right one: those before it are forgotten. */
+export const forgiveTries = async (store: Store, kind: Kind, key: string): Promise<void> =>
   void (await limiter(store, kind).delete(key));
+
+/** Before a link is looked up, which nobody guesses: only wrong ones are counted. @throws Refusal */
+export async function mayTry(store: Store, kind: 'link', key: string): Promise<void> {
+  const state = await limiter(store, kind).get(key);
+  if (state && state.consumedPoints >= TRIES[kind].points) tooMany(state);
+}
+export const wrongTry = (store: Store, kind: 'link', key: string): Promise<void> =>
+  countTry(store, kind, key).catch(() => undefined);

@@ -19,16 +19,17 @@ import {
   takeShare,
 } from '../store/people';
 import type { Member } from './accounts';
-import type { Asker } from './can';
+import { type Asker, rolesThatMay } from './can';
 import { tellAccess } from './changes';
 import { readKept } from './jobs';
-import { mayTry, wrongTry } from './limits';
+import { countTry, giveBack, mayTry, wrongTry } from './limits';
 import { noJob } from './noJob';
 import { noteOn } from './noteOn';
 import { hashOf, newToken } from './signIns';
 
 /** Live links of one job. */
 const MOST_LINKS = 100;
+const MAKERS = rolesThatMay('share');
 
 const iso = (date: Date | null): string | null => (date === null ? null : new Date(date).toISOString());
 const asShare = (row: ShareRow): Share => ({
@@ -41,7 +42,7 @@ const asShare = (row: ShareRow): Share => ({
 
 export async function sharesFor(store: Store, jobId: string): Promise<Shares> {
   const em = store.em.fork();
-  return { links: (await sharesOf(em, jobId)).map(asShare), guests: await guestsOf(em, jobId) };
+  return { links: (await sharesOf(em, jobId, MAKERS)).map(asShare), guests: await guestsOf(em, jobId) };
 }
 
 /** A link to one job for one purpose. Its address is told once, and only its hash is kept. */
@@ -54,7 +55,7 @@ export async function makeShare(
   const { job } = (await readKept(store, jobId)) ?? noJob();
   if (rackId !== null && !job.racks[rackId]) refuse('no-rack', 'There is no such cabinet in this job.', 'rackId');
   const em = store.em.fork();
-  const live = (await sharesOf(em, jobId)).filter((one) => one.revokedAt === null && one.until > new Date());
+  const live = (await sharesOf(em, jobId, MAKERS)).filter((one) => one.revokedAt === null && one.until > new Date());
   if (live.length >= MOST_LINKS)
     refuse('too-many-links', `A job has at most ${MOST_LINKS} links: take some back first.`);
   const token = newToken();
@@ -67,6 +68,7 @@ export async function makeShare(
     rackId,
     whom,
     madeBy: by.name,
+    madeById: by.accountId,
     until,
   });
   await noteOn(store, by, jobId, `made a link for ${whom}: ${PURPOSE_WORDS[purpose]}`);
@@ -86,12 +88,10 @@ export async function openToGuest(
   { login, role }: z.infer<typeof NewGuest>,
 ): Promise<Shares> {
   const em = store.em.fork();
-  await mayTry(store, 'pair', `guest ${by.accountId}`);
+  await countTry(store, 'pair', `guest ${by.accountId}`);
   const account = await accountByLogin(em, login);
-  if (!account) {
-    await wrongTry(store, 'pair', `guest ${by.accountId}`);
-    return refuse('no-member', `Nobody signs in as “${login}” here.`, 'login');
-  }
+  if (!account) return refuse('no-member', `Nobody signs in as “${login}” here.`, 'login');
+  await giveBack(store, 'pair', `guest ${by.accountId}`);
   await setGuest(em, jobId, account.id, role);
   await tellAccess(em, account.id);
   await noteOn(store, by, jobId, `opened the job to ${account.name} as ${role}`);
@@ -119,14 +119,18 @@ export async function giveTo(store: Store, by: Member, jobId: string, firmId: st
   });
 }
 
-/** Who comes by a link. @throws Refusal `no-link` for one that there is not, that is over or was taken back: all the same */
+/**
+ * Who comes by a link. One that reads outlives the role of who made it, as a key that was handed over does; one that writes
+ * ends with it.
+ * @throws Refusal `no-link` for one that there is not, that is over or was taken back: all the same
+ */
 export async function linkOf(
   store: Store,
   token: string,
   address: string,
 ): Promise<Extract<Asker, { kind: 'link' }> & { until: Date; madeBy: string }> {
   await mayTry(store, 'link', address);
-  const row = /^[A-Za-z0-9_-]{43}$/.test(token) ? await takeShare(store.em.fork(), hashOf(token)) : null;
+  const row = /^[A-Za-z0-9_-]{43}$/.test(token) ? await takeShare(store.em.fork(), hashOf(token), MAKERS) : null;
   if (!row) {
     await wrongTry(store, 'link', address);
     return refuse('no-link', 'This link is over, was taken back, or is not whole. Ask whoever gave it to you.');

@@ -19,6 +19,7 @@ import { Migration20261128040000 } from './migrations/Migration20261128040000';
 import { Migration20261128060000 } from './migrations/Migration20261128060000';
 import { Migration20261128080000 } from './migrations/Migration20261128080000';
 import { Migration20261201200000 } from './migrations/Migration20261201200000';
+import { Migration20261202000000 } from './migrations/Migration20261202000000';
 
 export type Store = MikroORM;
 
@@ -42,6 +43,7 @@ const MIGRATIONS = {
   Migration20261128060000,
   Migration20261128080000,
   Migration20261201200000,
+  Migration20261202000000,
 };
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */

@@ -17,6 +17,9 @@ export type AccountRow = {
 const ACCOUNT = `id, login, name, password_hash as "passwordHash", second_secret as "secondSecret",
   second_step::float8 as "secondStep"`;
 
+/** A list of words as PostgreSQL writes it. */
+const arrayOf = (words: readonly string[]): string => `{${words.join(',')}}`;
+
 const one = async <T>(em: EntityManager, sql: string, values: unknown[]): Promise<T | null> =>
   (await em.execute<T[]>(sql, values))[0] ?? null;
 
@@ -34,8 +37,19 @@ export const insertAccount = (em: EntityManager, row: Pick<AccountRow, 'id' | 'l
   ]);
 export const setPassword = (em: EntityManager, id: string, hash: string) =>
   touched(em, 'update account set password_hash = ? where id = ?', [hash, id]);
-export const setSecond = (em: EntityManager, id: string, secret: string | null, step: number) =>
-  touched(em, 'update account set second_secret = ?, second_step = ? where id = ?', [secret, step, id]);
+/** A second factor that was begun and is not held yet is known by the hash of what was sealed. */
+export const beginSecond = (em: EntityManager, id: string, pending: string) =>
+  touched(em, 'update account set second_pending = ? where id = ?', [pending, id]);
+/** @returns 0 where that was not begun last, or one is held already */
+export const holdSecond = (em: EntityManager, id: string, pending: string, secret: string, step: number) =>
+  touched(
+    em,
+    `update account set second_secret = ?, second_step = ?, second_pending = null
+      where id = ? and second_pending = ? and second_secret is null`,
+    [secret, step, id, pending],
+  );
+export const endSecond = (em: EntityManager, id: string) =>
+  touched(em, 'update account set second_secret = null, second_step = 0, second_pending = null where id = ?', [id]);
 /** A code is taken once: @returns 0 where a later one was taken already */
 export const takeStep = (em: EntityManager, id: string, step: number) =>
   touched(em, 'update account set second_step = ? where id = ? and second_step < ?', [step, id, step]);
@@ -160,26 +174,59 @@ export const workFor = (em: EntityManager, signInId: string, firmId: string) =>
   touched(em, 'update sign_in set firm_id = ? where id = ?', [firmId, signInId]);
 
 export type PassRow = { kind: 'join' | 'reset'; firmId: string; role: Role | null; accountId: string | null };
-export const insertPass = (em: EntityManager, row: PassRow & { hash: string; madeBy: string; until: Date }) =>
+export const insertPass = (
+  em: EntityManager,
+  row: PassRow & { id: string; hash: string; madeBy: string; until: Date },
+) =>
   touched(
     em,
-    'insert into pass (token_hash, kind, firm_id, role, account_id, made_by, until) values (?, ?, ?, ?, ?, ?, ?)',
-    [row.hash, row.kind, row.firmId, row.role, row.accountId, row.madeBy, row.until],
+    'insert into pass (id, token_hash, kind, firm_id, role, account_id, made_by, until) values (?, ?, ?, ?, ?, ?, ?, ?)',
+    [row.id, row.hash, row.kind, row.firmId, row.role, row.accountId, row.madeBy, row.until],
   );
-const PASS = 'kind, firm_id as "firmId", role, account_id as "accountId"';
-export const passBy = (em: EntityManager, hash: string) =>
-  one<PassRow>(em, `select ${PASS} from pass where token_hash = ? and used_at is null and until > now()`, [hash]);
-/** Use it up: of two who come at once one gets it. */
-export const takePass = (em: EntityManager, hash: string) =>
-  one<PassRow>(
+/**
+ * A pass lets in only while who made it may make one, and a new password only while whose it is belongs to this firm and to no
+ * other. Takes the roles that may.
+ */
+const VALID_PASS = `used_at is null and withdrawn_at is null and until > now()
+  and exists (select 1 from member m join account a on a.id = m.account_id and a.ended_at is null
+    where m.firm_id = pass.firm_id and m.account_id = pass.made_by and m.role = any(?))
+  and (pass.account_id is null or not exists (select 1 from account a left join member m on m.account_id = a.id
+    where a.id = pass.account_id and m.firm_id is distinct from pass.firm_id))`;
+const PASS = `kind, firm_id as "firmId", role, account_id as "accountId"`;
+export const passBy = (em: EntityManager, hash: string, makers: readonly Role[]) =>
+  one<PassRow & { madeBy: string }>(
     em,
-    `update pass set used_at = now() where token_hash = ? and used_at is null and until > now() returning ${PASS}`,
-    [hash],
+    `select ${PASS}, (select name from account where id = pass.made_by) as "madeBy" from pass
+      where token_hash = ? and ${VALID_PASS}`,
+    [hash, arrayOf(makers)],
   );
-export const openPasses = (em: EntityManager, firmId: string) =>
-  em.execute<{ role: Role; until: Date }[]>(
-    `select role, until from pass where firm_id = ? and kind = 'join' and used_at is null and until > now() order by until`,
-    [firmId],
+/** Use it up: of two who come at once one gets it. */
+export const takePass = (em: EntityManager, hash: string, makers: readonly Role[]) =>
+  one<PassRow>(em, `update pass set used_at = now() where token_hash = ? and ${VALID_PASS} returning ${PASS}`, [
+    hash,
+    arrayOf(makers),
+  ]);
+export type OpenPassRow = {
+  id: string;
+  kind: 'join' | 'reset';
+  role: Role | null;
+  whom: string | null;
+  madeBy: string;
+  until: Date;
+};
+/** Passes of a firm that would let in. */
+export const openPasses = (em: EntityManager, firmId: string, makers: readonly Role[]) =>
+  em.execute<OpenPassRow[]>(
+    `select pass.id, kind, role, whose.name as whom, maker.name as "madeBy", until
+      from pass join account maker on maker.id = made_by left join account whose on whose.id = pass.account_id
+      where firm_id = ? and ${VALID_PASS} order by until, pass.id`,
+    [firmId, arrayOf(makers)],
+  );
+export const withdrawPass = (em: EntityManager, firmId: string, id: string) =>
+  touched(
+    em,
+    'update pass set withdrawn_at = now() where firm_id = ? and id = ? and used_at is null and withdrawn_at is null',
+    [firmId, id],
   );
 
 export const note = (
@@ -206,33 +253,60 @@ export type ShareRow = {
   rackId: string | null;
   whom: string;
   madeBy: string;
+  /** Whether who made it may still make links of the job. */
+  makerThere: boolean;
   madeAt: Date;
   until: Date;
   revokedAt: Date | null;
   usedAt: Date | null;
   uses: number;
 };
+/** Whether who made a link may still make links of its job. Takes the roles that may. */
+const MAKER_THERE = `exists (select 1 from member m join account a on a.id = m.account_id and a.ended_at is null
+  where m.firm_id = job.firm_id and m.account_id = share_link.made_by_id and m.role = any(?))`;
+/** Links by which something is written. */
+const WRITES = `purpose in ('build', 'tests')`;
 const SHARE = `share_link.id, job_id as "jobId", purpose, rack_id as "rackId", whom, made_by as "madeBy",
   share_link.made_at as "madeAt", until, revoked_at as "revokedAt", used_at as "usedAt", uses`;
 export const insertShare = (
   em: EntityManager,
-  row: Pick<ShareRow, 'id' | 'jobId' | 'purpose' | 'rackId' | 'whom' | 'madeBy' | 'until'> & { hash: string },
+  row: Pick<ShareRow, 'id' | 'jobId' | 'purpose' | 'rackId' | 'whom' | 'madeBy' | 'until'> & {
+    hash: string;
+    madeById: string;
+  },
 ) =>
   touched(
     em,
-    `insert into share_link (id, token_hash, job_id, purpose, rack_id, whom, made_by, until) values (?, ?, ?, ?, ?, ?, ?, ?)`,
-    [row.id, row.hash, row.jobId, row.purpose, row.rackId, row.whom, row.madeBy, row.until],
+    `insert into share_link (id, token_hash, job_id, purpose, rack_id, whom, made_by, made_by_id, until)
+      values (?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    [row.id, row.hash, row.jobId, row.purpose, row.rackId, row.whom, row.madeBy, row.madeById, row.until],
   );
-export const sharesOf = (em: EntityManager, jobId: string) =>
-  em.execute<ShareRow[]>(`select ${SHARE} from share_link where job_id = ? order by made_at desc, id`, [jobId]);
-/** The link of a token, used once more; null where it is over, was taken back, or its job is in the bin. */
-export const takeShare = (em: EntityManager, hash: string) =>
-  one<ShareRow>(
+export const sharesOf = (em: EntityManager, jobId: string, makers: readonly Role[]) =>
+  em.execute<ShareRow[]>(
+    `select ${SHARE}, ${MAKER_THERE} as "makerThere" from share_link join job on job.id = job_id
+      where job_id = ? order by made_at desc, id`,
+    [arrayOf(makers), jobId],
+  );
+/**
+ * The link of a token, used once more; null where it is over, was taken back, its job is in the bin, or something is written by
+ * it and who made it may not make links any more.
+ */
+export const takeShare = (em: EntityManager, hash: string, makers: readonly Role[]) =>
+  one<Omit<ShareRow, 'makerThere'>>(
     em,
     `update share_link set used_at = now(), uses = uses + 1 from job
       where token_hash = ? and revoked_at is null and until > now() and job.id = job_id and job.removed_at is null
+        and (not ${WRITES} or ${MAKER_THERE})
       returning ${SHARE}`,
-    [hash],
+    [hash, arrayOf(makers)],
+  );
+/** Links of a firm that answer, though who made them may not make links any more. */
+export const leftShares = (em: EntityManager, firmId: string, makers: readonly Role[]) =>
+  em.execute<(Omit<ShareRow, 'makerThere'> & { jobName: string })[]>(
+    `select ${SHARE}, job.name as "jobName" from share_link join job on job.id = job_id
+      where job.firm_id = ? and job.removed_at is null and revoked_at is null and until > now()
+        and not ${WRITES} and not ${MAKER_THERE} order by until, share_link.id`,
+    [firmId, arrayOf(makers)],
   );
 export const revokeShare = (em: EntityManager, jobId: string, id: string) =>
   touched(em, 'update share_link set revoked_at = now() where job_id = ? and id = ? and revoked_at is null', [

@@ -4,9 +4,10 @@ import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { type Sums, sumsOf } from '../../scripts/lib/backup';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import type { Role } from '../../src/core/people/people';
-import { invite, join, makeFirst, signIn } from '../../src/server/accounts';
+import { makeFirst, signIn } from '../../src/server/accounts';
 import { ACTIONS, type Action, can, MACHINE, NOBODY, OF_A_JOB } from '../../src/server/can';
 import { takeInJob } from '../../src/server/jobs';
+import { invite, join } from '../../src/server/passes';
 import { askerOf, cookieFor } from '../../src/server/signIns';
 import type { Store } from '../../src/store/openStore';
 import { insertFirm, setGuest, setMember } from '../../src/store/people';
@@ -106,6 +107,7 @@ const GOOD: Record<
   '/api/me/firm': { POST: () => ({ body: { firm: ids.firm } }) },
   '/api/me/devices/[device]': { DELETE: () => ({ params: { device: 'none' } }) },
   '/api/firm': { GET: () => ({}), POST: () => ({ body: { name: 'Called Otherwise' } }) },
+  '/api/firm/invitations/[pass]': { DELETE: () => ({ params: { pass: 'none' } }) },
   '/api/firm/invitations': { POST: () => ({ body: { role: 'reader' } }) },
   '/api/firm/members/[member]': {
     POST: () => ({ params: { member: ids.member }, body: { role: 'owner' } }),

@@ -6,14 +6,10 @@ import { writeJobFile } from '../../src/core/formats/jobFile';
 import { ticks } from '../../src/core/records/tick';
 import {
   changePassword,
-  invite,
-  join,
   type Member,
   makeFirst,
   meOf,
-  offerReset,
   provePassword,
-  resetPassword,
   secondFactor,
   setRole,
   signIn,
@@ -22,6 +18,7 @@ import {
 import { type Asker, mayChange } from '../../src/server/can';
 import { applyBatch, getJobs, readKept, reverse, scopeOf, takeInJob } from '../../src/server/jobs';
 import { workByLink } from '../../src/server/linkDesk';
+import { invite, join, offerReset, resetPassword } from '../../src/server/passes';
 import { giveTo, linkOf, makeShare, openToGuest, takeBackShare } from '../../src/server/shares';
 import { askerOf, cookieFor, hashOf } from '../../src/server/signIns';
 import type { Store } from '../../src/store/openStore';
@@ -117,6 +114,28 @@ describe('signing in', () => {
     await expect(signIn(store, { login, password: PASSWORD, code: '' }, from())).resolves.toMatch(/^[\w-]{43}$/);
   });
 
+  it('counts those that come at once as those that come one after another', async () => {
+    const { login } = await newcomer('reader');
+    const here = from('198.51.100.5');
+    const tries = Array.from({ length: 60 }, (_, at) =>
+      signIn(store, { login, password: at === 55 ? PASSWORD : `wrong ${at}`, code: '' }, here).then(
+        () => 'in',
+        ({ code }: { code: string }) => code,
+      ),
+    );
+    const said = await Promise.all(tries);
+    expect(said.filter((one) => one === 'wrong')).toHaveLength(8);
+    expect(said.filter((one) => one === 'too-many')).toHaveLength(52);
+  });
+
+  it('costs nobody a try who is right', async () => {
+    const { login } = await newcomer('reader');
+    const here = from('198.51.100.6');
+    for (let at = 0; at < 40; at++) await signIn(store, { login, password: PASSWORD, code: '' }, here);
+    const points = await store.em.fork().execute(`select key, points from tries where key like 'address:198.51.100.6'`);
+    expect(points).toEqual([{ key: 'address:198.51.100.6', points: 0 }]);
+  });
+
   it('makes another token each time: one that was planted is worth nothing', async () => {
     const planted = await cookieFor('a token that somebody planted');
     expect((await askerOf(store, planted, null)).asker.kind).toBe('nobody');
@@ -167,6 +186,12 @@ describe('second factor', () => {
     expect(await meOf(store, again)).toMatchObject({ second: true, codesLeft: 6 });
     // What was sealed for one is nothing for another.
     await expect(secondFactor(store, ada, { step: 'hold', sealed, code: '000000' })).rejects.toThrow(/begin again/);
+    // What was begun is held once: with its own code neither again, nor after it was ended.
+    await expect(secondFactor(store, by, { step: 'hold', sealed, code: early })).rejects.toThrow(/used already/);
+    expect(await meOf(store, again)).toMatchObject({ second: true, codesLeft: 6 });
+    await secondFactor(store, by, { step: 'end', password: PASSWORD });
+    await expect(secondFactor(store, by, { step: 'hold', sealed, code: early })).rejects.toThrow(/begin again/);
+    expect(await meOf(store, again)).toMatchObject({ second: false });
   });
 });
 

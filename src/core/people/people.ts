@@ -22,6 +22,8 @@ export const PURPOSE_WORDS: Record<Purpose, string> = {
   tests: 'Enter tests',
   cabinet: 'One cabinet’s door',
 };
+/** Links by which something is written: they end with the role of who made them. */
+export const writes = (purpose: Purpose): boolean => purpose === 'build' || purpose === 'tests';
 /** Longest life of a link, days. */
 export const MOST_LINK_DAYS = 366;
 
@@ -122,8 +124,29 @@ export const Firm = z.object({
   id: z.string(),
   name: z.string(),
   members: z.array(z.object({ id: z.string(), name: z.string(), login: z.string(), role: z.enum(ROLES) })),
-  /** Invitations that nobody took yet. */
-  open: z.array(z.object({ role: z.enum(ROLES), until: z.string() })),
+  /** Links that let in and nobody used yet: an invitation as something, or a new password of somebody. */
+  open: z.array(
+    z.object({
+      id: z.string(),
+      kind: z.enum(['join', 'reset']),
+      role: z.enum(ROLES).nullable(),
+      whom: z.string().nullable(),
+      madeBy: z.string(),
+      until: z.string(),
+    }),
+  ),
+  /** Links for reading whose makers may not make links any more. */
+  left: z.array(
+    z.object({
+      id: z.string(),
+      jobId: z.string(),
+      jobName: z.string(),
+      purpose: z.enum(PURPOSES),
+      whom: z.string(),
+      madeBy: z.string(),
+      until: z.string(),
+    }),
+  ),
   happenings: z.array(z.object({ who: z.string(), what: z.string(), at: z.string() })),
 });
 export type Firm = z.infer<typeof Firm>;
@@ -134,6 +157,8 @@ export const Share = z.object({
   rackId: z.string().nullable(),
   whom: z.string(),
   madeBy: z.string(),
+  /** Whether they may still make links of this job: one that writes ends with that. */
+  makerThere: z.boolean(),
   madeAt: z.string(),
   until: z.string(),
   revokedAt: z.string().nullable(),

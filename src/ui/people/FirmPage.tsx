@@ -1,7 +1,7 @@
 'use client';
 
 import { type FormEvent, useState } from 'react';
-import { Firm, PassAnswer, ROLE_WORDS, ROLES } from '@/core/people/people';
+import { Firm, PassAnswer, PURPOSE_WORDS, ROLE_WORDS, ROLES, Shares } from '@/core/people/people';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { Heading } from '../kit/viewParts';
@@ -20,6 +20,7 @@ export function FirmPage({ given, me }: { given: Firm; me: string }) {
       <div className="mt-4 grid gap-8">
         <Members firm={firm} me={me} onFirm={setFirm} />
         <Invite firm={firm} onFirm={setFirm} />
+        {firm.left.length > 0 && <LeftLinks firm={firm} onFirm={setFirm} />}
         <Name firm={firm} onFirm={setFirm} />
         <section aria-label="What happened" className="grid gap-2">
           <Heading>What happened</Heading>
@@ -149,11 +150,66 @@ function Invite({ firm, onFirm }: Part) {
           words="Give this to them yourself: no mail is sent. It works once, within a week, and is shown only now."
         />
       )}
-      {firm.open.length > 0 && (
-        <p className="mt-2 text-[13px] text-soft">
-          Not taken yet: {firm.open.map(({ role, until }) => `${role}, until ${until.slice(0, 10)}`).join('; ')}
-        </p>
-      )}
+      <ul className="mt-2">
+        {firm.open.map(({ id, kind, role, whom, madeBy, until }) => {
+          const what = kind === 'join' ? `Invitation as ${role}` : `New password of ${whom}`;
+          return (
+            <li key={id} className="flex flex-wrap items-center gap-2 border-b py-1.5">
+              <span className="min-w-40 flex-1">
+                {what}
+                <span className="block text-[13px] text-soft">
+                  not used yet · made by {madeBy} · until {moment(until)} (UTC)
+                </span>
+              </span>
+              <Button
+                aria-label={`Withdraw: ${what}, until ${moment(until)}`}
+                onClick={() =>
+                  void ask(`/api/firm/invitations/${id}`, Firm, undefined, 'DELETE').then(
+                    (next) => next && onFirm(next),
+                  )
+                }
+              >
+                Withdraw
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** Links to jobs that go on answering, though who made them left. */
+function LeftLinks({ firm, onFirm }: Part) {
+  const { ask, wrong } = useAsk();
+  const takeBack = async (jobId: string, id: string) => {
+    if (!(await ask(`/api/jobs/${jobId}/shares/${id}`, Shares, undefined, 'DELETE'))) return;
+    const next = await ask('/api/firm', Firm, undefined, 'GET');
+    if (next) onFirm(next);
+  };
+  return (
+    <section aria-label="Links of people who left" className="grid gap-2">
+      <Heading>Links of people who left</Heading>
+      <p className="text-[13px] text-soft">
+        Links for ticking and testing ended with their role. These are for reading only, and whoever has one still sees
+        the job.
+      </p>
+      <ul>
+        {firm.left.map(({ id, jobId, jobName, purpose, whom, madeBy, until }) => (
+          <li key={id} className="flex flex-wrap items-center gap-2 border-b py-1.5">
+            <span className="min-w-40 flex-1 break-words">
+              <b>{jobName}</b>, for {whom}: {PURPOSE_WORDS[purpose]}
+              <span className="block text-[13px] text-soft">
+                made by {madeBy} · until {until.slice(0, 10)}
+              </span>
+            </span>
+            <Button aria-label={`Take back the link of ${whom} to ${jobName}`} onClick={() => void takeBack(jobId, id)}>
+              Take back
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Wrong words={wrong} />
     </section>
   );
 }

@@ -13,12 +13,12 @@ import { useAsk } from './useAsk';
 const Form = Join.omit({ token: true });
 
 /** Take an invitation: a name, and a password. */
-export function JoinForm({ token, firm }: { token: string; firm: string }) {
+export function JoinForm({ token, firm, madeBy }: { token: string; firm: string; madeBy: string }) {
   const { ask, busy, wrong } = useAsk();
   const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({ resolver: zodResolver(Form) });
   const { errors } = formState;
   return (
-    <PlainPage title={`Join ${firm}`} about="This link works once.">
+    <PlainPage title={`Join ${firm}`} about={`${madeBy} invited you. This link works once.`}>
       <form
         noValidate
         className="mt-5 grid max-w-sm gap-4"

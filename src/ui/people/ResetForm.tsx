@@ -12,11 +12,14 @@ import { useAsk } from './useAsk';
 const Form = Reset.omit({ token: true });
 
 /** A new password by a link that works once. */
-export function ResetForm({ token, login }: { token: string; login: string }) {
+export function ResetForm({ token, login, madeBy }: { token: string; login: string; madeBy: string }) {
   const { ask, busy, wrong } = useAsk();
   const { register, handleSubmit, formState } = useForm<z.infer<typeof Form>>({ resolver: zodResolver(Form) });
   return (
-    <PlainPage title="A new password" about="This link works once. Wherever you are signed in now, that ends.">
+    <PlainPage
+      title="A new password"
+      about={`${madeBy} made this link. It works once. Wherever you are signed in now, that ends.`}
+    >
       <form
         noValidate
         className="mt-5 grid max-w-sm gap-4"

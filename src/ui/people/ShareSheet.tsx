@@ -10,6 +10,7 @@ import {
   ShareMade,
   Shares,
   SignedOut,
+  writes,
 } from '@/core/people/people';
 import { counted } from '@/core/text/counted';
 import { useSession } from '../job/session';
@@ -142,14 +143,21 @@ function LinkLine({ one, rack, onTakeBack }: { one: Share; rack: string; onTakeB
   const [over, setOver] = useState(true);
   // The clock of the browser is asked after the page is drawn.
   useEffect(() => setOver(new Date(one.until) < new Date()), [one.until]);
-  const state = one.revokedAt ? `taken back ${day(one.revokedAt)}` : over ? `over since ${day(one.until)}` : null;
+  const state = one.revokedAt
+    ? `taken back ${day(one.revokedAt)}`
+    : over
+      ? `over since ${day(one.until)}`
+      : !one.makerThere && writes(one.purpose)
+        ? 'ended with the role of who made it'
+        : null;
   return (
     <li className="flex flex-wrap items-center gap-2 border-b py-1.5">
       <span className={`min-w-0 flex-1 break-words ${state ? 'text-soft' : ''}`}>
         <b>{one.whom}</b>: {PURPOSE_WORDS[one.purpose]}
         {rack && `, ${rack}`}
         <span className="block text-[13px] text-soft">
-          {state ?? `until ${day(one.until)}`} · made by {one.madeBy} ·{' '}
+          {state ?? `until ${day(one.until)}`} · made by {one.madeBy}
+          {one.makerThere ? '' : ', who left'} ·{' '}
           {one.uses === 0 ? 'not used yet' : `${counted(one.uses, 'use')}, last ${day(one.usedAt)}`}
         </span>
       </span>

@@ -1,8 +1,8 @@
 import { Join } from '@/core/people/people';
-import { join } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { deviceOf } from '@/server/member';
+import { join } from '@/server/passes';
 import { cookieFor } from '@/server/signIns';
 
 export const POST = route('open', async ({ store, request }) => {

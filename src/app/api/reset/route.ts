@@ -1,8 +1,8 @@
 import { Reset } from '@/core/people/people';
-import { resetPassword } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { deviceOf } from '@/server/member';
+import { resetPassword } from '@/server/passes';
 
 export const POST = route('open', async ({ store, request }) => {
   await resetPassword(store, await readJson(request, Reset), deviceOf(request));

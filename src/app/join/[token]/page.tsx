@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { Refusal } from '@/core/text/refusal';
-import { seePass } from '@/server/accounts';
 import { enterPage } from '@/server/pageDoor';
+import { seePass } from '@/server/passes';
 import { JoinForm } from '@/ui/people/JoinForm';
 import { LinkOver } from '@/ui/people/LinkOver';
 
@@ -12,8 +12,8 @@ export default async function Page({ params }: PageProps<'/join/[token]'>) {
   const { token } = await params;
   const { store } = await enterPage('open');
   try {
-    const { kind, firm } = await seePass(store, token);
-    if (kind === 'join') return <JoinForm token={token} firm={firm} />;
+    const { kind, firm, madeBy } = await seePass(store, token);
+    if (kind === 'join') return <JoinForm token={token} firm={firm} madeBy={madeBy} />;
   } catch (fault) {
     if (!(fault instanceof Refusal)) throw fault;
   }

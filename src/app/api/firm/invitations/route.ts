@@ -1,8 +1,8 @@
 import { NewPass } from '@/core/people/people';
-import { invite } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { mustBeProven, route } from '@/server/door';
 import { memberOf } from '@/server/member';
+import { invite } from '@/server/passes';
 
 export const POST = route('firm', async ({ store, asker, request }) => {
   mustBeProven(asker);

@@ -1,6 +1,6 @@
-import { offerReset } from '@/server/accounts';
 import { mustBeProven, route } from '@/server/door';
 import { memberOf } from '@/server/member';
+import { offerReset } from '@/server/passes';
 
 export const POST = route<{ member: string }>('firm', async ({ store, asker, params }) => {
   mustBeProven(asker);
