@@ -3,19 +3,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { generateSecret, generateURI, verify as verifyCode } from 'otplib';
 import { toString as qrCode } from 'qrcode';
 import type { z } from 'zod';
-import {
-  type Firm,
-  type Join,
-  LEAST_STRENGTH,
-  type Me,
-  type NewPassword,
-  passwordFault,
-  type Reset,
-  type Role,
-  type SecondFactor,
-  type SignIn,
-  STRENGTH_WORDS,
-} from '../core/people/people';
+import type { Firm, Me, NewPassword, Role, SecondFactor, SignIn } from '../core/people/people';
 import { refuse } from '../core/text/refusal';
 import type { Store } from '../store/openStore';
 import {

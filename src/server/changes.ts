@@ -46,7 +46,10 @@ function tell<T>(listeners: Listeners<T>, id: string, heard: T): void {
 }
 
 function takeIn(channel: string, payload: string): void {
-  if (channel === ACCESS) return tell(news.access, payload, 'access');
+  if (channel === ACCESS) {
+    tell(news.access, payload, 'access');
+    return;
+  }
   // An id holds no blank.
   const at = payload.indexOf(' ');
   const [jobId, rest] = [payload.slice(0, at), payload.slice(at + 1)];

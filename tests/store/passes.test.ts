@@ -48,9 +48,9 @@ describe('a link that lets in', () => {
     await setRole(store, ada, owner.accountId, role);
     await expect(seePass(store, invitation)).rejects.toMatchObject({ code: 'no-link' });
     await expect(take(invitation)).rejects.toMatchObject({ code: 'no-link' });
-    await expect(
-      resetPassword(store, { token: reset, password: 'nine quiet lanterns' }, from()),
-    ).rejects.toMatchObject({ code: 'no-link' });
+    await expect(resetPassword(store, { token: reset, password: 'nine quiet lanterns' }, from())).rejects.toMatchObject(
+      { code: 'no-link' },
+    );
     expect((await firmOf(store, ada)).open).toEqual([]);
   });
 
