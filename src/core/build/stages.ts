@@ -37,21 +37,42 @@ export type Stage = {
 export function stagesOf(entries: readonly Entry[], parts: readonly ServicePart[]): Stage[] {
   const at = new Map<string, ThingAt>();
   for (const { step } of entries) if (!at.has(step.id)) at.set(step.id, step.turn === 'in' ? 'none' : 'old');
+  const orderOf = new Map([...at.keys()].map((id, order) => [id, order]));
   const whole = new Map<string, number>();
   for (const { service, weight } of parts) whole.set(service, (whole.get(service) ?? 0) + weight);
+  // A step moves one thing: only the parts whose ways lead over it are asked again.
+  const partsOver = new Map<string, number[]>();
+  parts.forEach(({ ways }, part) => {
+    for (const step of new Set(ways.flat().map((want) => want.step)))
+      partsOver.set(step, [...(partsOver.get(step) ?? []), part]);
+  });
+  const down = new Set<number>();
+  const ask = (part: number) => {
+    const asked = parts[part];
+    if (asked && !isPartUp(asked, at)) down.add(part);
+    else down.delete(part);
+  };
+  for (const part of parts.keys()) ask(part);
+  const parked = new Set<string>();
+  const move = (id: string, to: ThingAt) => {
+    at.set(id, to);
+    if (to === 'parked') parked.add(id);
+    else parked.delete(id);
+    for (const part of partsOver.get(id) ?? []) ask(part);
+  };
   const darkNow = (): Dark[] => {
     const lost = new Map<string, number>();
-    for (const part of parts)
-      if (!isPartUp(part, at)) lost.set(part.service, (lost.get(part.service) ?? 0) + part.weight);
+    for (const { service, weight } of [...down].sort((a, b) => a - b).flatMap((part) => parts[part] ?? []))
+      lost.set(service, (lost.get(service) ?? 0) + weight);
     return [...lost].map(([service, weight]) => ({ service, share: weight / (whole.get(service) ?? weight) }));
   };
   return entries.map((entry): Stage => {
     const { step, action } = entry;
-    at.set(step.id, 'hand');
+    move(step.id, 'hand');
     const dark = withOwn(darkNow(), step.darkens ?? []);
-    at.set(step.id, action === 'park' ? 'parked' : action === 'remove' ? 'none' : 'new');
+    move(step.id, action === 'park' ? 'parked' : action === 'remove' ? 'none' : 'new');
     const darkAfter = darkNow();
-    const parked = [...at].flatMap(([id, place]) => (place === 'parked' ? [id] : []));
-    return { entry, dark, darkAfter, parked, safe: darkAfter.length === 0 && parked.length === 0 };
+    const aside = [...parked].sort((a, b) => (orderOf.get(a) ?? 0) - (orderOf.get(b) ?? 0));
+    return { entry, dark, darkAfter, parked: aside, safe: darkAfter.length === 0 && aside.length === 0 };
   });
 }

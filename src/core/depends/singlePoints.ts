@@ -1,7 +1,7 @@
 import type { Job } from '../job/job';
 import { type Part, partName, partsOf } from './parts';
 import { changesFor, shorterBy } from './remedies';
-import { type Lost, trip } from './trip';
+import { type Lost, lossOf } from './trip';
 
 export type SinglePoint = {
   part: Part;
@@ -29,10 +29,9 @@ const CRITICAL_WEIGHT = 3;
 
 /** Everything whose failure alone takes a service or a device away, gravest first. */
 export function singlePoints(job: Job): SinglePoint[] {
-  const noMinutes = () => null;
   return partsOf(job)
     .flatMap((part): SinglePoint[] => {
-      const { now, cutNow, darkNow } = trip(job, [part], noMinutes);
+      const { now, cutNow, darkNow } = lossOf(job, part);
       if (now.length === 0) return [];
       const critical = cutNow.filter((id) => job.runs[id]?.critical).length;
       const weight =
@@ -48,6 +47,6 @@ export function singlePoints(job: Job): SinglePoint[] {
  * which nothing is lost any more is taken. Where none does: what would shorten it.
  */
 function remedyFor(job: Job, part: Part, dark: readonly string[]): Pick<SinglePoint, 'remedy' | 'removes'> {
-  const change = changesFor(job, part, dark).find((one) => trip(one.job, [part], () => null).now.length === 0);
+  const change = changesFor(job, part, dark).find((one) => lossOf(one.job, part).now.length === 0);
   return change ? { remedy: change.words, removes: true } : { remedy: shorterBy(job, part), removes: false };
 }

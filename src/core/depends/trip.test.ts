@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply } from '../../../tests/support/jobs';
+import { apply, quillback } from '../../../tests/support/jobs';
 import { powered } from '../../../tests/support/powered';
 import { Gear } from '../records/gear';
 import { uplinks } from '../records/uplink';
 import { MAINS, type Part, partKey, partOfKey, partsOf } from './parts';
 import { changesFor } from './remedies';
 import { singlePoints } from './singlePoints';
-import { standing, trip } from './trip';
+import { lossOf, standing, trip } from './trip';
 
 const job = powered();
 const gone = (parts: Part[], minutes: number | null = 20, generator: number | null = null) =>
@@ -129,5 +129,22 @@ describe('what goes dark', () => {
   it('names its parts by keys', () => {
     for (const part of partsOf(job)) expect(partOfKey(partKey(part))).toEqual(part);
     expect(partOfKey('nothing:x')).toBeNull();
+  });
+});
+
+describe('the loss by one part', () => {
+  it.each([
+    ['a cabinet with power', () => powered()],
+    [
+      'a cabinet where one cord is out already',
+      () => apply(powered(), { type: 'unplug', cordIds: Object.keys(powered().cords).slice(0, 1) }),
+    ],
+    ['a whole site', () => quillback()],
+  ])('is what a trip says at once: %s', (_, make) => {
+    const one = make();
+    for (const part of partsOf(one)) {
+      const { now, cutNow, darkNow } = trip(one, [part], () => null);
+      expect({ part, ...lossOf(one, part) }).toEqual({ part, now, cutNow, darkNow });
+    }
   });
 });

@@ -1,5 +1,6 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { ofTable } from '../job/ofTable';
 import { type Feeds, feedsOf } from '../power/feeds';
 import { linkSources } from '../power/linkFed';
 import { takesPower } from '../power/poe';
@@ -7,7 +8,7 @@ import type { Gear } from '../records/gear';
 import { inletCount, outletsOf } from '../records/mainsSockets';
 import type { Plug } from '../records/plug';
 import { portKey } from '../records/portKey';
-import { isLive } from '../records/run';
+import { isLive, type Run } from '../records/run';
 import { joinedGroups } from '../text/joinedGroups';
 import { type Part, partKey } from './parts';
 import { type Service, servicesOf } from './services';
@@ -36,8 +37,10 @@ const plugsOf = (feeds: Feeds, gear: Gear): Plug[] =>
     (plug) => plug !== undefined,
   );
 
-/** What has power, what is reached, and which services that leaves, at one moment. */
-export function standing(job: Job, { failed, empty, generatorOn }: Moment): Standing {
+/** What has power at one moment, and what is joined by it. */
+type Powered = Pick<Standing, 'dark' | 'onBattery'> & { joined: Joined };
+
+function poweredAt(job: Job, { failed, empty, generatorOn }: Moment): Powered {
   const index = indexJob(job);
   const feeds = feedsOf(job);
   const mainsOut = failed.has('mains:all');
@@ -82,11 +85,23 @@ export function standing(job: Job, { failed, empty, generatorOn }: Moment): Stan
     if (failed.has(`gear:${gear.id}`) || (!input && !(battery && !empty.has(gear.id)))) dark.add(gear.id);
   }
 
-  const joined = componentsOf(job, (id) => !dark.has(id), failed);
+  return { dark, onBattery, joined: componentsOf(job, (id) => !dark.has(id), failed) };
+}
+
+/** What has power, what is reached, and which services that leaves, at one moment. */
+export function standing(job: Job, moment: Moment): Standing {
+  return reachedAt(job, moment, poweredAt(job, moment));
+}
+
+const isServed = (run: Run): boolean => isLive(run) && run.carries === 'ethernet';
+
+function reachedAt(job: Job, { failed }: Moment, { dark, onBattery, joined }: Powered): Standing {
+  const index = indexJob(job);
+  const mainsOut = failed.has('mains:all');
   const gateway = index.gearInOrder.find(({ kind }) => kind === 'router');
   const cut = new Set<string>();
   for (const run of index.runsInOrder) {
-    if (!isLive(run) || run.carries !== 'ethernet') continue;
+    if (!isServed(run)) continue;
     const landing = index.landingOfRun.get(run.id);
     const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
     const works =
@@ -106,19 +121,18 @@ export function standing(job: Job, { failed, empty, generatorOn }: Moment): Stan
 
 type Joined = { of: (id: string) => string; whole: (id: string, to: string) => boolean };
 
+const joinedWhenWell = ofTable((uplinks: Job['uplinks']) => {
+  const { join, of } = joinedGroups();
+  for (const { fromId, toId } of Object.values(uplinks)) join(fromId, toId);
+  return of;
+});
+
 /** Which devices still reach each other over cords between them, against what they reach when all is well. */
 function componentsOf(job: Job, isUp: (id: string) => boolean, failed: ReadonlySet<string>): Joined {
-  const groups = (up: (id: string) => boolean, stands: (uplinkId: string) => boolean) => {
-    const { join, of } = joinedGroups();
-    for (const { id, fromId, toId } of Object.values(job.uplinks))
-      if (up(fromId) && up(toId) && stands(id)) join(fromId, toId);
-    return of;
-  };
-  const now = groups(isUp, (id) => !failed.has(`uplink:${id}`));
-  const well = groups(
-    () => true,
-    () => true,
-  );
+  const { join, of: now } = joinedGroups();
+  for (const { id, fromId, toId } of Object.values(job.uplinks))
+    if (isUp(fromId) && isUp(toId) && !failed.has(`uplink:${id}`)) join(fromId, toId);
+  const well = joinedWhenWell(job.uplinks);
   return { of: now, whole: (id, to) => well(id) !== well(to) || (now(id) === now(to) && isUp(to)) };
 }
 
@@ -179,15 +193,53 @@ export type Trip = {
   unknown: readonly string[];
 };
 
-const everUp = new WeakMap<Job, Standing>();
+const NOTHING: Moment = { failed: new Set(), empty: new Set(), generatorOn: false };
+type Whole = { powered: Powered; standing: Standing };
+const everUp = new WeakMap<Job, Whole>();
 /** How all stands when nothing has failed. */
-export function wholeStanding(job: Job): Standing {
+function wholeOf(job: Job): Whole {
   const there = everUp.get(job);
   if (there) return there;
-  const made = standing(job, { failed: new Set(), empty: new Set(), generatorOn: false });
+  const powered = poweredAt(job, NOTHING);
+  const made = { powered, standing: reachedAt(job, NOTHING, powered) };
   if (Object.isFrozen(job)) everUp.set(job, made);
   return made;
 }
+export const wholeStanding = (job: Job): Standing => wholeOf(job).standing;
+
+/** The run that hangs on a cord or a run, on which nothing else hangs; undefined for parts on which more may. */
+function runOn(job: Job, { kind, id }: Part): Run | null | undefined {
+  if (kind !== 'run' && kind !== 'cord') return undefined;
+  const cord = job.cords[id];
+  const runId =
+    kind === 'run' ? id : cord && indexJob(job).landingAtPort.get(portKey(cord.panelId, cord.panelPort))?.runId;
+  return job.runs[runId ?? ''] ?? null;
+}
+
+/** What goes at once when a part fails, and nothing of what comes later. */
+export function lossOf(job: Job, part: Part): Pick<Trip, 'darkNow' | 'cutNow' | 'now'> {
+  const { powered, standing: whole } = wholeOf(job);
+  const run = runOn(job, part);
+  if (run === undefined) {
+    const now = standing(job, { ...NOTHING, failed: new Set([partKey(part)]) });
+    return lossBetween(whole, now);
+  }
+  if (run === null || !isServed(run) || whole.cut.has(run.id)) return { darkNow: [], cutNow: [], now: [] };
+  // Power stands as it stood: only the services that this run carries are counted again.
+  const cut = new Set(whole.cut).add(run.id);
+  const services = whole.services.map((one) =>
+    one.service.runs.some(({ id }) => id === run.id)
+      ? { service: one.service, ...countOf(one.service, cut, powered.dark, powered.joined, job) }
+      : one,
+  );
+  return { darkNow: [], cutNow: [run.id], now: lostBetween(whole, { ...whole, services }) };
+}
+
+const lossBetween = (whole: Standing, now: Standing): Pick<Trip, 'darkNow' | 'cutNow' | 'now'> => ({
+  darkNow: [...now.dark].filter((id) => !whole.dark.has(id)),
+  cutNow: [...now.cut].filter((id) => !whole.cut.has(id)),
+  now: lostBetween(whole, now),
+});
 
 const lostBetween = (before: Standing, after: Standing): Lost[] =>
   before.services.flatMap(({ service, up }, at) => {
@@ -243,9 +295,7 @@ export function trip(
   );
   return {
     parts,
-    darkNow: [...first.dark].filter((id) => !whole.dark.has(id)),
-    cutNow: [...first.cut].filter((id) => !whole.cut.has(id)),
-    now: lostBetween(whole, first),
+    ...lossBetween(whole, first),
     later,
     onBattery: waiting,
     unknown: [

@@ -1,19 +1,31 @@
 import { ownW } from '../gear/body';
 import type { Job } from '../job/job';
 import type { JobIndex } from '../job/jobIndex';
+import { ofTable } from '../job/ofTable';
 import type { Gear } from '../records/gear';
 import { inletCount } from '../records/mainsSockets';
 import { portKey } from '../records/portKey';
 import { isSwitching, portAt, portsOf } from '../records/ports';
 import { drawnWattsFor } from './poe';
 
+type LinkEnd = { uplinkId: string; otherId: string; otherPort: number };
+/** Links by the device at either of their ends. */
+const linksAt = ofTable((uplinks: Job['uplinks']): ReadonlyMap<string, LinkEnd[]> => {
+  const ends = new Map<string, LinkEnd[]>();
+  const add = (at: string, end: LinkEnd) => ends.set(at, [...(ends.get(at) ?? []), end]);
+  for (const { id, fromId, fromPort, toId, toPort } of Object.values(uplinks)) {
+    add(fromId, { uplinkId: id, otherId: toId, otherPort: toPort });
+    add(toId, { uplinkId: id, otherId: fromId, otherPort: fromPort });
+  }
+  return ends;
+});
+
 /** Devices that feed a switch without an inlet of its own, over the links in their ports with power. */
 export function linkSources(job: Job, gear: Gear): { from: Gear; uplinkId: string }[] {
   if (!isSwitching(gear) || inletCount(gear) > 0) return [];
-  return Object.values(job.uplinks).flatMap(({ id, fromId, fromPort, toId, toPort }) => {
-    const [otherId, port] = fromId === gear.id ? [toId, toPort] : toId === gear.id ? [fromId, fromPort] : ['', 0];
+  return (linksAt(job.uplinks).get(gear.id) ?? []).flatMap(({ uplinkId, otherId, otherPort }) => {
     const from = job.gear[otherId];
-    return from && (portAt(from, port)?.poeW ?? 0) > 0 ? [{ from, uplinkId: id }] : [];
+    return from && (portAt(from, otherPort)?.poeW ?? 0) > 0 ? [{ from, uplinkId }] : [];
   });
 }
 
