@@ -15,6 +15,8 @@ const config: NextConfig = {
     'pdfkit',
     '@resvg/resvg-wasm',
     'net-snmp',
+    'piscina',
+    'sharp',
     'esbuild',
   ],
   outputFileTracingRoot: import.meta.dirname,

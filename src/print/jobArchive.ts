@@ -1,7 +1,8 @@
-import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from 'fflate';
+import { strFromU8, strToU8, type Zippable, zipSync } from 'fflate';
 import { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
 import { refuse } from '../core/text/refusal';
+import { unzip } from './unzip';
 
 /** Says of an archive that it holds jobs, and which. */
 const LIST = 'archive.json';
@@ -28,28 +29,14 @@ export function writeArchive(jobs: readonly { id: string; name: string; text: st
 
 /** @returns the texts of the jobs in an archive; null where it is none of ours. @throws Refusal when it is broken or too large */
 export function readArchive(bytes: Uint8Array): { file: string; text: string }[] | null {
-  let all: Record<string, Uint8Array>;
-  try {
-    const head = unzipSync(bytes, { filter: ({ name, originalSize }) => name === LIST && originalSize < 8_000_000 })[
-      LIST
-    ];
-    if (!head) return null;
-    const read = Archive.safeParse(parseJson(strFromU8(head), LIST));
-    if (!read.success) return refuse('archive', `${LIST}: ${issueWords(read.error).join('; ')}.`);
-    const wanted = new Set(read.data.jobs.map(({ file }) => file));
-    let size = 0;
-    all = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (!wanted.has(name)) return false;
-        size += originalSize;
-        if (size > MOST_BYTES) refuse('archive', `The archive holds more than ${MOST_BYTES / 1024 / 1024} MB.`);
-        return true;
-      },
-    });
-    for (const file of wanted) if (!all[file]) refuse('archive', `The archive lacks ${file}.`);
-  } catch (fault) {
-    if (fault instanceof Error && fault.name === 'Refusal') throw fault;
-    return refuse('archive', 'It is a broken archive: it cannot be unpacked.');
-  }
-  return Object.entries(all).map(([file, body]) => ({ file, text: strFromU8(body) }));
+  const limits = { bytes: MOST_BYTES, files: MOST_JOBS + 1 };
+  const broken = () => refuse('archive', 'It is a broken archive: it cannot be unpacked.');
+  const head = (unzip(bytes, limits, (name) => name === LIST) ?? broken()).get(LIST);
+  if (!head) return null;
+  const read = Archive.safeParse(parseJson(strFromU8(head), LIST));
+  if (!read.success) return refuse('archive', `${LIST}: ${issueWords(read.error).join('; ')}.`);
+  const wanted = new Set(read.data.jobs.map(({ file }) => file));
+  const all = unzip(bytes, limits, (name) => wanted.has(name)) ?? broken();
+  for (const file of wanted) if (!all.has(file)) refuse('archive', `The archive lacks ${file}.`);
+  return [...all].map(([file, body]) => ({ file, text: strFromU8(body) }));
 }

@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
 import { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
 import { refuse } from '../core/text/refusal';
 import { JOB_IN_PACK, MANIFEST } from './packNames';
 import { sealBroken } from './packSeal';
+import { unzip } from './unzip';
 
 /** What is unpacked at most, all files together: an archive can claim to hold more than any disk. */
 const MOST_BYTES = 512 * 1024 * 1024;
@@ -34,34 +35,14 @@ export type Pack = {
 export const looksLikePack = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 0x03;
 
-function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
-  let [size, count] = [0, 0];
-  try {
-    return unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        size += originalSize;
-        count += 1;
-        if (size > MOST_BYTES || count > MOST_FILES)
-          refuse('pack', `The archive holds more than ${MOST_BYTES / 1024 / 1024} MB or ${MOST_FILES} files.`);
-        return true;
-      },
-    });
-  } catch (fault) {
-    if (fault instanceof Error && fault.name === 'Refusal') throw fault;
-    return refuse(
-      'pack',
-      `It is no archive, or a broken one: ${fault instanceof Error ? fault.message : 'it cannot be read'}.`,
-    );
-  }
-}
-
 /**
  * Read a pack and hold each of its files against the manifest.
  * @throws Refusal when it is no pack at all; what is changed, missing or too much stands in its faults
  */
 export function readPack(bytes: Uint8Array): Pack {
-  const all = unpack(bytes);
-  const list = all[MANIFEST];
+  const all = unzip(bytes, { bytes: MOST_BYTES, files: MOST_FILES });
+  if (!all) return refuse('pack', 'It is no archive, or a broken one: it cannot be unpacked.');
+  const list = all.get(MANIFEST);
   if (!list) return refuse('pack', `It has no ${MANIFEST}: expected an archive as “The pack as open files” makes it.`);
   const checked = Manifest.safeParse(parseJson(strFromU8(list), MANIFEST));
   if (!checked.success) return refuse('pack', `${MANIFEST}: ${issueWords(checked.error).join('; ')}.`);
@@ -70,17 +51,17 @@ export function readPack(bytes: Uint8Array): Pack {
   const named = new Set([MANIFEST]);
   for (const { name, bytes: size, sha256 } of manifest.files) {
     named.add(name);
-    const file = all[name];
+    const file = all.get(name);
     if (!file) faults.push(`${name} is missing.`);
     else if (file.byteLength !== size) faults.push(`${name} has ${file.byteLength} bytes: expected ${size}.`);
     else if (createHash('sha256').update(file).digest('hex') !== sha256)
       faults.push(`${name} is not what it was: its sum is another.`);
   }
-  for (const name of Object.keys(all))
+  for (const name of all.keys())
     if (!named.has(name) && !name.endsWith('/')) faults.push(`${name} is not in the manifest.`);
   if (faults.length === 0 && sealBroken(bytes))
     faults.push('The archive itself was changed: the sum at its end is not that of its bytes.');
-  return { files: new Map(Object.entries(all)), manifest, faults };
+  return { files: all, manifest, faults };
 }
 
 /** The text of the job file in a pack. @throws Refusal when the pack is not whole */

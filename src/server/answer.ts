@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { issueWords, parseJson } from '../core/formats/jobFile';
 import { Refusal, refuse } from '../core/text/refusal';
+import { Later } from './later';
 import { log } from './log';
 
 const STATUS: Record<string, number> = {
@@ -17,8 +18,15 @@ const STATUS: Record<string, number> = {
   prove: 403,
   'too-many': 429,
   busy: 503,
+  'too-long': 503,
   'database-away': 503,
 };
+
+/** How a refusal is answered: what cannot be done, whoever asks again, is 422. */
+export const statusOf = ({ code }: Refusal): number => STATUS[code] ?? 422;
+
+/** A database that is away or busy is asked again after so long, seconds. */
+const AGAIN_S = 3;
 
 /** How much a request may bring, bytes: a whole job, or a step of one. */
 export const MOST_BYTES = { file: 64 * 1024 * 1024, step: 32 * 1024 * 1024, small: 64 * 1024 } as const;
@@ -107,7 +115,11 @@ export async function answer(work: () => Promise<Response | object>): Promise<Re
     const refusal = refusalOf(fault);
     if (refusal) {
       const { code, message, at } = refusal;
-      return Response.json({ code, message, at }, { status: STATUS[code] ?? 422 });
+      const status = statusOf(refusal);
+      // Who is to come again is told when.
+      const seconds = refusal instanceof Later ? refusal.seconds : status === 503 ? AGAIN_S : null;
+      const headers: HeadersInit = seconds === null ? {} : { 'retry-after': String(seconds) };
+      return Response.json({ code, message, at }, { status, headers });
     }
     log.error({ err: fault }, 'unfinished');
     const message = 'The server could not finish this. Nothing was changed; it is safe to try again.';

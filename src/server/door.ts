@@ -2,10 +2,11 @@ import { refuse } from '../core/text/refusal';
 import type { Store } from '../store/openStore';
 import { answer } from './answer';
 import { type Action, type Asker, can, type JobAccess, MACHINE, NOBODY, OF_A_JOB } from './can';
-import { counted } from './limits';
+import { actorOf, counted } from './limits';
 import { noJob } from './noJob';
 import { askerOf } from './signIns';
 import { getStore } from './store';
+import { asking } from './whoAsks';
 
 /** Whether there are accounts: without them the program answers the machine that it runs on, and nobody else. */
 export const withAccounts = (): boolean => process.env.SHELF_ACCOUNTS === '1';
@@ -54,7 +55,7 @@ export function route<P extends object = object>(
       const { id } = params as { id?: unknown };
       const inside = await enter(action, request.headers.get('cookie'), typeof id === 'string' ? id : null);
       await counted(inside.asker, request);
-      return work({ ...inside, request, params });
+      return asking(actorOf(inside.asker, request), () => work({ ...inside, request, params }));
     });
   return Object.assign(handler, { action });
 }

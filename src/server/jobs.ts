@@ -2,18 +2,15 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { careDates } from '../core/care/careDates';
 import { applyCommands, describeCommands } from '../core/commands/apply';
-import { decodeText } from '../core/formats/decodeText';
-import { openJobFile, writeJobFile } from '../core/formats/jobFile';
-import { jobFromPortMap } from '../core/handover/jobFromPortMap';
+import { writeJobFile } from '../core/formats/jobFile';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import { headOf, type Job } from '../core/job/job';
 import { BIN_DAYS, type JobListing, type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
-import { clashes, verify } from '../core/job/verify';
+import { verify } from '../core/job/verify';
 import { refuse } from '../core/text/refusal';
 import type { Batch, ListAnswer, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
 import { samePoint } from '../core/wire/wire';
-import { jobInPack, looksLikePack } from '../print/readPack';
 import {
   careOfJobs,
   countJobs,
@@ -48,8 +45,9 @@ import { jobCards } from './jobCards';
 import { jobAt, type Kept, keepChanged, keptAt, pointOf } from './keptJobs';
 import { noJob } from './noJob';
 import { keepSnapshot } from './pastJobs';
+import { type ReadJobs, readJobText } from './readJobs';
 import { inTurn } from './turns';
-import { inThread } from './workThread';
+import { inThread } from './workPool';
 
 /** One who missed more steps than this is given the whole job anew. */
 const MOST_MISSED = 500;
@@ -149,14 +147,8 @@ export async function keepNew(em: EntityManager, job: Job, firmId: string | null
 }
 
 const MOST_CLASHES = 12;
-/** So many characters of a file, or records of a step, and they are worked through in the work thread. */
-const LARGE = 400_000;
+/** A step of so many records is worked out in a thread of its own. */
 const LARGE_ROWS = 1500;
-
-function readHere(text: string) {
-  const { job, notes } = openJobFile(text);
-  return { job, notes, faults: clashes(job) };
-}
 
 /** How many records a step brings, at most. */
 const sizeOf = (commands: Batch['commands']): number =>
@@ -165,8 +157,18 @@ const sizeOf = (commands: Batch['commands']): number =>
     return sum + Math.max(1, ...lists.map((list) => list.length));
   }, 0);
 
+/** Nothing is kept of what holds things that cannot be. @throws Refusal */
+function mustFit(faults: readonly string[]): void {
+  if (faults.length === 0) return;
+  const which = faults.slice(0, MOST_CLASHES).join('; ');
+  refuse('clashes', `The job holds things that cannot both be so, and nothing was kept. ${which}.`);
+}
+
+/** What came in: the job that is opened first, and what it is well to know. */
+type TakenIn = { id: string; renewed: boolean; notes: string[] };
+
 /**
- * Keep a job from what a pack, a job file or a port map holds.
+ * Keep a job from what a pack, a job file or a port map holds, or all jobs of an archive. It is read in a thread of its own.
  * @throws Refusal when it is none of them, or holds what the store cannot keep
  */
 export async function takeInFile(
@@ -174,24 +176,21 @@ export async function takeInFile(
   bytes: Uint8Array,
   name: string,
   firmId: string | null = null,
-): Promise<{ id: string; renewed: boolean; notes: string[]; jobs?: number }> {
-  if (looksLikePack(bytes)) {
-    const archive = await inThread('readArchive', { bytes });
-    return archive ? takeInArchive(store, archive, firmId) : takeInJob(store, jobInPack(bytes), firmId);
-  }
-  const { text } = decodeText(bytes);
-  if (/^\s*[{[]/.test(text)) return takeInJob(store, text, firmId);
-  const { job, notes } = jobFromPortMap(text, { id: randomUUID(), name });
-  const taken = await takeInJob(store, writeJobFile(job), firmId);
-  return { ...taken, notes: [...notes, ...taken.notes] };
+): Promise<TakenIn & { jobs?: number }> {
+  const read = await inThread('readFile', { bytes, fresh: { id: randomUUID(), name } });
+  if (read.archive) return takeInArchive(store, read, firmId);
+  const [job] = read.jobs;
+  if (!job) return refuse('no-job', 'The file holds no job.');
+  mustFit(read.faults);
+  return keepTaken(store, job, read.notes, firmId);
 }
 
 /** Keep all jobs of an archive, or none. Those whose ids are here already come in as jobs of their own. */
 async function takeInArchive(
   store: Store,
-  { jobs, faults }: { jobs: Job[]; faults: string[] },
+  { jobs, faults }: Pick<ReadJobs, 'jobs' | 'faults'>,
   firmId: string | null,
-): Promise<{ id: string; renewed: boolean; notes: string[]; jobs: number }> {
+): Promise<TakenIn & { jobs: number }> {
   if (faults.length > 0)
     refuse('archive', `Nothing was kept of the archive. ${faults.slice(0, MOST_CLASHES).join('; ')}.`);
   const [first] = jobs;
@@ -220,23 +219,20 @@ export async function archiveOf(store: Store, scope: Scope): Promise<Uint8Array>
 }
 
 /**
- * Keep a job read from its file. A job whose id is here already comes in as a job of its own.
+ * Keep a job that the program brings itself, read from its file.
  * @throws Refusal when the file is not a job, or holds what the store cannot keep
  */
-export async function takeInJob(
-  store: Store,
-  text: string,
-  firmId: string | null = null,
-): Promise<{ id: string; renewed: boolean; notes: string[] }> {
-  const { job, notes, faults } = text.length > LARGE ? await inThread('jobFile', { text }) : readHere(text);
-  if (faults.length > 0) {
-    refuse(
-      'clashes',
-      `The job holds things that cannot both be so, and nothing was kept. ${faults.slice(0, MOST_CLASHES).join('; ')}.`,
-    );
-  }
-  // Files of one id come in one after another: the second finds the first.
-  return inTurn(`file ${job.id}`, () =>
+export async function takeInJob(store: Store, text: string, firmId: string | null = null): Promise<TakenIn> {
+  const { jobs, notes, faults } = readJobText(text);
+  const [job] = jobs;
+  if (!job) return refuse('no-job', 'The file holds no job.');
+  mustFit(faults);
+  return keepTaken(store, job, notes, firmId);
+}
+
+/** A job whose id is here already comes in as a job of its own. Files of one id come in one after another: the second finds the first. */
+const keepTaken = (store: Store, job: Job, notes: string[], firmId: string | null): Promise<TakenIn> =>
+  inTurn(`file ${job.id}`, () =>
     store.em.fork().transactional(async (em) => {
       const there = await jobExists(em, job.id);
       const id = there ? randomUUID() : job.id;
@@ -244,7 +240,6 @@ export async function takeInJob(
       return { id, renewed: there && (firmId === null || (await firmOfJob(em, job.id))?.firmId === firmId), notes };
     }),
   );
-}
 
 export async function removeJob(store: Store, id: string, removed: boolean): Promise<void> {
   if (!(await setRemoved(store.em.fork(), id, removed))) noJob();

@@ -17,18 +17,18 @@ import {
 } from '../store/keptFiles';
 import type { Store } from '../store/openStore';
 import { noJob } from './noJob';
-import { plainJpeg } from './plainJpeg';
+import { inThread } from './workPool';
 
 /** What files of testers and of switches may take, all of one job together, bytes and count. */
 const MOST = { bytes: 256 * 1024 * 1024, files: 2_000, photo: 4 * 1024 * 1024 };
 
 /** Keep a file as it is. @throws Refusal when the job is not there, or has as many as it may */
-export const keepFile = (store: Store, jobId: string, file: NewKeptFile): Promise<KeptFile[]> =>
-  store.em.fork().transactional(async (em) => {
+export async function keepFile(store: Store, jobId: string, file: NewKeptFile): Promise<KeptFile[]> {
+  const given = Buffer.from(file.base64, 'base64');
+  const body = file.kind === 'photo' ? Buffer.from(await inThread('picture', { bytes: new Uint8Array(given) })) : given;
+  return store.em.fork().transactional(async (em) => {
     if (!(await readHead(em, jobId))) return noJob();
     const there = await listKeptFiles(em, jobId);
-    const given = Buffer.from(file.base64, 'base64');
-    const body = file.kind === 'photo' ? Buffer.from(plainJpeg(given)) : given;
     if (file.kind === 'photo' && body.byteLength > MOST.photo)
       refuse('too-large', `A photograph has at most ${MOST.photo / 1024 / 1024} MB.`);
     const size = there.reduce((sum, { bytes }) => sum + bytes, 0) + body.byteLength;
@@ -37,6 +37,7 @@ export const keepFile = (store: Store, jobId: string, file: NewKeptFile): Promis
     await insertKeptFile(em, jobId, file, body);
     return listKeptFiles(em, jobId);
   });
+}
 
 /** Pieces of one job that wait, octets. */
 const MOST_WAITING = 64 * 1024 * 1024;

@@ -1,7 +1,7 @@
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
-import { refuse } from '../core/text/refusal';
 import type { Store } from '../store/openStore';
 import type { Asker } from './can';
+import { Later } from './later';
 
 /*
  * Limits on tries stand in the database, so that all processes share them; limits on requests are of each process, since
@@ -16,7 +16,8 @@ const heavy = new RateLimiterMemory({ points: 60, duration: MINUTE });
 /** What is planned, drawn or read at length. */
 const HEAVY = /\/(archive$|files\/|compared|file$|switch$|simulated$|copy$)/;
 
-const actorOf = (asker: Asker, request: Request): string =>
+/** Whose a request is: an account's, a link's, or an address's. */
+export const actorOf = (asker: Asker, request: Request): string =>
   asker.kind === 'member' ? asker.accountId : asker.kind === 'link' ? asker.linkId : addressOf(request);
 
 /** Where a request comes from, as the server that took it in says; nobody else can say it. */
@@ -37,6 +38,7 @@ export async function counted(asker: Asker, request: Request): Promise<void> {
 
 /** Windows of one person that listen at the same time, in one process. */
 const MOST_STREAMS = 40;
+const STREAM_S = 30;
 const streams = new Map<string, number>();
 
 /** Count a stream of events. @returns the function that says that it ended @throws Refusal `too-many` */
@@ -44,7 +46,8 @@ export function oneMoreStream(asker: Asker, request: Request): () => void {
   if (asker.kind === 'machine') return () => {};
   const who = actorOf(asker, request);
   const open = streams.get(who) ?? 0;
-  if (open >= MOST_STREAMS) refuse('too-many', `You have ${open} windows open that listen for changes: close some.`);
+  if (open >= MOST_STREAMS)
+    throw new Later('too-many', `You have ${open} windows open that listen for changes: close some.`, STREAM_S);
   streams.set(who, open + 1);
   let ended = false;
   return () => {
@@ -60,7 +63,7 @@ function tooMany(fault: unknown): never {
   if (!(fault instanceof RateLimiterRes)) throw fault;
   const seconds = Math.max(1, Math.ceil(fault.msBeforeNext / 1000));
   const when = seconds < 120 ? `${seconds} s` : `${Math.ceil(seconds / 60)} minutes`;
-  return refuse('too-many', `Too many tries: wait ${when}.`);
+  throw new Later('too-many', `Too many tries: wait ${when}.`, seconds);
 }
 
 /** Kinds of tries: how many, in how long, seconds. */

@@ -15,7 +15,7 @@ import { applyBatch, readKept } from './jobs';
 import type { Kept } from './keptJobs';
 import { noJob } from './noJob';
 import { jobAtRevision } from './pastJobs';
-import { inThread } from './workThread';
+import { inThread } from './workPool';
 
 /** Who holds a link, until when. */
 export type Holder = Extract<Asker, { kind: 'link' }> & { until: Date; madeBy: string };

@@ -69,7 +69,7 @@ export async function nameVersion(store: Store, jobId: string, version: NewVersi
     if (version.revision > head.revision) refuse('no-revision', `The job has no revision ${version.revision} yet.`);
     const known = await listVersions(em, jobId);
     if (known.some((one) => one.id === version.id)) return;
-    if (known.length >= 500) refuse('too-many', 'A job has at most 500 named versions.');
+    if (known.length >= 500) refuse('job-full', 'A job has at most 500 named versions.');
     await insertVersion(em, jobId, version);
   });
 }

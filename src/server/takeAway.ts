@@ -2,7 +2,7 @@ import { LRUCache } from 'lru-cache';
 import type { TakeawayId } from '../core/formats/takeaways';
 import type { Job } from '../core/job/job';
 import type { Making } from '../print/makeTakeaway';
-import { inThread } from './workThread';
+import { inThread } from './workPool';
 
 const MOST_BYTES = 64 * 1024 * 1024;
 type Body = string | Uint8Array;

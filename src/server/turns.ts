@@ -1,4 +1,4 @@
-import { refuse } from '../core/text/refusal';
+import { Later } from './later';
 
 /** So many may wait for their turn at one job. */
 const MOST_WAITING = 200;
@@ -15,7 +15,8 @@ const turns = home.goodShelfTurns;
  */
 export async function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
   const line = turns.get(key) ?? { last: Promise.resolve(), waiting: 0 };
-  if (line.waiting >= MOST_WAITING) refuse('busy', 'Too many changes wait for this job: try again in a moment.');
+  if (line.waiting >= MOST_WAITING)
+    throw new Later('busy', 'Too many changes wait for this job: try again in a moment.', 2);
   turns.set(key, line);
   line.waiting += 1;
   const mine = line.last.then(work, work);

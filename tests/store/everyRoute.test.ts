@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
 import { type Sums, sumsOf } from '../../scripts/lib/backup';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import type { Role } from '../../src/core/people/people';
@@ -9,13 +9,11 @@ import { ACTIONS, type Action, can, MACHINE, NOBODY, OF_A_JOB } from '../../src/
 import { takeInJob } from '../../src/server/jobs';
 import { invite, join } from '../../src/server/passes';
 import { askerOf, cookieFor } from '../../src/server/signIns';
+import { closePool } from '../../src/server/workPool';
 import type { Store } from '../../src/store/openStore';
 import { insertFirm, setGuest, setMember } from '../../src/store/people';
 import { quillback } from '../support/jobs';
 import { freshStore } from './freshStore';
-
-// The thread is bundled with the application only; who may ask for its work is decided before.
-vi.mock('../../src/server/workThread', () => ({ inThread: async () => new Uint8Array() }));
 
 type Handler = ((request: Request, context: { params: Promise<object> }) => Promise<Response>) & { action?: Action };
 const modules = import.meta.glob<Record<string, Handler>>('../../src/app/**/route.ts');
@@ -80,7 +78,10 @@ beforeAll(async () => {
   ids.job = id;
   const { asker: guest } = await askerOf(store, cookies.guest, null);
   if (guest.kind === 'member') await setGuest(em, id, guest.accountId, 'reader');
-  return () => client.end();
+  return async () => {
+    await client.end();
+    await closePool();
+  };
 });
 
 const actor = { id: 'somebody-else', name: 'Somebody Else' };

@@ -5,6 +5,8 @@ import { refuse } from '../text/refusal';
 
 const MOST_ROWS = TABLES.runs.atMost;
 const MOST_COLUMNS = 100;
+/** Rows without a word that a sheet may have. */
+const MOST_EMPTY = 10_000;
 const SEPARATORS = [',', ';', '\t', '|'];
 
 /**
@@ -55,7 +57,15 @@ const OF_RUNS: TableKind = { knows: (one) => columnFor(one, 'metric') !== null, 
  */
 export function readCsvTable(text: string, { knows, most, row: what }: TableKind = OF_RUNS): CsvTable {
   const separator = separatorOf(text);
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: separator, skipEmptyLines: false });
+  // Of a file with far more rows than may be, the rest is not read.
+  const mostLines = most * 2 + MOST_EMPTY;
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    delimiter: separator,
+    skipEmptyLines: false,
+    preview: mostLines,
+  });
+  if (parsed.meta.truncated && parsed.data.length >= mostLines)
+    refuse('too-many-rows', `There are more than ${mostLines} rows; expected at most ${most}. Split the file.`);
   const rows = parsed.data.map((cells, at) => ({ line: at + 1, cells })).filter(({ cells }) => !isEmpty(cells));
   const above = headerAt(rows, knows);
   const [head, ...body] = rows.slice(above);

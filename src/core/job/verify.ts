@@ -65,7 +65,7 @@ export const clashes = (job: Job): string[] =>
 function mustHaveRoom(after: Job, table: TableName): void {
   const { atMost, many } = tableOf(table);
   if (Object.keys(rowsOf(after, table)).length > atMost)
-    refuse('too-many', `A job has at most ${grouped(atMost)} ${many}.`);
+    refuse('job-full', `A job has at most ${grouped(atMost)} ${many}.`);
 }
 
 function mustBeOnlyOne(before: Job, after: Job, table: TableName, touched: ReadonlySet<string>): void {

@@ -1,6 +1,6 @@
 import { escapeXml } from '@/core/text/escapeXml';
 import { Refusal } from '@/core/text/refusal';
-import { readBody } from '@/server/answer';
+import { readBody, statusOf } from '@/server/answer';
 import { type Asked, route, withAccounts } from '@/server/door';
 import { addressOf } from '@/server/limits';
 import { showLink, workByLink } from '@/server/linkDesk';
@@ -20,7 +20,7 @@ async function asPage(work: () => Promise<Response>): Promise<Response> {
   } catch (fault) {
     if (!(fault instanceof Refusal)) throw fault;
     const html = `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Good Shelf</title><h1>This cannot be shown</h1><p>${escapeXml(fault.message)}</p></html>`;
-    return page(html, fault.code === 'too-many' ? 429 : fault.code === 'no-link' ? 404 : 422);
+    return page(html, statusOf(fault));
   }
 }
 

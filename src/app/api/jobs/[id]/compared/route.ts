@@ -2,7 +2,7 @@ import { takeawayFileName } from '@/core/formats/takeaways';
 import { readRevision } from '@/server/asked';
 import { route } from '@/server/door';
 import { jobAtRevision } from '@/server/pastJobs';
-import { inThread } from '@/server/workThread';
+import { inThread } from '@/server/workPool';
 
 /** Two versions side by side on paper: what came in red, what was in black. */
 export const GET = route('read', async ({ store, job: { id }, request }) => {
