@@ -1,6 +1,8 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
+  // What is served stands beside what is being built.
+  distDir: process.env.SHELF_BUILD || '.next',
   reactStrictMode: true,
   poweredByHeader: false,
   // Served on loopback: packing every answer costs more than it saves.

@@ -7,8 +7,10 @@ import { BlockList, isIP } from 'node:net';
 import next from 'next';
 import { pino } from 'pino';
 import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
-import { answerHeaders, gateOf, isPage, turnedAway } from '../../src/server/gate';
-import { WORK_THREAD } from './builtParts';
+import { answerHeaders, gateOf, isPage, METHODS, turnedAway } from '../../src/server/gate';
+import { markUsed } from './build';
+import { buildFolder, builtPart } from './builtParts';
+import { keepFromCrowding } from './crowding';
 import { directRoutes } from './directRoutes';
 import { root } from './root';
 import { keptShells } from './shells';
@@ -29,7 +31,8 @@ export type Serving = {
 /** Nobody holds a connection for long without saying something, ms. */
 const HEADERS_MS = 15_000;
 const REQUEST_MS = 180_000;
-const MOST_CONNECTIONS = 2_000;
+/** How often it is looked for those who take longer, ms: the package's own is twice as long as heads may take. */
+const LOOK_MS = 3_000;
 /** Longer than balancers and browsers keep a line that is not used: who closes it first never meets a request on it. */
 const IDLE_MS = 75_000;
 
@@ -74,7 +77,9 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
   const app = next({ dev: false, dir: root, hostname: given.host, port: given.port });
   await app.prepare();
   const handle = app.getRequestHandler();
-  process.env.SHELF_WORK_THREAD = WORK_THREAD;
+  process.env.SHELF_WORK_THREAD = builtPart('workThread');
+  markUsed(buildFolder());
+  const serviceWorker = readFileSync(builtPart('serviceWorker'));
   const direct = await directRoutes();
   const shells = await keptShells();
   const gate = gateOf(process.env);
@@ -137,6 +142,7 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
     const [path = '/'] = url.split('?');
     const site = headers['sec-fetch-site'];
     const { host, origin } = headers;
+    if (crowds(request, response, address)) return;
     const fault = turnedAway(gate, { method, url, host, origin, site: typeof site === 'string' ? site : undefined });
     const nonce = randomUUID();
     for (const [name, value] of Object.entries(answerHeaders(gate, fault ? '/api/' : path, nonce)))
@@ -144,11 +150,19 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
     if (fault) {
       const { status, code, message: words } = fault;
       response
-        .writeHead(status, { 'content-type': 'application/json' })
+        .writeHead(status, {
+          'content-type': 'application/json',
+          ...(status === 405 ? { allow: METHODS.join(', ') } : {}),
+        })
         .end(JSON.stringify({ code, message: words, at: null }));
       return;
     }
     if (direct(request, response)) return;
+    // That of the build that is served, whatever is built beside it.
+    if (path === '/sw.js' && (method === 'GET' || method === 'HEAD')) {
+      response.writeHead(200, { 'content-type': 'text/javascript; charset=utf-8' }).end(serviceWorker);
+      return;
+    }
     if (isPage(path)) {
       // The framework reads the policy of the request and puts the nonce on its own scripts.
       headers['content-security-policy'] = String(response.getHeader('content-security-policy'));
@@ -157,18 +171,19 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
     }
     shells(request, response, nonce, () => void handle(request, response));
   };
-  const server: Server = given.tls
-    ? createTlsServer(
-        { cert: readFileSync(given.tls.cert), key: readFileSync(given.tls.key), minVersion: 'TLSv1.2' },
-        listener,
-      )
-    : createServer(listener);
-  Object.assign(server, {
+  const patience = {
     keepAliveTimeout: IDLE_MS,
     headersTimeout: HEADERS_MS,
     requestTimeout: REQUEST_MS,
-    maxConnections: MOST_CONNECTIONS,
-  });
+    connectionsCheckingInterval: LOOK_MS,
+  };
+  const server: Server = given.tls
+    ? createTlsServer(
+        { ...patience, cert: readFileSync(given.tls.cert), key: readFileSync(given.tls.key), minVersion: 'TLSv1.2' },
+        listener,
+      )
+    : createServer(patience, listener);
+  const crowds = keepFromCrowding(server, (address) => isTrusted(plainAddress(address)));
   await listenAt(server, given.port, given.host);
 
   const watch = await serveMetrics(given.metricsPort, {

@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { APP_PROCESS, ROUTES, WORK_THREAD } from './builtParts';
+import { PART_NAMES, type PartName, partIn } from './builtParts';
 import { root } from './root';
 import { writeServerParts } from './serverParts';
 import { writeServiceWorker } from './serviceWorker';
@@ -18,7 +18,15 @@ const INPUTS = [
   'postcss.config.mjs',
   'tsconfig.json',
 ];
-const mark = join(root, '.next/built-from');
+/** Where the framework builds; what is served stands beside it. */
+const workshop = join(root, '.next');
+const BUILD = /^\.next-[0-9a-f]{12}$/;
+/** Says that a build is whole. */
+const WHOLE = 'built-from';
+/** Says that a process serves a build. */
+const USED_BY = /^used-by-(\d+)$/;
+/** Builds that nobody serves and are kept all the same, for going back. */
+const MOST_OLD = 2;
 
 function* filesOf(path: string): Generator<string> {
   for (const entry of readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
@@ -68,32 +76,68 @@ function claimBuild(): void {
   }
 }
 
-const standsBuilt = (from: string): boolean =>
-  existsSync(mark) &&
-  readFileSync(mark, 'utf8') === from &&
-  [join(root, 'public/sw.js'), APP_PROCESS, WORK_THREAD, ROUTES].every((file) => existsSync(file));
+const standsBuilt = (folder: string, from: string): boolean =>
+  existsSync(join(folder, WHOLE)) &&
+  readFileSync(join(folder, WHOLE), 'utf8') === from &&
+  Object.keys(PART_NAMES).every((part) => existsSync(partIn(folder, part as PartName)));
 
-/** Build for production, unless what is built was made from the same sources. @returns whether a build stands */
+/** Say that this process serves a build, so that none takes it away meanwhile. */
+export function markUsed(folder: string): void {
+  writeFileSync(join(folder, `used-by-${process.pid}`), '');
+}
+
+const isUsed = (folder: string): boolean =>
+  readdirSync(folder).some((name) => {
+    const pid = Number(USED_BY.exec(name)?.[1] ?? 0);
+    return pid > 0 && lives(pid);
+  });
+
+/** Take builds away that nobody serves, but for the last ones. */
+function dropOld(now: string): void {
+  const old = readdirSync(root)
+    .filter((name) => BUILD.test(name) && join(root, name) !== now && !isUsed(join(root, name)))
+    .map((name) => ({ name, at: statSync(join(root, name)).mtimeMs }))
+    .sort((a, b) => b.at - a.at);
+  for (const { name } of old.slice(MOST_OLD)) rmSync(join(root, name), { recursive: true, force: true });
+}
+
+/**
+ * Build for production, unless what is built was made from the same sources, and say in the environment which build it is. It is
+ * built beside those that are being served, and put into its place when it is whole: a build that is served is never touched.
+ * @returns whether a build stands
+ */
 export function ensureBuild(quiet: boolean): boolean {
-  const now = fingerprint();
-  if (standsBuilt(now)) return true;
+  const from = fingerprint();
+  const name = `.next-${from.slice(0, 12)}`;
+  const folder = join(root, name);
+  const stands = () => {
+    if (!standsBuilt(folder, from)) return false;
+    process.env.SHELF_BUILD = name;
+    return true;
+  };
+  if (stands()) return true;
   claimBuild();
   try {
-    if (standsBuilt(now)) return true;
+    if (stands()) return true;
+    const { SHELF_BUILD: _, ...env } = process.env;
     const built = spawnSync(process.execPath, [nextBin, 'build'], {
       cwd: root,
       encoding: 'utf8',
       stdio: quiet ? 'pipe' : ['ignore', 'inherit', 'inherit'],
-      env: { ...process.env, NODE_ENV: 'production' },
+      env: { ...env, NODE_ENV: 'production' },
     });
     if (built.status !== 0) {
       if (quiet) process.stderr.write(`${built.stdout}${built.stderr}`);
       return false;
     }
-    writeServiceWorker(root);
-    writeServerParts();
-    writeFileSync(mark, now);
-    return true;
+    writeServiceWorker(workshop);
+    writeServerParts(workshop);
+    // What a build that was cut off left behind under this name is no build.
+    rmSync(folder, { recursive: true, force: true });
+    renameSync(workshop, folder);
+    writeFileSync(join(folder, WHOLE), from);
+    dropOld(folder);
+    return stands();
   } finally {
     rmSync(lock, { force: true });
   }

@@ -2,7 +2,7 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { pathToFileURL } from 'node:url';
 import { getRequestListener } from '@hono/node-server';
 import { Hono } from 'hono';
-import { ROUTES } from './builtParts';
+import { builtPart } from './builtParts';
 
 type Handler = (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>;
 const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'] as const;
@@ -15,7 +15,7 @@ type Routes = { ROUTES: [path: string, handlers: Partial<Record<(typeof METHODS)
  */
 export async function directRoutes(): Promise<(request: IncomingMessage, response: ServerResponse) => boolean> {
   const routes = new Hono();
-  for (const [path, handlers] of ((await import(pathToFileURL(ROUTES).href)) as Routes).ROUTES)
+  for (const [path, handlers] of ((await import(pathToFileURL(builtPart('routes')).href)) as Routes).ROUTES)
     for (const method of METHODS) {
       const { [method]: handler } = handlers;
       if (handler) routes.on(method, path, (c) => handler(c.req.raw, { params: Promise.resolve(c.req.param()) }));

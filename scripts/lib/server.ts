@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import type { Serving } from './appServer';
-import { APP_PROCESS } from './builtParts';
+import { builtPart } from './builtParts';
 import { root } from './root';
 
 export type Running = { address: string; process: ChildProcess; stop: () => Promise<void> };
@@ -40,7 +40,7 @@ export async function startServer(databaseUrl: string, first: number, processes 
 /** @returns null where it ended while starting */
 async function startAt(databaseUrl: string, port: number, processes: number): Promise<Running | null> {
   const serving: Serving = { host: '127.0.0.1', port, tls: null, proxies: [], metricsPort: null, told: false };
-  const program = [APP_PROCESS, JSON.stringify(serving), String(processes)];
+  const program = [builtPart('appProcess'), JSON.stringify(serving), String(processes)];
   const child = spawn(process.execPath, program, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],

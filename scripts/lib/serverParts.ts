@@ -1,7 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type BuildOptions, buildSync } from 'esbuild';
-import { APP_PROCESS, ROUTES, WORK_THREAD } from './builtParts';
+import { partIn } from './builtParts';
 import { root } from './root';
 
 /** Addresses of the routes, as the folders say them, each with its file. */
@@ -22,7 +22,8 @@ function routesModule(): string {
   return `${imports.join('\n')}\n${shells}\nexport const ROUTES = [${pairs.join(', ')}];\n`;
 }
 
-export function writeServerParts(): void {
+/** Make our own parts of a build. @param folder of the build */
+export function writeServerParts(folder: string): void {
   const common: BuildOptions = {
     bundle: true,
     platform: 'node',
@@ -31,7 +32,15 @@ export function writeServerParts(): void {
     packages: 'external',
     logLevel: 'error',
   };
-  buildSync({ ...common, entryPoints: [join(root, 'scripts/appProcess.ts')], outfile: APP_PROCESS });
-  buildSync({ ...common, entryPoints: [join(root, 'src/server/work.worker.ts')], outfile: WORK_THREAD });
-  buildSync({ ...common, stdin: { contents: routesModule(), resolveDir: root, loader: 'ts' }, outfile: ROUTES });
+  buildSync({ ...common, entryPoints: [join(root, 'scripts/appProcess.ts')], outfile: partIn(folder, 'appProcess') });
+  buildSync({
+    ...common,
+    entryPoints: [join(root, 'src/server/work.worker.ts')],
+    outfile: partIn(folder, 'workThread'),
+  });
+  buildSync({
+    ...common,
+    stdin: { contents: routesModule(), resolveDir: root, loader: 'ts' },
+    outfile: partIn(folder, 'routes'),
+  });
 }

@@ -1,6 +1,8 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { buildSync } from 'esbuild';
+import { partIn } from './builtParts';
+import { root } from './root';
 
 /** Parts of the built application, as a browser asks for them. */
 function partsOf(folder: string, at = '/_next/static'): string[] {
@@ -12,11 +14,10 @@ function partsOf(folder: string, at = '/_next/static'): string[] {
   });
 }
 
-/** Make the service worker of a build: it knows the build's number and all its parts. */
-export function writeServiceWorker(root: string): void {
-  const build = readFileSync(join(root, '.next/BUILD_ID'), 'utf8').trim();
-  const parts = partsOf(join(root, '.next/static')).sort();
-  mkdirSync(join(root, 'public'), { recursive: true });
+/** Make the service worker of a build: it knows the build's number and all its parts. @param folder of the build */
+export function writeServiceWorker(folder: string): void {
+  const build = readFileSync(join(folder, 'BUILD_ID'), 'utf8').trim();
+  const parts = partsOf(join(folder, 'static')).sort();
   const made = buildSync({
     entryPoints: [join(root, 'src/serviceWorker/sw.ts')],
     bundle: true,
@@ -26,5 +27,7 @@ export function writeServiceWorker(root: string): void {
     write: false,
     define: { BUILD: JSON.stringify(build), PARTS: JSON.stringify(parts) },
   });
-  writeFileSync(join(root, 'public/sw.js'), made.outputFiles[0]?.text ?? '');
+  const file = partIn(folder, 'serviceWorker');
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, made.outputFiles[0]?.text ?? '');
 }

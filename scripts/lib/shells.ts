@@ -1,7 +1,7 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { pathToFileURL } from 'node:url';
 import type { mayHaveShell as May, SHELLS as Those } from '../../src/server/shells';
-import { ROUTES } from './builtParts';
+import { builtPart } from './builtParts';
 
 type Shells = { SHELLS: typeof Those; mayHaveShell: typeof May };
 /** A page as the framework made it for the first who asked, by the nonce of its scripts then. */
@@ -18,7 +18,7 @@ const ITS_OWN = /^(content-type|vary|link)$/;
 export async function keptShells(): Promise<
   (request: IncomingMessage, response: ServerResponse, nonce: string, make: () => void) => void
 > {
-  const { SHELLS, mayHaveShell } = (await import(pathToFileURL(ROUTES).href)) as Shells;
+  const { SHELLS, mayHaveShell } = (await import(pathToFileURL(builtPart('routes')).href)) as Shells;
   const kept = new Map<string, KeptShell>();
 
   /** Listen to what is answered, and keep it when it is a whole page. */

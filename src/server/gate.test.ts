@@ -51,6 +51,14 @@ describe('the gate', () => {
     expect(codeOf(here, { url: '/?words=100%25+sure' })).toBeNull();
   });
 
+  it('knows the methods that its routes have, and paths alone', () => {
+    for (const method of ['TRACE', 'OPTIONS', 'PUT', 'PROPFIND', 'trace', ''])
+      expect(turnedAway(here, coming({ method })), method).toMatchObject({ status: 405, code: 'no-method' });
+    for (const url of ['http://evil.example/api/health', '//evil.example/', '/\\evil.example', '*', ''])
+      expect(turnedAway(here, coming({ url })), url).toMatchObject({ status: 400, code: 'bad-request' });
+    for (const method of ['GET', 'HEAD', 'POST', 'DELETE']) expect(codeOf(here, { method })).toBeNull();
+  });
+
   it('puts a policy on whatever is answered: pages run what bears their nonce, data runs nothing', () => {
     const policyOf = (path: string) => answerHeaders(served, path, 'N0NCE')['content-security-policy'] ?? '';
     expect(policyOf('/jobs/a/runs')).toContain("'nonce-N0NCE'");

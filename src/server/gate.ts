@@ -54,8 +54,11 @@ export const gateOf = (env: Readonly<Record<string, string | undefined>>): Gate 
 });
 
 /** Why a request is turned away. */
-export type TurnedAway = { status: 400 | 403; code: string; message: string };
+export type TurnedAway = { status: 400 | 403 | 405; code: string; message: string };
 const away = (status: TurnedAway['status'], code: string, message: string): TurnedAway => ({ status, code, message });
+
+/** What any of our routes and pages is asked by. */
+export const METHODS: readonly string[] = ['GET', 'HEAD', 'POST', 'DELETE'];
 
 /** Whether an address can be read at all: no half escapes, nothing that ends a text in the database. */
 function isReadable(text: string): boolean {
@@ -85,6 +88,11 @@ export function turnedAway(gate: Gate, { method, url, host = '', origin, site }:
   if (gate.accounts && !gate.hosts.has(host))
     return away(403, 'not-here', 'Good Shelf does not answer to this name: whoever serves it gives its names.');
   if (!gate.accounts && !LOCAL.test(host)) return away(403, 'not-local', 'Good Shelf answers on this machine only.');
+  if (!METHODS.includes(method))
+    return away(405, 'no-method', `Good Shelf does not know ${method}: expected ${METHODS.join(', ')}.`);
+  // A whole address, or one without its scheme, would lead to wherever it says.
+  if (!url.startsWith('/') || url.startsWith('//') || url.startsWith('/\\'))
+    return away(400, 'bad-request', 'Expected the path of an address, such as /jobs.');
   const reads = method === 'GET' || method === 'HEAD';
   // Since our pages tell nobody where they lead from, their own forms come from `null` too: then only the browser knows.
   const unsaid = origin === undefined || origin === 'null';

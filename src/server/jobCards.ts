@@ -39,33 +39,28 @@ type Card = ReturnType<typeof jobCard>;
 const made = new WeakMap<Job['gear'], { of: readonly unknown[]; card: Card }>();
 
 /** Edits of runs leave it as it was. */
-function cardOf(cabinet: Job, today: string): Card {
-  const of = [...CABINET_TABLES.map((table) => cabinet[table]), cabinet.rules, cabinet.units, today];
+function cardOf(cabinet: Job): Card {
+  const of = [...CABINET_TABLES.map((table) => cabinet[table]), cabinet.rules, cabinet.units];
   const there = made.get(cabinet.gear);
   if (there && sameTokens(there.of, of)) return there.card;
-  const card = jobCard(cabinet, today);
+  const card = jobCard(cabinet);
   if (Object.isFrozen(cabinet.gear)) made.set(cabinet.gear, { of, card });
   return card;
 }
 
 /**
- * What the list shows of jobs, in their order. A card is kept for one revision of one history, and for one day; of those that are not
+ * What the list shows of jobs, in their order. A card is kept for one revision of one history; of those that are not
  * there, what is not in memory is read in one question.
  */
-export async function jobCards(
-  store: Store,
-  em: EntityManager,
-  jobs: readonly ListedJob[],
-  today: string,
-): Promise<JobCard[]> {
+export async function jobCards(store: Store, em: EntityManager, jobs: readonly ListedJob[]): Promise<JobCard[]> {
   const cards = cardsOf(store);
-  const keyOf = ({ id, history, revision, tip }: ListedJob) => `${id} ${history} ${revision} ${tip} ${today}`;
+  const keyOf = ({ id, history, revision, tip }: ListedJob) => `${id} ${history} ${revision} ${tip}`;
   const unknown = jobs.filter((job) => !cards.has(keyOf(job)));
   const here = unknown.map((job) => inMemory(store, job));
   const away = unknown.filter((_, at) => here[at] === null);
   const read = away.length === 0 ? [] : await readCabinets(em, away);
   const found = [...here.filter((one) => one !== null), ...read];
-  const fresh = new Map(found.map(({ cabinet, ...counts }) => [cabinet.id, { ...cardOf(cabinet, today), ...counts }]));
+  const fresh = new Map(found.map(({ cabinet, ...counts }) => [cabinet.id, { ...cardOf(cabinet), ...counts }]));
   return jobs.flatMap((job) => {
     const card = fresh.get(job.id) ?? cards.get(keyOf(job));
     if (!card) return [];

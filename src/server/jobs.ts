@@ -1,18 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { careDates } from '../core/care/careDates';
 import { applyCommands, describeCommands } from '../core/commands/apply';
 import { writeJobFile } from '../core/formats/jobFile';
 import { applyChanges, type Change, invert, unfit } from '../core/job/change';
 import { headOf, type Job } from '../core/job/job';
 import { BIN_DAYS, type JobListing, type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
+import { inRowOrder } from '../core/job/rowOrder';
 import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
 import { verify } from '../core/job/verify';
+import { addDays } from '../core/text/days';
 import { refuse } from '../core/text/refusal';
 import type { Batch, ListAnswer, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
 import { samePoint } from '../core/wire/wire';
 import {
-  careOfJobs,
   countJobs,
   emptyBin,
   type Head,
@@ -40,6 +40,7 @@ import {
   writeStep,
 } from '../store/steps';
 import { type Asker, can } from './can';
+import { careOf, workOutCare } from './careOfJobs';
 import { CHANNEL } from './changes';
 import { jobCards } from './jobCards';
 import { jobAt, type Kept, keepChanged, keptAt, pointOf } from './keptJobs';
@@ -65,14 +66,18 @@ export async function getJobs(store: Store, asked: Partial<JobsAsked> = {}, scop
   const whole = JobsAsked.parse(asked);
   const em = store.em.fork();
   const today = new Date().toISOString().slice(0, 10);
-  const late = (job: Job) => careDates(job, today).some(({ overdue }) => overdue);
-  const among = whole.overdue === '' ? null : (await careOfJobs(em, scope)).filter(late).map(({ id }) => id);
-  const page = await listJobs(em, whole, scope, among);
-  const cards = await jobCards(store, em, page.jobs, today);
-  const jobs = page.jobs.flatMap(({ id, name, updatedAt, state, hit }, at): JobListing[] => {
+  if (whole.overdue !== '') await workOutCare(store, scope);
+  const page = await listJobs(em, whole, scope, today);
+  const cards = await jobCards(store, em, page.jobs);
+  const tomorrow = addDays(today, 1);
+  const jobs: JobListing[] = [];
+  for (const [at, listed] of page.jobs.entries()) {
     const card = cards[at];
-    return card ? [{ id, name, updatedAt, state, hit, ...card }] : [];
-  });
+    if (!card) continue;
+    const { id, name, updatedAt, state, hit } = listed;
+    const due = (listed.care ?? (await careOf(store, listed))).filter((one) => one.due <= tomorrow);
+    jobs.push({ id, name, updatedAt, state, hit, due, ...card });
+  }
   return { ...page, jobs };
 }
 
@@ -296,18 +301,19 @@ async function change(
       const known = await findBatch(em, jobId, batchId);
       if (known) return tellMissed(store, em, head, sent, known);
       const before = await jobAt(store, em, head);
-      const { job, step, earlier } = await make(before.job, em);
+      const { job: made, step, earlier } = await make(before.job, em);
+      const job = inRowOrder(made, step.changes);
       if (!may(step.changes)) refuse('not-yours', 'Your role permits ticks, tests, notes and photographs, not this.');
       const revision = head.revision + 1;
       await writeChanges(em, job, step.changes);
-      const made = { ...step, revision, batchId, actor, seen: Math.min(seen, head.revision) };
-      await writeStep(em, headOf(job), made, earlier, CHANNEL);
+      const taken = { ...step, revision, batchId, actor, seen: Math.min(seen, head.revision) };
+      await writeStep(em, headOf(job), taken, earlier, CHANNEL);
       await keepSnapshot(em, job, revision);
       const now = { ...head, ...headOf(job), revision, tip: batchId };
       keep = () => keepChanged(store, before.job, step.changes, { job, point: pointOf(now) });
       // What the caller stands on is nearly always what the job stood at: then the step itself is all it missed.
       if (samePoint(base, pointOf(head))) {
-        const { target: _, ...own } = made;
+        const { target: _, ...own } = taken;
         const missed = [{ ...own, at: new Date().toISOString() }];
         // After something new, that is what is undone next, and nothing is redone.
         const reversals = step.kind === 'do' ? { undo: step.label, redo: null } : await reversalsOf(em, jobId, actor);

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
 import { applyChanges, type Change, isComing, isGoing } from '../core/job/change';
 import type { Job } from '../core/job/job';
+import { inRowOrder } from '../core/job/rowOrder';
 import { sealJob } from '../core/job/sealJob';
 import { rowsOf, TABLE_NAMES } from '../core/job/tables';
 import { type Point, samePoint } from '../core/wire/wire';
@@ -78,7 +79,7 @@ async function caughtUp(store: Store, em: EntityManager, head: Head): Promise<Ke
   const [from] = read;
   const same = revision === 0 || (from?.revision === revision && from.batchId === step);
   if (!same || steps.length !== behind) return null;
-  const job = steps.reduce((before, { changes }) => applyChanges(before, changes), known.job);
+  const job = steps.reduce((before, { changes }) => inRowOrder(applyChanges(before, changes), changes), known.job);
   return { job, point: pointOf(head) };
 }
 

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { applyChanges, invert } from '../core/job/change';
 import type { Job } from '../core/job/job';
 import { readJobRecords } from '../core/job/readJobRecords';
+import { inRowOrder } from '../core/job/rowOrder';
 import { sealJob } from '../core/job/sealJob';
 import type { Actor } from '../core/job/step';
 import { refuse } from '../core/text/refusal';
@@ -51,7 +52,7 @@ export async function jobAtRevision(store: Store, jobId: string, revision: numbe
         ? steps.flatMap((step) => step.changes)
         : steps.reverse().flatMap((step) => invert(step.changes));
       try {
-        return applyChanges(start, changes);
+        return inRowOrder(applyChanges(start, changes), changes);
       } catch (fault) {
         if (!(fault instanceof RangeError)) throw fault;
         return refuse('no-revision', `What led to revision ${revision} was not recorded in a way that can be read.`);

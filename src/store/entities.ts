@@ -1,6 +1,7 @@
 import { defineEntity, type EntitySchema, type InferEntity, p } from '@mikro-orm/core';
 import type { z } from 'zod';
 import type { Change } from '../core/job/change';
+import type { CareDue } from '../core/job/jobListing';
 import { TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
 
 /*
@@ -30,6 +31,8 @@ export const JobRow = defineEntity({
     firmId: p.string().nullable(),
     /** New jobs of its firm start from it. */
     isTemplate: p.boolean().default(false),
+    /** What is to be looked after and when, soonest first; null where it was not worked out since the job changed. */
+    care: p.json<CareDue[]>().nullable(),
   },
 });
 

@@ -2,6 +2,7 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/change';
 import { emptyJob, headOf, type Job, type JobHead } from '../core/job/job';
 import {
+  type CareDue,
   JOBS_A_PAGE,
   type JobHit,
   type JobPage,
@@ -89,6 +90,7 @@ type FoundRow = JobHead & {
   revision: number;
   tip: string;
   updatedAt: string;
+  care: CareDue[] | null;
   inName: boolean;
   run: { label: string; at: string[] } | null;
   gear: string | null;
@@ -109,19 +111,6 @@ const has = (table: string) => `exists (select from ${table} where ${table}.job_
 const STATE = `case when ${has('acceptance')} then 'accepted' when ${has('result')} then 'proving'
   when ${has('tick')} then 'building' when ${has('landing')} then 'planned' else 'begun' end`;
 
-/** Jobs that have something to be looked after, with that and no more. */
-export async function careOfJobs(em: EntityManager, scope: Scope): Promise<Job[]> {
-  const [theirs, whose] = within(scope);
-  const rows = await em.execute<JobHead[]>(
-    `select id, name, units, rules, country from job where removed_at is null and ${theirs} and (${has('care_item')} or ${has('tester')}
-      or exists (select from gear where gear.job_id = job.id and battery is not null))`,
-    whose,
-  );
-  const jobs = rows.map((row) => emptyJob(headOf(row)));
-  await readTablesOfMany(em, jobs, ['gear', 'testers', 'careItems'], []);
-  return jobs;
-}
-
 /** Whose jobs: of a firm, and those that an account is a guest in; null: all. */
 export type Scope = { firmId: string | null; accountId: string } | null;
 
@@ -134,22 +123,41 @@ const within = (scope: Scope): [string, string[]] =>
         [scope.firmId ?? '', scope.accountId],
       ];
 
+/** Jobs of which it was not worked out since they changed what is to be looked after in them; of those with nothing it is written down. */
+export async function careUnknown(em: EntityManager, scope: Scope): Promise<Head[]> {
+  const [theirs, whose] = within(scope);
+  const some = `(${has('care_item')} or ${has('tester')}
+    or exists (select from gear where gear.job_id = job.id and battery is not null))`;
+  const unknown = `removed_at is null and care is null and ${theirs}`;
+  await em.execute(`update job set care = '[]' where ${unknown} and not ${some}`, whose);
+  return em.execute<Head[]>(`${HEAD} from job where ${unknown}`, whose);
+}
+
+/** Write down what is to be looked after in a job as it stands at a head; not where it changed meanwhile. */
+export const writeCare = (em: EntityManager, { id, history, revision }: Head, care: readonly CareDue[]) =>
+  changeRows(em, 'update job set care = ?::jsonb where id = ? and history = ? and revision = ?', [
+    JSON.stringify(care),
+    id,
+    history,
+    revision,
+  ]);
+
 /**
  * A page of the jobs, last changed first.
  * @param asked words that stand in the name, in that of the client, in the label, room, outlet or device of a run, or in the
  *   name of gear; a page beyond the last one is the last one
- * @param among only these
+ * @param today what is due before it is overdue
  */
 export async function listJobs(
   em: EntityManager,
-  { words, state, since, page: asked }: JobsAsked,
-  scope: Scope = null,
-  among: readonly string[] | null = null,
+  { words, state, since, overdue, page: asked }: JobsAsked,
+  scope: Scope,
+  today: string,
 ): Promise<Omit<JobPage, 'jobs'> & { jobs: ListedJob[] }> {
   const tests: [string, unknown[]][] = [within(scope)];
   if (state !== '') tests.push([`${STATE} = ?`, [state]]);
   if (since !== '') tests.push(['updated_at >= ?::date', [since]]);
-  if (among) tests.push(['job.id in (select jsonb_array_elements_text(?::jsonb))', [JSON.stringify(among)]]);
+  if (overdue !== '') tests.push([`care->0->>'due' < ?`, [today]]);
   const theirs = tests.map(([test]) => test).join(' and ');
   const whose = tests.flatMap(([, values]) => values);
   const { given, ...has } = searchFor(words);
@@ -159,7 +167,7 @@ export async function listJobs(
         select id, updated_at from job where removed_at is null and ${theirs}${sought ? ` and ${has.any}` : ''}),
       shown as (select id from found order by updated_at desc, id limit ?
         offset least(?, greatest(0, (select count(*) from found) - 1) / ? * ?))
-      select id, name, units, rules, country, history, revision, tip, updated_at as "updatedAt", (select count(*)::int from found) as count,
+      select id, name, units, rules, country, history, revision, tip, care, updated_at as "updatedAt", (select count(*)::int from found) as count,
         ${has.name} as "inName",
         (select json_build_object('label', label, 'at', json_build_array(room, outlet, device))
           from run where job_id = job.id and ${has.run} order by label limit 1) as run,
@@ -177,20 +185,20 @@ export async function listJobs(
   const count = rows[0]?.count ?? 0;
   const pages = Math.max(1, Math.ceil(count / JOBS_A_PAGE));
   const jobs = rows.map((row): ListedJob => {
-    const { history, revision, tip, updatedAt, state } = row;
+    const { history, revision, tip, care, updatedAt, state } = row;
     const when = new Date(updatedAt).toISOString();
-    return { ...headOf(row), history, revision, tip, updatedAt: when, state, hit: sought ? hitOf(row) : null };
+    return { ...headOf(row), history, revision, tip, care, updatedAt: when, state, hit: sought ? hitOf(row) : null };
   });
   return { jobs, count, page: Math.min(asked, pages), pages };
 }
 
-/** What a cabinet is, with what is looked after in it. */
-export const CABINET_TABLES = ['racks', 'gear', 'placements', 'testers', 'careItems'] as const;
+/** What a cabinet is. */
+export const CABINET_TABLES = ['racks', 'gear', 'placements'] as const;
 
-/** A job without all but its cabinet and what is looked after in it, and how much else it has. */
+/** A job without all but its cabinet, and how much else it has. */
 export type Cabinet = { cabinet: Job; runs: number; landed: number; patched: number };
 
-/** Cabinets of jobs with what is looked after in them, and how much else they have, in one question. */
+/** Cabinets of jobs, and how much else they have, in one question. */
 export async function readCabinets(em: EntityManager, heads: readonly JobHead[]): Promise<Cabinet[]> {
   const cabinets = heads.map((head) => emptyJob(headOf(head)));
   const counts = await readTablesOfMany(em, cabinets, CABINET_TABLES, ['runs', 'landings', 'cords']);

@@ -45,7 +45,7 @@ export async function writeStep(
       : ['state = ? where job_id = ? and revision = ?', [earlier.state, id, earlier.revision]];
   await runSql(
     em,
-    `with head as (update job set name = ?, units = ?, rules = ?, country = ?, revision = ?, tip = ?, updated_at = clock_timestamp()
+    `with head as (update job set name = ?, units = ?, rules = ?, country = ?, revision = ?, tip = ?, updated_at = clock_timestamp(), care = null
         where id = ?),
       earlier as (update step set ${which}),
       made as (insert into step

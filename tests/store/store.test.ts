@@ -2,12 +2,14 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { careDates } from '../../src/core/care/careDates';
 import type { Command } from '../../src/core/commands/commands';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import { gearLibrary } from '../../src/core/gear/library';
 import { emptyJob, type Job } from '../../src/core/job/job';
 import { planJob } from '../../src/core/plans/planJob';
 import { CableKind } from '../../src/core/records/cableKind';
+import { careItems } from '../../src/core/records/careItem';
 import type { Point } from '../../src/core/wire/wire';
 import {
   applyBatch,
@@ -60,7 +62,10 @@ const jobOf = async (id: string) => {
   const em = store.em.fork();
   const head = await readHead(em, id);
   expect(head).toMatchObject({ revision });
-  expect(await readJob(em, head as Head)).toEqual(opened.job);
+  const read = await readJob(em, head as Head);
+  expect(read).toEqual(opened.job);
+  // The same text too, whichever process is asked.
+  expect(JSON.stringify(read)).toBe(JSON.stringify(opened.job));
   return { ...opened, revision };
 };
 
@@ -520,6 +525,26 @@ describe('the list of jobs', () => {
     for (let n = 1; n <= 50; n += 1)
       await takeInJob(other, writeJobFile(emptyJob({ id: `list-${n}`, name: `Site ${n}` })));
     await takeInJob(other, writeJobFile({ ...quillback(), id: 'list-q', name: 'Ärztehaus 100 % – Übergabe' }));
+  });
+
+  it('knows what is overdue by the whole of each job, as it stands', async () => {
+    const overdue = async () => (await getJobs(store, { overdue: '1' })).jobs.map(({ id }) => id);
+    const id = await keep({ ...quillback(), name: `Looked after ${randomUUID()}` });
+    expect(await overdue()).not.toContain(id);
+    const item = careItems.make({ id: 'filters', what: 'Filters', dueOn: '2020-05-01' });
+    await act(id, { type: 'keepRows', rows: [{ table: 'careItems', record: item }] });
+    expect(await overdue()).toContain(id);
+    const [listed] = (await getJobs(store, { overdue: '1', words: (await jobOf(id)).job.name })).jobs;
+    // The list says of it what the job says itself.
+    const dates = careDates((await jobOf(id)).job, '2026-12-01');
+    expect(listed?.due).toEqual(dates.flatMap(({ what, due, overdue: late }) => (due && late ? [{ what, due }] : [])));
+    await act(id, {
+      type: 'editRows',
+      edits: [{ table: 'careItems', id: 'filters', changes: { dueOn: '2999-05-01' } }],
+    });
+    expect(await overdue()).not.toContain(id);
+    await back(id, 'undo');
+    expect(await overdue()).toContain(id);
   });
 
   it('comes in pages, last changed first, each job on one of them', async () => {

@@ -56,19 +56,23 @@ const Sketch = z.object({
 });
 export type Sketch = z.infer<typeof Sketch>;
 
-/** What the list shows of a job as it stands at one revision; `due`: what is to be looked after by tomorrow. */
+/** Something that is to be looked after, and by which day. */
+const CareDue = z.object({ what: z.string(), due: z.string() });
+export type CareDue = z.infer<typeof CareDue>;
+
+/** What the list shows of a job as it stands at one revision. */
 const JobCard = z.object({
   rules: JobHead.shape.rules,
   runs: z.number(),
   landed: z.number(),
   patched: z.number(),
   rack: z.object({ free: z.number(), sketch: Sketch }).nullable(),
-  due: z.array(z.object({ what: z.string(), due: z.string() })),
 });
 export type JobCard = z.infer<typeof JobCard>;
 
-/** A job as the list shows it. `updatedAt`: ISO 8601, UTC; `hit`: null where nothing was sought, or the name says it already. */
+/** A job as the list shows it. `due`: what is to be looked after by tomorrow; `updatedAt`: ISO 8601, UTC; `hit`: null where nothing was sought, or the name says it already. */
 const JobListing = JobCard.extend({
+  due: z.array(CareDue),
   id: z.string(),
   name: z.string(),
   updatedAt: z.string(),
@@ -78,7 +82,14 @@ const JobListing = JobCard.extend({
 export type JobListing = z.infer<typeof JobListing>;
 
 /** A job of the list without its card, and where it stands. */
-export type ListedJob = JobHead & Omit<JobListing, keyof JobCard> & { history: string; revision: number; tip: string };
+export type ListedJob = JobHead &
+  Omit<JobListing, keyof JobCard | 'due'> & {
+    history: string;
+    revision: number;
+    tip: string;
+    /** Null where it was not worked out since the job changed. */
+    care: CareDue[] | null;
+  };
 
 /** Jobs of one page; `count`: how many there are on all pages. */
 export const JobPage = z.object({ jobs: z.array(JobListing), count: z.number(), page: z.number(), pages: z.number() });
