@@ -89,7 +89,7 @@ test('a photograph waits on the device and goes on in pieces', async ({ browser,
     else await route.continue();
   });
   await page.locator('input[type=file]').setInputFiles(file);
-  await expect(page.getByText('kept on this device, waiting for the network')).toBeVisible();
+  await expect(page.getByText('kept on this device, waiting to be sent')).toBeVisible();
   const kept = async () => ((await (await request.get(`/api/jobs/${id}/kept`)).json()) as unknown[]).length;
   expect(await kept()).toBe(0);
   await page.unroute('**/pieces?*at=*');

@@ -2,11 +2,11 @@ import { stdin, stdout } from 'node:process';
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { parseArgs } from 'node:util';
-import { z } from 'zod';
 import { FirmName, Join } from '../src/core/people/people';
 import { makeFirst } from '../src/server/accounts';
 import { migrate, openStore } from '../src/store/openStore';
 import { openDatabases } from './lib/database';
+import { faultWords, givenDatabase } from './lib/faultWords';
 
 const HELP = `bin/account --firm "NAME" --login NAME --name "NAME"
 
@@ -48,7 +48,7 @@ async function main() {
   const account = Account.parse({ login: values.login, name: values.name, password: await askPassword() });
   const databases = await openDatabases('serve');
   try {
-    const store = await openStore(process.env.DATABASE_URL ?? (await databases.ensure('good_shelf')), {});
+    const store = await openStore(givenDatabase() ?? (await databases.ensure('good_shelf')), {});
     await migrate(store);
     const { adopted } = await makeFirst(store, { firm, ...account });
     await store.close(true);
@@ -63,10 +63,6 @@ async function main() {
 try {
   await main();
 } catch (fault) {
-  const words =
-    fault instanceof z.ZodError
-      ? fault.issues.map(({ path, message }) => `--${path.join('.')}: ${message}`).join('\n')
-      : (fault as Error).message;
-  process.stderr.write(`${words}\n`);
+  process.stderr.write(`${faultWords(fault)}\n`);
   process.exitCode = 2;
 }

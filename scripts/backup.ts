@@ -3,13 +3,14 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { backupTo } from './lib/backup';
 import { openDatabases } from './lib/database';
+import { faultWords, givenDatabase } from './lib/faultWords';
 
 /** `bin/backup [--served] FILE`: the whole database of the demo, of what is served, or of DATABASE_URL, while it runs. */
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({ options: { served: { type: 'boolean' } }, allowPositionals: true });
   const [file, ...more] = positionals;
   if (file === undefined || more.length > 0) throw new Error('Expected one file: bin/backup [--served] FILE.');
-  const given = process.env.DATABASE_URL;
+  const given = givenDatabase();
   const databases = await openDatabases(values.served ? 'serve' : 'demo');
   try {
     const sums = await backupTo(given ?? (await databases.ensure('good_shelf')), resolve(file));
@@ -21,6 +22,6 @@ async function main(): Promise<void> {
 }
 
 main().catch((fault: Error) => {
-  console.error(fault.message);
+  console.error(faultWords(fault));
   process.exitCode = 1;
 });

@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
+import { faultWords, givenDatabase } from './lib/faultWords';
 import { root } from './lib/root';
 import { portFrom, startServer } from './lib/server';
 
@@ -91,7 +92,7 @@ async function main() {
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => void end(0));
   try {
-    const given = process.env.DATABASE_URL;
+    const given = givenDatabase();
     const databases = await openDatabases('demo', { takeOver: known?.left ?? false });
     stopping.push(() => databases.stop());
     const url = given ?? (await databases.ensure('good_shelf'));
@@ -109,22 +110,14 @@ async function main() {
     stopping.push(() => clearInterval(watch));
     say(`\nGood Shelf is at ${server.address}\nStop it with Ctrl-C. The data stays; bin/demo --reset makes it new.`);
   } catch (fault) {
-    process.stderr.write(`${words(fault)}\n`);
+    process.stderr.write(`${faultWords(fault)}\n`);
     await end(1);
   }
-}
-
-/** What is wrong, in one sentence. */
-function words(fault: unknown): string {
-  const { code, path, message } = fault as NodeJS.ErrnoException;
-  if (code === 'ENOSPC') return 'There is no room left on the disk.';
-  if (code === 'EACCES' || code === 'EPERM') return `${path ?? 'A file'} may not be written by this user.`;
-  return message ?? String(fault);
 }
 
 try {
   await main();
 } catch (fault) {
-  process.stderr.write(`${words(fault)}\n`);
+  process.stderr.write(`${faultWords(fault)}\n`);
   process.exitCode = 2;
 }

@@ -2,6 +2,7 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { restoreFrom } from './lib/backup';
 import { openDatabases } from './lib/database';
+import { faultWords, givenDatabase } from './lib/faultWords';
 
 /** `bin/restore [--served] FILE [--database NAME]`: into an empty database of the demo's server, of what is served, or of DATABASE_URL's. */
 async function main(): Promise<void> {
@@ -14,7 +15,7 @@ async function main(): Promise<void> {
     throw new Error('Expected one file: bin/restore [--served] FILE [--database NAME].');
   if (values.database !== undefined && !/^[a-z][a-z0-9_]{0,40}$/.test(values.database))
     throw new Error(`--database: expected small letters, digits and _, found “${values.database}”.`);
-  const given = process.env.DATABASE_URL;
+  const given = givenDatabase();
   const databases = await openDatabases(values.served ? 'serve' : 'demo');
   try {
     const url =
@@ -28,6 +29,6 @@ async function main(): Promise<void> {
 }
 
 main().catch((fault: Error) => {
-  console.error(fault.message);
+  console.error(faultWords(fault));
   process.exitCode = 1;
 });

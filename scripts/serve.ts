@@ -7,6 +7,7 @@ import { countFirms } from '../src/store/people';
 import { serveApp } from './lib/appServer';
 import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
+import { faultWords, givenDatabase } from './lib/faultWords';
 import { serveMany } from './lib/manyProcesses';
 import { root } from './lib/root';
 
@@ -96,7 +97,7 @@ async function main() {
   const { names, secure, processes, help, ...given } = options();
   if (help) return void process.stdout.write(`${HELP}\n`);
   const databases = await openDatabases('serve');
-  const url = process.env.DATABASE_URL ?? (await databases.ensure('good_shelf'));
+  const url = givenDatabase() ?? (await databases.ensure('good_shelf'));
   const store = await openStore(url, {});
   await migrate(store);
   const firms = await countFirms(store.em.fork());
@@ -142,6 +143,7 @@ async function main() {
 try {
   await main();
 } catch (fault) {
-  process.stderr.write(`${(fault as Error).message}\n`);
-  process.exitCode = 2;
+  process.stderr.write(`${faultWords(fault)}\n`);
+  // What was started before the fault does not go on half.
+  process.exit(2);
 }

@@ -2,13 +2,16 @@ import { ensureBuild } from './lib/build';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { portFrom, startServer } from './lib/server';
+import { trialBuild } from './lib/trialBuild';
 import { trialCellar } from './lib/trialCellar';
 import { trialFuzz } from './lib/trialFuzz';
+import { trialCrowd, trialHoldUps } from './lib/trialHoldUps';
 import { trialKills } from './lib/trialKills';
 import { loadWords, trialLoad } from './lib/trialLoad';
 import { trialWindows } from './lib/trialWindows';
 
-/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills|cellar|load|fuzz]`. */
+/* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills|cellar|holdUps|load|fuzz]`, and `-- hold` for
+ * kills, cellar and holdUps. */
 
 const say = (words: string) => console.log(words);
 
@@ -39,6 +42,12 @@ async function windows(): Promise<boolean> {
   }
 }
 
+/** Median and worst of seconds. */
+function spread(seconds: readonly number[]): string {
+  const sorted = [...seconds].sort((a, b) => a - b);
+  return `median ${sorted[Math.floor(sorted.length / 2)]?.toFixed(1) ?? '–'} s, worst ${sorted.at(-1)?.toFixed(1) ?? '–'} s`;
+}
+
 /** A thousand kills, in rounds that are each looked through: one that is broken off has said what held until then. */
 const KILL_ROUNDS = 10;
 
@@ -46,10 +55,11 @@ async function kills(): Promise<boolean> {
   let held = true;
   for (let round = 1; round <= KILL_ROUNDS; round++) {
     const result = await trialKills({ servers: 88, databases: 12 });
-    const { acknowledged, onSite, lost, halves, serverKills, databaseKills } = result;
+    const { acknowledged, onSite, lost, halves, serverKills, databaseKills, againS } = result;
     say(
       `kills, round ${round} of ${KILL_ROUNDS}: ${serverKills} of the server, ${databaseKills} of the database; ${acknowledged} steps and ${onSite} ticks, tests and photographs acknowledged, ${lost.length} lost, ${halves.length} halves`,
     );
+    say(`  served again after: server ${spread(againS.server)}, database ${spread(againS.database)}`);
     held &&= lost.length === 0 && halves.length === 0;
   }
   return held;
@@ -80,9 +90,57 @@ async function cellar(): Promise<boolean> {
     await prepareDatabase(url, false);
     const server = await startServer(url, await portFrom(4780));
     try {
-      const { logged, arrived, kills } = await trialCellar(server.address, { each: 250, days: 2, killEvery: 50 }, say);
-      say(`cellar: ${logged} results logged without a network on two phones, ${kills} kills, ${arrived} arrived`);
-      return arrived === logged;
+      const { logged, arrived, photographs, photographsArrived, kills } = await trialCellar(
+        server.address,
+        { each: 250, days: 2, killEvery: 50 },
+        say,
+      );
+      say(
+        `cellar: ${logged} results and ${photographs} photographs on two phones without a network, ${kills} kills; ${arrived} and ${photographsArrived} arrived`,
+      );
+      return arrived === logged && photographsArrived === photographs;
+    } finally {
+      await server.stop();
+    }
+  } finally {
+    await databases.drop(name);
+    databases.stop();
+  }
+}
+
+const LARGE_RUNS = 5000;
+/** Nobody waits longer for a small file while something large is made, ms; and for anything else while something is brought. */
+const LONGEST_SMALL_MS = 2000;
+const LONGEST_PACK_MS = 60_000;
+
+/** One person draws and brings very much, one opens very many connections, and a build is made meanwhile. */
+async function holdUps(): Promise<boolean> {
+  const databases = await openDatabases('test');
+  const name = `good_shelf_hold_ups_${process.pid}`;
+  try {
+    const url = await databases.ensure(name);
+    await prepareDatabase(url, false);
+    const server = await startServer(url, await portFrom(4770));
+    try {
+      const { questionMs, smallFileMs, wrong, own } = await trialHoldUps(server.address, { runs: LARGE_RUNS });
+      for (const { what, status, ms } of own) say(`  ${what}: ${status} after ${(ms / 1000).toFixed(1)} s`);
+      say(
+        `hold-ups: others waited ${questionMs.toFixed(0)} ms for a question and ${smallFileMs.toFixed(0)} ms for a small file at most; ${wrong.length} wrong answers`,
+      );
+      const { open, othersMs, shutOut } = await trialCrowd(server.address, 2_050);
+      say(
+        `crowd: 2050 connections tried, ${open} held; others waited ${othersMs.toFixed(0)} ms, ${shutOut} of 10 shut out`,
+      );
+      const { asked, failed } = await trialBuild(server.address);
+      say(`build: ${asked} scripts asked while another build was made, ${failed} failed`);
+      const packMs = own[0]?.status === 200 ? own[0].ms : Number.POSITIVE_INFINITY;
+      return (
+        wrong.length === 0 &&
+        smallFileMs < LONGEST_SMALL_MS &&
+        packMs < LONGEST_PACK_MS &&
+        shutOut === 0 &&
+        failed === 0
+      );
     } finally {
       await server.stop();
     }
@@ -101,8 +159,10 @@ async function fuzz(): Promise<boolean> {
   return broken.length === 0;
 }
 
-const PARTS: Record<string, () => Promise<boolean>> = { windows, kills, cellar, load, fuzz };
-const asked = process.argv.slice(2);
+const PARTS: Record<string, () => Promise<boolean>> = { windows, kills, cellar, holdUps, load, fuzz };
+/** Whether nothing is lost and nobody is held up. */
+const HOLD = ['kills', 'cellar', 'holdUps'];
+const asked = process.argv.slice(2).flatMap((part) => (part === 'hold' ? HOLD : [part]));
 const unknown = asked.filter((part) => !Object.hasOwn(PARTS, part));
 if (unknown.length > 0) throw new Error(`No part ${unknown.join(', ')}: expected ${Object.keys(PARTS).join(', ')}.`);
 if (!ensureBuild(true)) throw new Error('The build failed.');

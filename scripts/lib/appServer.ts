@@ -63,7 +63,7 @@ export function shapeOf(url: string): string {
   if (path.startsWith('/_next/')) return '/_next';
   const parts = path.split('/').slice(1);
   const KNOWN =
-    /^(api|jobs|file|demo|batches|reversals|changes|events|files|history|versions|at|compared|kept|results|log|finds|switch|simulated|removed|copy|given|shares|guests|health|sign-in|sign-out|join|reset|me|password|second|devices|firm|members|invitations|new|account|handbook|l|work|schema|meeting|pieces|sw\.js|icon\.svg|manifest\.webmanifest|runs|stack|land|patch|power|build|prove|survey|handover)$/;
+    /^(api|jobs|file|demo|batches|reversals|changes|events|files|history|versions|at|compared|kept|results|log|finds|switch|simulated|removed|copy|given|shares|guests|health|sign-in|sign-out|join|reset|me|password|second|devices|firm|members|invitations|new|account|handbook|l|work|schema|meeting|pieces|sw\.js|icon\.svg|manifest\.webmanifest|runs|stack|land|patch|power|build|prove|away|survey|handover)$/;
   return `/${parts
     .slice(0, 6)
     .map((part) => (part === '' || KNOWN.test(part) ? part : ':x'))

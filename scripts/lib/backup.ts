@@ -1,11 +1,17 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Client } from 'pg';
+import { z } from 'zod';
 import { binFolder } from './cluster';
 
 /** A sum for each table: of all its rows, whatever their order. */
-export type Sums = Record<string, { rows: number; sum: string }>;
+export type Sums = z.infer<typeof Sums>;
+const Sums = z.record(
+  z.string().regex(/^[a-z_][a-z0-9_]{0,62}$/),
+  z.object({ rows: z.number().int().min(0), sum: z.string().regex(/^([0-9a-f]{32})?$/) }),
+);
 
 const sumsFile = (file: string): string => `${file}.sums`;
 
@@ -91,15 +97,48 @@ export function differences(wanted: Sums, found: Sums): string[] {
   });
 }
 
+/** The sums that were written beside a backup; null where there are none. @throws Error where they cannot be read */
+function readSums(file: string): Sums | null {
+  if (!existsSync(sumsFile(file))) return null;
+  const broken = () =>
+    new Error(`${sumsFile(file)} is broken: expected the sums that bin/backup wrote. Nothing was restored.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(readFileSync(sumsFile(file), 'utf8'));
+  } catch {
+    throw broken();
+  }
+  const read = Sums.safeParse(value);
+  if (!read.success) throw broken();
+  return read.data;
+}
+
+/** SQL that ends the transaction where what came in is not what the sums say. */
+const comparing = (sums: Sums): string =>
+  [
+    ...Object.entries(sums).map(
+      ([name, { rows, sum }]) =>
+        `do $$ declare n bigint; s text; begin
+  select count(*), coalesce(md5(string_agg(one, '' order by one)), '') into n, s from (select md5(t::text) as one from public."${name}" t) a;
+  if n <> ${rows} or s <> '${sum}' then raise exception '${name} has % rows that are not the ${rows} of the backup.', n; end if;
+end $$;`,
+    ),
+    `do $$ declare more text; begin
+  select string_agg(tablename, ', ') into more from pg_tables where schemaname = 'public'
+    and tablename <> all ('{${Object.keys(sums).join(',')}}');
+  if more is not null then raise exception '% was not in the backup.', more; end if;
+end $$;`,
+  ].join('\n');
+
 /**
- * Put a backup into an empty place, all of it or nothing, and hold it against its sums.
- * @throws Error where the place is not empty, or what came in is not what went out
+ * Put a backup into an empty place and hold it against its sums, all in one transaction: all of it is in, or nothing.
+ * @throws Error where the place is not empty, or what would come in is not what went out
  */
 export async function restoreFrom(url: string, file: string): Promise<{ sums: Sums; compared: boolean }> {
   if (!existsSync(file)) throw new Error(`${file}: there is no such file.`);
+  const wanted = readSums(file);
   await withClient(url, async (client) => {
-    const tables = await tablesOf(client);
-    for (const name of tables) {
+    for (const name of await tablesOf(client)) {
       if (/^(mikro_orm_migrations)$/.test(name)) continue;
       const { rows } = await client.query(`select 1 from "${name}" limit 1`);
       if (rows.length > 0)
@@ -107,20 +146,22 @@ export async function restoreFrom(url: string, file: string): Promise<{ sums: Su
           `The database is not empty (${name}): a backup is restored into an empty place, so that nothing is lost.`,
         );
     }
-    if (tables.length > 0) await client.query('drop schema public cascade; create schema public');
   });
-  run('pg_restore', url, [
-    '--no-owner',
-    '--exit-on-error',
-    '--single-transaction',
-    `--dbname=${new URL(url).pathname.slice(1)}`,
-    file,
-  ]);
-  return withClient(url, async (client) => {
-    const sums = await sumsOf(client);
-    if (!existsSync(sumsFile(file))) return { sums, compared: false };
-    const wrong = differences(JSON.parse(readFileSync(sumsFile(file), 'utf8')) as Sums, sums);
-    if (wrong.length > 0) throw new Error(`What came in is not what the backup held: ${wrong.slice(0, 5).join(' ')}`);
-    return { sums, compared: true };
-  });
+  // Only its owner reads it: it holds all that the backup does.
+  const folder = mkdtempSync(join(tmpdir(), 'restore-'));
+  try {
+    const [before, rows, after] = ['before.sql', 'rows.sql', 'after.sql'].map((name) => join(folder, name)) as [
+      string,
+      string,
+      string,
+    ];
+    run('pg_restore', url, ['--no-owner', `--file=${rows}`, file]);
+    writeFileSync(before, 'drop schema public cascade; create schema public;');
+    writeFileSync(after, wanted ? comparing(wanted) : '');
+    const files = [before, rows, after].map((one) => `--file=${one}`);
+    run('psql', url, ['--no-psqlrc', '--quiet', '--single-transaction', '--set=ON_ERROR_STOP=1', ...files]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+  return { sums: await withClient(url, sumsOf), compared: wanted !== null };
 }

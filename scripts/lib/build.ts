@@ -1,6 +1,16 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { dirname, join } from 'node:path';
 import { PART_NAMES, type PartName, partIn } from './builtParts';
 import { root } from './root';
@@ -36,8 +46,8 @@ function* filesOf(path: string): Generator<string> {
   }
 }
 
-function fingerprint(): string {
-  const hash = createHash('sha256');
+function fingerprint(salt: string): string {
+  const hash = createHash('sha256').update(salt);
   for (const input of INPUTS) {
     const path = join(root, input);
     for (const file of statSync(path).isDirectory() ? filesOf(path) : [path])
@@ -104,10 +114,11 @@ function dropOld(now: string): void {
 /**
  * Build for production, unless what is built was made from the same sources, and say in the environment which build it is. It is
  * built beside those that are being served, and put into its place when it is whole: a build that is served is never touched.
+ * @param salt makes another build of the same sources, for trials
  * @returns whether a build stands
  */
-export function ensureBuild(quiet: boolean): boolean {
-  const from = fingerprint();
+export function ensureBuild(quiet: boolean, salt = ''): boolean {
+  const from = fingerprint(salt);
   const name = `.next-${from.slice(0, 12)}`;
   const folder = join(root, name);
   const stands = () => {
@@ -136,6 +147,8 @@ export function ensureBuild(quiet: boolean): boolean {
     rmSync(folder, { recursive: true, force: true });
     renameSync(workshop, folder);
     writeFileSync(join(folder, WHOLE), from);
+    // Editors and the check of types look for them where the framework puts them.
+    cpSync(join(folder, 'types'), join(workshop, 'types'), { recursive: true });
     dropOld(folder);
     return stands();
   } finally {

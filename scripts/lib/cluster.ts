@@ -136,6 +136,8 @@ function makeCluster(bin: string, folder: string): void {
       ?.trim()
       .split('\n')
       .find((line) => /error|fatal|could not/i.test(line));
+    if (/No space left/.test(made.stderr ?? ''))
+      throw new Error('There is no room left on the disk: make some, and start again.');
     throw new Error(`The PostgreSQL cluster could not be made in ${folder}: ${why ?? 'initdb gave no reason'}.`);
   }
   renameSync(making, folder);

@@ -1,5 +1,6 @@
 import { MikroORM } from '@mikro-orm/postgresql';
 import { startCluster } from './cluster';
+import { givenDatabase } from './faultWords';
 
 export type Databases = {
   /** Address of an empty or existing database of this name. */
@@ -21,7 +22,7 @@ async function withServer<T>(url: string, work: (run: (sql: string) => Promise<u
 
 /** Databases for tests and demo: on the server of `DATABASE_URL` where that is given, else on a cluster of our own. */
 export async function openDatabases(cluster: string, how?: Parameters<typeof startCluster>[1]): Promise<Databases> {
-  const given = process.env.DATABASE_URL;
+  const given = givenDatabase();
   const own = given ? null : await startCluster(cluster, how);
   const at = (name: string): string => {
     if (own) return own.url(name);

@@ -13,11 +13,21 @@ export type CellarResult = {
   /** Results that the two phones logged without a network, and those that the server has in the end. */
   logged: number;
   arrived: number;
+  /** Photographs that they took without a network, and those that the server has in the end. */
+  photographs: number;
+  photographsArrived: number;
   kills: number;
 };
 
 const DAY_MS = 24 * 3600 * 1000;
 const LONGEST_MS = 300_000;
+/** That each phone takes. */
+const PHOTOGRAPHS = 3;
+/** One red dot. */
+const DOT = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+  'base64',
+);
 
 /** A phone: a browser with a folder of its own, so that it can be killed and opened again. */
 async function openPhone(folder: string, address: string): Promise<BrowserContext> {
@@ -81,7 +91,16 @@ export async function trialCellar(
           .filter({ hasText: `: ${number + 1} wait` })
           .waitFor();
       }
-      say(`${end}: ${each} logged without a network`);
+      await page.goto(`/jobs/${id}/rack/photo`);
+      await page.getByLabel('Slide to the end to unlock writing').press('End');
+      for (let number = 1; number <= PHOTOGRAPHS; number++) {
+        await page.locator('input[type=file]').setInputFiles({ name: 'dot.png', mimeType: 'image/png', buffer: DOT });
+        await page
+          .getByTestId('link')
+          .filter({ hasText: `: ${each + number} wait` })
+          .waitFor();
+      }
+      say(`${end}: ${each} logged and ${PHOTOGRAPHS} photographed without a network`);
       return { phone, page };
     };
     const phones = await Promise.all([run(folders[0] ?? '', 'panel end'), run(folders[1] ?? '', 'room end')]);
@@ -97,7 +116,10 @@ export async function trialCellar(
     );
     const { job } = (await (await fetch(`${address}/api/jobs/${id}`)).json()) as OpenJob;
     const arrived = Object.keys(job.results).length;
-    return { logged: each * 2, arrived, kills };
+    const files = (await (await fetch(`${address}/api/jobs/${id}/kept`)).json()) as { kind: string }[];
+    // Each is there whole and small.
+    const photographsArrived = files.filter(({ kind }) => kind === 'photo').length / 2;
+    return { logged: each * 2, arrived, photographs: PHOTOGRAPHS * 2, photographsArrived, kills };
   } finally {
     for (const folder of folders) rmSync(folder, { recursive: true, force: true });
   }

@@ -18,6 +18,8 @@ export type KillsResult = {
   halves: string[];
   serverKills: number;
   databaseKills: number;
+  /** Seconds from each kill until it serves again. */
+  againS: { server: number[]; database: number[] };
 };
 
 const WRITERS = 4;
@@ -160,6 +162,16 @@ export async function trialKills({ servers, databases }: { servers: number; data
     server = await startServer(url, await portFrom(port));
   };
   let [serverKills, databaseKills] = [0, 0];
+  const againS: KillsResult['againS'] = { server: [], database: [] };
+  const served = async () => {
+    for (;;) {
+      const answer = await fetch(`${server.address}/api/jobs/${id}`, { signal: AbortSignal.timeout(5000) }).catch(
+        () => null,
+      );
+      if (answer?.ok) return;
+      await pause(20);
+    }
+  };
   try {
     const kills = [...Array<'server'>(servers).fill('server'), ...Array<'database'>(databases).fill('database')];
     // Those of the database between those of the server.
@@ -169,8 +181,11 @@ export async function trialKills({ servers, databases }: { servers: number; data
       const [before, from] = [stepsOf(taken), Date.now()];
       while (stepsOf(taken) < before + STEPS_BETWEEN && Date.now() - from < LONGEST_MS) await pause(20);
       await pause((at * 137) % 400);
+      const killedAt = performance.now();
       if (what === 'server') {
         await restart();
+        await served();
+        againS.server.push((performance.now() - killedAt) / 1000);
         serverKills += 1;
       } else if (cluster) {
         process.kill(Number(readFileSync(cluster.pidFile, 'utf8').split('\n')[0]), 'SIGKILL');
@@ -179,6 +194,8 @@ export async function trialKills({ servers, databases }: { servers: number; data
           if (Date.now() - killed > LONGEST_MS) throw new Error('The database did not start again.');
           await pause(100);
         }
+        await served();
+        againS.database.push((performance.now() - killedAt) / 1000);
         databaseKills += 1;
       }
     }
@@ -201,7 +218,7 @@ export async function trialKills({ servers, databases }: { servers: number; data
       (run) => /^w\d/.test(run) && numberOf(run) !== numberOf(run.replace(/.$/, run.endsWith('a') ? 'b' : 'a')),
     );
     const site = Object.values(onSite).reduce((sum, ids) => sum + ids.size, 0);
-    return { acknowledged: stepsOf(taken), onSite: site, lost, halves, serverKills, databaseKills };
+    return { acknowledged: stepsOf(taken), onSite: site, lost, halves, serverKills, databaseKills, againS };
   } finally {
     state.ended = true;
     await server.stop();

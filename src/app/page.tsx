@@ -7,7 +7,7 @@ export const dynamic = 'force-dynamic';
 
 /** The frame of the list, which holds nothing of any job: they are asked for by its first line, and drawn in the browser. */
 export default async function Page() {
-  await enterPage('list');
+  await enterPage('list', null, () => null);
   const nonce = (await headers()).get('x-nonce') ?? '';
   return (
     <>

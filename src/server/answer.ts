@@ -88,7 +88,7 @@ const BUSY = /^(55P03|57014|40001|40P01|25P03)$/;
  * What a fault of the database means for the one who asked: what breaks a rule of it is refused in words, what is away or
  * busy is to be tried again. Null for a fault of our own.
  */
-function refusalOf(fault: unknown): Refusal | null {
+export function refusalOf(fault: unknown): Refusal | null {
   if (fault instanceof Refusal) return fault;
   const code = codeOf(fault);
   const text = fault instanceof Error ? `${fault.name} ${fault.message}` : '';
@@ -105,6 +105,9 @@ function refusalOf(fault: unknown): Refusal | null {
     return new Refusal('database-away', 'The database does not answer. What was saved is safe; it is tried again.');
   return null;
 }
+
+/** Whether it is the database that does not answer. */
+export const isDatabase = ({ code }: Refusal): boolean => code === 'database-away' || code === 'busy';
 
 /** Run a use case and answer with its value; a Refusal becomes an answer in words. */
 export async function answer(work: () => Promise<Response | object>): Promise<Response> {

@@ -1,17 +1,27 @@
 import { headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
-import { Refusal } from '../core/text/refusal';
+import { isDatabase, refusalOf } from './answer';
 import type { Action } from './can';
 import { enter, type Inside } from './door';
 
-/** The door for a page: who is not signed in is led there and back, and what is not theirs is not there. */
-export async function enterPage(action: Action, jobId: string | null = null): Promise<Inside> {
+/**
+ * The door for a page, and what it reads behind it: who is not signed in is led there and back, what is not theirs is not there,
+ * and while the database is away a page says so.
+ */
+export async function enterPage<T>(
+  action: Action,
+  jobId: string | null,
+  read: (inside: Inside) => T | Promise<T>,
+): Promise<T> {
   const given = await headers();
   try {
-    return await enter(action, given.get('cookie'), jobId);
+    return await read(await enter(action, given.get('cookie'), jobId));
   } catch (fault) {
-    if (!(fault instanceof Refusal)) throw fault;
-    if (fault.code === 'signed-out') redirect(`/sign-in?next=${encodeURIComponent(given.get('x-shelf-path') ?? '/')}`);
+    const refusal = refusalOf(fault);
+    if (!refusal) throw fault;
+    const next = encodeURIComponent(given.get('x-shelf-path') ?? '/');
+    if (isDatabase(refusal)) redirect(`/away?next=${next}`);
+    if (refusal.code === 'signed-out') redirect(`/sign-in?next=${next}`);
     return notFound();
   }
 }

@@ -66,6 +66,8 @@ export function openStore(url: string, patience: Partial<typeof PATIENCE> = PATI
     entities: ENTITIES,
     extensions: [Migrator],
     discovery: { warnWhenNoEntities: false },
+    // A name that was mistyped is no wish for another database.
+    ensureDatabase: false,
     pool: { min: 0, max: MOST_CONNECTIONS, acquireTimeoutMillis: 10_000 },
     driverOptions: { connection: patience },
     migrations: {

@@ -81,10 +81,36 @@ describe('a backup', () => {
     const other = join(folder, 'other.backup');
     writeFileSync(other, bytes);
     const sums = JSON.parse(readFileSync(`${file}.sums`, 'utf8'));
-    writeFileSync(`${other}.sums`, JSON.stringify({ ...sums, run: { rows: 60, sum: 'another' } }));
-    await beside('other', (empty) =>
-      expect(restoreFrom(empty, other)).rejects.toThrow('run has 60 rows that are not the 60'),
-    );
+    writeFileSync(`${other}.sums`, JSON.stringify({ ...sums, run: { rows: 60, sum: 'f'.repeat(32) } }));
+    const tablesIn = async (at: string) => {
+      const client = new Client({ connectionString: at });
+      await client.connect();
+      const { rows } = await client.query(`select tablename from pg_tables where schemaname = 'public'`);
+      await client.end();
+      return rows;
+    };
+    // Nothing of it is in, so that the right one can be put there.
+    await beside('other', async (empty) => {
+      await expect(restoreFrom(empty, other)).rejects.toThrow('run has 60 rows that are not the 60');
+      expect(await tablesIn(empty)).toEqual([]);
+      const { run: _, ...less } = sums;
+      writeFileSync(`${other}.sums`, JSON.stringify(less));
+      await expect(restoreFrom(empty, other)).rejects.toThrow('run was not in the backup');
+      expect(await tablesIn(empty)).toEqual([]);
+      expect((await restoreFrom(empty, file)).compared).toBe(true);
+    });
+    // Sums that cannot be read are told before anything is put in; names in them are names.
+    for (const words of [
+      'not json',
+      '{"run": {"rows": "many"}}',
+      `{"x'; drop table job; --": {"rows": 1, "sum": ""}}`,
+    ]) {
+      writeFileSync(`${other}.sums`, words);
+      await beside('sums', async (empty) => {
+        await expect(restoreFrom(empty, other)).rejects.toThrow(/sums is broken.*Nothing was restored/);
+        expect(await tablesIn(empty)).toEqual([]);
+      });
+    }
   });
 
   it('sums are of the rows, whatever their order', async () => {

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../src/core/formats/jobFile';
 import type { Role } from '../../src/core/people/people';
@@ -94,6 +96,15 @@ describe('a link that lets in', () => {
       code: 'no-link',
     });
   });
+});
+
+it('is made by whoever runs the database, as the page on serving says', async () => {
+  const text = readFileSync(resolve(import.meta.dirname, '../../docs/serving.md'), 'utf8');
+  const [sql = ''] = /insert into pass [^"]*/.exec(text) ?? [];
+  const token = 'a'.repeat(43);
+  await store.em.fork().getConnection().execute(sql.replace('$token', token));
+  expect(await seePass(store, token)).toMatchObject({ kind: 'join' });
+  expect((await member(await take(token))).role).toBe('owner');
 });
 
 describe('a link to a job', () => {

@@ -4,8 +4,11 @@ import type { Command } from '../../src/core/commands/commands';
 import { applyChanges, invert } from '../../src/core/job/change';
 import type { Job } from '../../src/core/job/job';
 import type { Actor, Step } from '../../src/core/job/step';
+import { TABLES } from '../../src/core/job/tables';
+import { Rack } from '../../src/core/records/rack';
 import type { Refusal } from '../../src/core/text/refusal';
 import type { Point } from '../../src/core/wire/wire';
+import { statusOf } from '../../src/server/answer';
 import { createSession } from '../../src/ui/job/createSession';
 import { passingOutbox } from '../../src/ui/job/outbox';
 import { linkOf, type Notice } from '../../src/ui/job/session';
@@ -89,7 +92,7 @@ function smallServer(start: Job) {
       }
     } catch (fault) {
       const { code, message } = fault as Refusal;
-      return answer(422, { code, message });
+      return answer(statusOf(fault as Refusal), { code, message });
     }
     const after = server.afterNext;
     server.afterNext = null;
@@ -173,6 +176,33 @@ describe('one job in one window', () => {
     await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 200_000 });
     await vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }));
     expect(wrong).toEqual([]);
+  });
+
+  it('sets aside what a full job has no room for, and goes on with what is behind it', async () => {
+    const { server, take, store, settled } = open();
+    const { atMost } = TABLES.racks;
+    const rack = (at: number) => Rack.parse({ id: `rack-${at}`, name: `Rack ${at}`, units: 12, depthMm: 600 });
+    // Somebody else fills the job while this window does not hear of it.
+    take(Array.from({ length: atMost - 1 }, (_, at): Command => ({ type: 'addRack', rack: rack(at) })));
+    store.getState().dispatch([{ type: 'addRack', rack: rack(atMost) }]);
+    store.getState().dispatch([rename('Behind it')]);
+    await settled();
+    expect(server.job.name).toBe('Behind it');
+    expect(store.getState().aside).toMatchObject([{ why: expect.stringMatching(/^A job has at most \d+ /) }]);
+  });
+
+  it('does not say that all is saved while nobody knows whether the server can be reached', async () => {
+    const { server, store, settled } = open();
+    expect(linkOf(store.getState())).toBe('saved');
+    server.state = 'hangs';
+    store.getState().lost(true);
+    expect(linkOf(store.getState())).toBe('unsure');
+    store.getState().heard('gap');
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe('away'), { timeout: 200_000 });
+    server.state = 'well';
+    store.getState().tryNow();
+    await settled();
+    expect(linkOf(store.getState())).toBe('saved');
   });
 
   it('seals the job it is given as plain data, so that what is worked out of it is kept with it', () => {

@@ -8,6 +8,6 @@ export const metadata: Metadata = { title: 'Your account' };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  const { store, asker } = await enterPage('me');
-  return <AccountPage given={await meOf(store, memberOf(asker))} />;
+  const me = await enterPage('me', null, ({ store, asker }) => meOf(store, memberOf(asker)));
+  return <AccountPage given={me} />;
 }

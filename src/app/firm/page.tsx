@@ -8,7 +8,9 @@ export const metadata: Metadata = { title: 'The firm' };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  const { store, asker } = await enterPage('firm');
-  const member = memberOf(asker);
-  return <FirmPage given={await firmOf(store, member)} me={member.accountId} />;
+  const { firm, me } = await enterPage('firm', null, async ({ store, asker }) => {
+    const member = memberOf(asker);
+    return { firm: await firmOf(store, member), me: member.accountId };
+  });
+  return <FirmPage given={firm} me={me} />;
 }

@@ -8,6 +8,6 @@ export const metadata: Metadata = { title: 'New job' };
 export const dynamic = 'force-dynamic';
 
 export default async function Page() {
-  const { store, asker } = await enterPage('start');
-  return <NewJobForm template={await templateFor(store, firmFor(asker))} />;
+  const template = await enterPage('start', null, ({ store, asker }) => templateFor(store, firmFor(asker)));
+  return <NewJobForm template={template} />;
 }

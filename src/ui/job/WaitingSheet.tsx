@@ -1,17 +1,29 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { stepWords } from '@/core/job/step';
 import { counted } from '@/core/text/counted';
-import { Button } from '../kit/Button';
+import { Button, FileLink } from '../kit/Button';
 import { formatMoment } from '../kit/dates';
 import { Sheet } from '../kit/Sheet';
-import type { Entry, SetAside } from './outbox';
+import { tryFilesNow } from './fileQueue';
 import { linkOf, useSession } from './session';
+import type { SetAside, WaitingFile } from './shelves';
+import { useFilesOf } from './useFiles';
+import { bodyOf, dropFile, markFile } from './waitingFiles';
 
-function MadeAt({ entry }: { entry: Entry }) {
+function MadeAt({ at }: { at: number }) {
   const rules = useSession((session) => session.job.rules);
-  return <time className="shrink-0 text-soft text-xs">{formatMoment(new Date(entry.madeAt), rules)}</time>;
+  return <time className="shrink-0 text-soft text-xs">{formatMoment(new Date(at), rules)}</time>;
 }
+
+const FILE_WORDS: Record<WaitingFile['kind'], string> = {
+  photo: 'Photograph',
+  tester: 'Tester’s file',
+  walk: 'Reading of a switch',
+};
+
+const amount = (steps: number, files: number): string =>
+  files === 0 ? counted(steps, 'step') : `${counted(steps, 'step')}, ${counted(files, 'file')}`;
 
 /** A step as text that says all of it, to be kept elsewhere. */
 const asText = ({ label, commands, madeAt, why }: SetAside) =>
@@ -21,7 +33,12 @@ const asText = ({ label, commands, madeAt, why }: SetAside) =>
 export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const pending = useSession((session) => session.pending);
   const aside = useSession((session) => session.aside);
-  const link = useSession(linkOf);
+  const jobId = useSession((session) => session.job.id);
+  const files = useFilesOf(jobId);
+  const ofSteps = useSession(linkOf);
+  const link = ofSteps === 'saved' ? (files.trouble ?? ofSteps) : ofSteps;
+  const waiting = pending.length + files.waiting.length;
+  const set = aside.length + files.aside.length;
   const lasting = useSession((session) => session.lasting);
   const tryNow = useSession((session) => session.tryNow);
   const why =
@@ -44,8 +61,8 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
       }
     >
       <section aria-label="Waiting">
-        <h3 className="wide border-b font-bold">Waiting: {counted(pending.length, 'step')}</h3>
-        {pending.length > 0 && (
+        <h3 className="wide border-b font-bold">Waiting: {amount(pending.length, files.waiting.length)}</h3>
+        {waiting > 0 && (
           <div className="my-2 flex items-center gap-3">
             <p className="flex-1 text-soft">{why}</p>
             {link === 'signed-out' && (
@@ -53,28 +70,46 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
                 Sign in
               </a>
             )}
-            {link !== 'saved' && <Button onClick={tryNow}>Try now</Button>}
+            <Button
+              onClick={() => {
+                tryNow();
+                tryFilesNow();
+              }}
+            >
+              Try now
+            </Button>
           </div>
         )}
         <ol>
           {pending.map((entry) => (
             <li key={entry.batchId} className="flex gap-3 border-b py-1">
               <span className="min-w-0 flex-1 break-words">{stepWords(entry.kind, entry.label)}</span>
-              <MadeAt entry={entry} />
+              <MadeAt at={entry.madeAt} />
+            </li>
+          ))}
+          {files.waiting.map((file) => (
+            <li key={file.id} className="flex gap-3 border-b py-1">
+              <span className="min-w-0 flex-1 break-words">
+                {FILE_WORDS[file.kind]}: {file.name}
+              </span>
+              <MadeAt at={file.at} />
             </li>
           ))}
         </ol>
       </section>
       <section aria-label="Set aside" className="mt-5">
-        <h3 className="wide border-b font-bold">Set aside: {counted(aside.length, 'step')}</h3>
+        <h3 className="wide border-b font-bold">Set aside: {amount(aside.length, files.aside.length)}</h3>
         <p className="mt-1 text-soft text-xs">
-          {aside.length > 0
+          {set > 0
             ? 'These could not be done. Nothing behind them was held up. Take from them what you need, then drop them.'
-            : 'Nothing: every step could be done.'}
+            : 'Nothing: everything could be done.'}
         </p>
         <ol>
           {aside.map((entry) => (
             <AsideItem key={entry.batchId} entry={entry} />
+          ))}
+          {files.aside.map((file) => (
+            <AsideFile key={file.id} file={file} />
           ))}
         </ol>
       </section>
@@ -98,7 +133,7 @@ function AsideItem({ entry }: { entry: SetAside }) {
     <li className="border-b py-2">
       <div className="flex gap-3">
         <span className="min-w-0 flex-1 break-words font-semibold">{stepWords(entry.kind, entry.label)}</span>
-        <MadeAt entry={entry} />
+        <MadeAt at={entry.madeAt} />
       </div>
       <p className="text-wont">{entry.why}</p>
       <div className="mt-1 flex flex-wrap gap-2">
@@ -113,6 +148,52 @@ function AsideItem({ entry }: { entry: SetAside }) {
           {asText(entry)}
         </pre>
       )}
+    </li>
+  );
+}
+
+/** A file that the server did not take, with all that is in it: to be tried again, put elsewhere, or dropped. */
+function AsideFile({ file }: { file: WaitingFile }) {
+  const [body, setBody] = useState<{ url: string; picture: boolean } | null>(null);
+  useEffect(() => {
+    let url = '';
+    let current = true;
+    void bodyOf(file.id).then((read) => {
+      if (!read || !current) return;
+      const picture = file.kind === 'photo';
+      url = URL.createObjectURL(new Blob([read.whole], { type: picture ? 'image/jpeg' : 'application/octet-stream' }));
+      setBody({ url, picture });
+    });
+    return () => {
+      current = false;
+      if (url !== '') URL.revokeObjectURL(url);
+    };
+  }, [file.id, file.kind]);
+  const name = file.kind === 'photo' && !/\.jpe?g$/i.test(file.name) ? `${file.name}.jpg` : file.name;
+  return (
+    <li className="border-b py-2">
+      <div className="flex gap-3">
+        <span className="min-w-0 flex-1 break-words font-semibold">
+          {FILE_WORDS[file.kind]}: {file.name}
+        </span>
+        <MadeAt at={file.at} />
+      </div>
+      <p className="text-wont">{file.why}</p>
+      {/* biome-ignore lint/performance/noImgElement: it is kept in this browser, and comes from nowhere */}
+      {body?.picture && <img src={body.url} alt={file.name} className="mt-1 max-h-40 border border-strong" />}
+      <div className="mt-1 flex flex-wrap gap-2">
+        <Button aria-label={`Try again: ${file.name}`} onClick={() => void markFile(file.id, null).then(tryFilesNow)}>
+          Try again
+        </Button>
+        {body && (
+          <FileLink href={body.url} download={name} aria-label={`Save on this device: ${file.name}`}>
+            Save on this device
+          </FileLink>
+        )}
+        <Button aria-label={`Drop it: ${file.name}`} onClick={() => void dropFile(file.id)}>
+          Drop it
+        </Button>
+      </div>
     </li>
   );
 }

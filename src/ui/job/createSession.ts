@@ -9,10 +9,11 @@ import { type May, notForThem } from '@/core/people/work';
 import { Refusal, refuse } from '@/core/text/refusal';
 import type { OpenJob, Outcome, Reversals } from '@/core/wire/wire';
 import { looking } from './looking';
-import type { Entry, Outbox, SetAside } from './outbox';
+import type { Outbox } from './outbox';
 import { type Overwritten, writesBook } from './overwritten';
 import { createSender } from './sending';
 import type { Notice, Session, SessionStore } from './session';
+import type { Entry, SetAside } from './shelves';
 
 /** Commands as the server will read them, so that both apply the very same thing. */
 const asSent = (commands: Command[]): Command[] =>
@@ -76,6 +77,7 @@ export function createSession({
     aside,
     reversals: reversalsWith(waiting, opened.reversals),
     trouble: null,
+    unsure: fromKept,
     lasting: outbox.lasting,
     revision: null,
     base: `/jobs/${jobId}`,
@@ -100,6 +102,9 @@ export function createSession({
     },
     reverse: (direction) => {
       put({ kind: direction, label: get().reversals[direction] ?? '', commands: [] }, get().job);
+    },
+    lost: (unsure) => {
+      if (get().unsure !== unsure) set({ unsure });
     },
     heard: (revision) => sender.heard(revision),
     dropAside: (batchId) => {

@@ -3,6 +3,7 @@ import { JobAtAnswer, OpenJob } from '@/core/wire/wire';
 import { actorHere, memberHere } from './actor';
 import { createSession } from './createSession';
 import { CannotBeDone, Unwell } from './faults';
+import { startFiles } from './fileQueue';
 import { createLookBack } from './looking';
 import { hearWord } from './meeting';
 import { type Outbox, openOutbox, passingOutbox } from './outbox';
@@ -73,6 +74,7 @@ export async function openHere(jobId: string, notify: (notice: Notice) => void):
   const session = createSession({ opened, outbox, waiting, aside, fromKept, actor: actorHere, notify, may });
   const stop = keepConfirmed(session, outbox.keepJob);
   const news = hearNews(session, jobId);
+  startFiles();
   return {
     session,
     jobId,
@@ -90,23 +92,58 @@ export async function openPast(jobId: string, revision: number, notify: (notice:
   return { session: createLookBack(job, revision, `/jobs/${jobId}/at/${revision}`, notify), jobId, close: () => {} };
 }
 
+/** A line that says nothing for so long is none: the server says something twice in this time. */
+const SILENT_MS = 60_000;
+/** A server that does not want us to listen now is asked again after so long. */
+const REFUSED_MS = 10_000;
+
 /** Hear of what other windows do. */
 function hearNews(session: SessionStore, jobId: string): () => void {
   let events: EventSource | null = null;
   let wasOpen = false;
+  let silent: ReturnType<typeof setTimeout> | undefined;
+  let again: ReturnType<typeof setTimeout> | undefined;
+  /** Nobody knows how it stands: what we ask then either arrives, or says that there is no way. */
+  const broken = () => {
+    session.getState().lost(true);
+    session.getState().heard('gap');
+  };
+  const lives = () => {
+    clearTimeout(silent);
+    silent = setTimeout(() => {
+      broken();
+      attend();
+    }, SILENT_MS);
+  };
   // A browser keeps six connections to a server for all its windows, so only those in view listen.
   const attend = () => {
     events?.close();
     events = null;
+    clearTimeout(silent);
+    clearTimeout(again);
     if (document.visibilityState === 'hidden') return;
     events = new EventSource(`/api/jobs/${jobId}/events`);
-    events.onmessage = ({ data }) => session.getState().heard(data === 'gap' ? 'gap' : Number(data));
-    events.addEventListener('meeting', ({ data }) => hearWord(jobId, data));
+    events.onmessage = ({ data }) => {
+      lives();
+      session.getState().heard(data === 'gap' ? 'gap' : Number(data));
+    };
+    events.addEventListener('beat', lives);
+    events.addEventListener('meeting', ({ data }) => {
+      lives();
+      hearWord(jobId, data);
+    });
     // The first thing it says is where the job stands. After a gap in the line that may be another history: we ask.
     events.onopen = () => {
+      lives();
+      session.getState().lost(false);
       session.getState().tryNow();
       if (wasOpen) session.getState().heard('gap');
       wasOpen = true;
+    };
+    events.onerror = () => {
+      broken();
+      // A browser comes back by itself to a line that broke, and never to one that it was refused.
+      if (events?.readyState === EventSource.CLOSED) again = setTimeout(attend, REFUSED_MS);
     };
   };
   const online = () => {
@@ -116,9 +153,13 @@ function hearNews(session: SessionStore, jobId: string): () => void {
   attend();
   document.addEventListener('visibilitychange', attend);
   window.addEventListener('online', online);
+  window.addEventListener('offline', broken);
   return () => {
     events?.close();
+    clearTimeout(silent);
+    clearTimeout(again);
     document.removeEventListener('visibilitychange', attend);
     window.removeEventListener('online', online);
+    window.removeEventListener('offline', broken);
   };
 }

@@ -1,41 +1,7 @@
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { Command } from '@/core/commands/commands';
-import type { Actor } from '@/core/job/step';
+import type { IDBPDatabase } from 'idb';
 import type { OpenJob } from '@/core/wire/wire';
-
-/** A step that the server has not confirmed. */
-export type Entry = {
-  jobId: string;
-  batchId: string;
-  kind: 'do' | 'undo' | 'redo';
-  /** What was done; for the others: what was taken back, or done again. */
-  label: string;
-  /** Of a `do`; checked by the schema of commands when it is made. */
-  commands: Command[];
-  /** The revision that the person saw who made it. */
-  seen: number;
-  actor: Actor;
-  /** Milliseconds since 1970. */
-  madeAt: number;
-};
-
-/** A step that could not be done, kept with its content until the person deals with it. */
-export type SetAside = Entry & { why: string };
-
-/** What of a job is kept here: as the server confirmed it last. */
-export type KeptJob = { jobId: string; opened: OpenJob; at: number; pinned?: boolean };
-
-/** A photograph on its way to the server, whole and small. */
-export type WaitingPhoto = {
-  id: string;
-  jobId: string;
-  about: string;
-  name: string;
-  by: string;
-  at: number;
-  whole: Uint8Array<ArrayBuffer>;
-  small: Uint8Array<ArrayBuffer>;
-};
+import { type Entry, type KeptJob, NAME, openAlready, openShelves, type SetAside, type Shelves } from './shelves';
+import { fileCounts } from './waitingFiles';
 
 /**
  * The steps of one job on their way to the server, in order, for all windows of this browser. What stands in it outlives
@@ -60,49 +26,8 @@ export type Outbox = {
   close: () => void;
 };
 
-interface Shelves extends DBSchema {
-  outbox: { key: number; value: Entry; indexes: { batch: string; job: string } };
-  aside: { key: string; value: SetAside; indexes: { job: string } };
-  jobs: { key: string; value: KeptJob };
-  photos: { key: string; value: WaitingPhoto; indexes: { job: string } };
-}
-
-const NAME = 'good-shelf';
-const VERSION = 2;
 /** Jobs that are kept without being pinned: those that were open last. */
 const MOST_UNPINNED = 20;
-
-let opened: Promise<IDBPDatabase<Shelves>> | null = null;
-/** The same once it is open, for what must start at once. */
-let shelves: IDBPDatabase<Shelves> | null = null;
-const forget = () => {
-  opened = null;
-  shelves = null;
-};
-function openShelves(): Promise<IDBPDatabase<Shelves>> {
-  opened ??= openDB<Shelves>(NAME, VERSION, {
-    upgrade(db, from) {
-      // What waits in an earlier form of it stays.
-      if (from < 2) db.createObjectStore('photos', { keyPath: 'id' }).createIndex('job', 'jobId');
-      if (from >= 1) return;
-      const outbox = db.createObjectStore('outbox', { autoIncrement: true });
-      outbox.createIndex('batch', 'batchId', { unique: true });
-      outbox.createIndex('job', 'jobId');
-      db.createObjectStore('aside', { keyPath: 'batchId' }).createIndex('job', 'jobId');
-      db.createObjectStore('jobs', { keyPath: 'jobId' });
-    },
-    // Another window wants a newer form of it: it is opened anew when it is used next.
-    blocking() {
-      void opened?.then((db) => db.close());
-      forget();
-    },
-    terminated: forget,
-  });
-  opened.then((db) => {
-    shelves = db;
-  }, forget);
-  return opened;
-}
 
 /** The outbox of a job in this browser. @throws when the browser keeps nothing for this page */
 export async function openOutbox(jobId: string): Promise<Outbox> {
@@ -117,7 +42,9 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
     add: async (entry) => {
       // It stands when the browser is killed right after; only a power cut within the same moment could take it.
       // Begun before the page is drawn anew, which takes longer.
-      const write = (shelves ?? (await openShelves())).transaction('outbox', 'readwrite', { durability: 'relaxed' });
+      const write = (openAlready() ?? (await openShelves())).transaction('outbox', 'readwrite', {
+        durability: 'relaxed',
+      });
       await write.store.add(entry);
       await write.done;
       tell();
@@ -170,7 +97,8 @@ async function dropOldest(db: IDBPDatabase<Shelves>): Promise<void> {
   if ((await db.count('jobs')) <= MOST_UNPINNED) return;
   const kept = (await db.getAll('jobs')).filter(({ pinned }) => !pinned).sort((a, b) => b.at - a.at);
   for (const { jobId } of kept.slice(MOST_UNPINNED))
-    if ((await db.countFromIndex('outbox', 'job', jobId)) === 0) await db.delete('jobs', jobId);
+    if ((await db.countFromIndex('outbox', 'job', jobId)) + (await fileCounts(jobId)) === 0)
+      await db.delete('jobs', jobId);
 }
 
 /** Jobs that are kept in this browser, those that were open last first. */
@@ -188,27 +116,36 @@ export async function pinJob(jobId: string, pinned: boolean): Promise<boolean> {
   return kept !== undefined;
 }
 
-/** Photographs that wait, of a job or of all. */
-export const waitingPhotos = {
-  add: async (photo: WaitingPhoto): Promise<void> => {
-    const write = (await openShelves()).transaction('photos', 'readwrite', { durability: 'strict' });
-    await write.store.put(photo);
-    await write.done;
-  },
-  list: async (jobId: string): Promise<WaitingPhoto[]> => (await openShelves()).getAllFromIndex('photos', 'job', jobId),
-  remove: async (id: string): Promise<void> => (await openShelves()).delete('photos', id),
-};
+/** What of a job waits in this browser, or was set aside here. */
+export type WaitingHere = { jobId: string; name: string; waiting: number; aside: number };
+
+/** Jobs of which something waits in this browser, or was set aside here. */
+export async function waitingHere(): Promise<WaitingHere[]> {
+  const db = await openShelves();
+  const all = new Map<string, WaitingHere>();
+  const of = (jobId: string): WaitingHere => {
+    const there = all.get(jobId) ?? { jobId, name: '', waiting: 0, aside: 0 };
+    all.set(jobId, there);
+    return there;
+  };
+  for (const { jobId } of await db.getAll('outbox')) of(jobId).waiting += 1;
+  for (const { jobId } of await db.getAll('aside')) of(jobId).aside += 1;
+  for (const { jobId, why } of await db.getAll('files')) of(jobId)[why === null ? 'waiting' : 'aside'] += 1;
+  for (const one of all.values()) one.name = (await db.get('jobs', one.jobId))?.opened.job.name ?? '';
+  return [...all.values()];
+}
 
 /** For one who signs out of this device: what would be lost, and all of it gone. */
 export const steppedOut = {
   waiting: async (): Promise<number> => {
     const db = await openShelves();
-    return (await db.count('outbox')) + (await db.count('aside')) + (await db.count('photos'));
+    return (await db.count('outbox')) + (await db.count('aside')) + (await db.count('files'));
   },
   wipe: async (): Promise<void> => {
     const db = await openShelves();
-    const write = db.transaction(['outbox', 'aside', 'jobs', 'photos'], 'readwrite');
-    await Promise.all(['outbox', 'aside', 'jobs', 'photos'].map((name) => write.objectStore(name as 'jobs').clear()));
+    const all = ['outbox', 'aside', 'jobs', 'files', 'bodies'] as const;
+    const write = db.transaction(all, 'readwrite');
+    await Promise.all(all.map((name) => write.objectStore(name).clear()));
     await write.done;
     localStorage.clear();
     if ('caches' in window) for (const name of await caches.keys()) await caches.delete(name);

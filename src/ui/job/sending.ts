@@ -1,8 +1,9 @@
 import { type Actor, stepWords } from '@/core/job/step';
 import { Outcome } from '@/core/wire/wire';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
-import type { Entry, Outbox } from './outbox';
+import type { Outbox } from './outbox';
 import type { Notice, SessionStore } from './session';
+import type { Entry } from './shelves';
 import { askServer } from './wireClient';
 
 const RETRY_MS = [300, 1000, 2000, 4000, 8000];
@@ -114,7 +115,7 @@ export function createSender(given: Given): Sender {
       kind === 'do' ? ['batches', { ...sent, commands }] : ['reversals', { ...sent, direction: kind }];
     try {
       const outcome = await askServer(`${url}/${path}`, Outcome, { method: 'POST', body });
-      store.setState({ trouble: null });
+      store.setState({ trouble: null, unsure: false });
       absorb(outcome, batchId);
       await finish(batchId);
       if (kind !== 'do' && isOwn(batchId) && outcome.status === 'done')
@@ -142,7 +143,7 @@ export function createSender(given: Given): Sender {
     const words = new URLSearchParams({ history, revision: String(revision), step, actor: actor().id });
     try {
       const outcome = await askServer(`${url}/changes?${words}`, Outcome);
-      store.setState({ trouble: null });
+      store.setState({ trouble: null, unsure: false });
       // What is gone from the outbox and is not among what we missed stands in what we have already.
       const listed = new Set([...(await outbox.list()), ...unkept].map(({ batchId }) => batchId));
       absorb(outcome);

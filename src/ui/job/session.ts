@@ -3,7 +3,7 @@ import { type StoreApi, useStore } from 'zustand';
 import type { Command } from '@/core/commands/commands';
 import type { Job } from '@/core/job/job';
 import type { Point, Reversals } from '@/core/wire/wire';
-import type { Entry, SetAside } from './outbox';
+import type { Entry, SetAside } from './shelves';
 
 export type Notice = {
   tone: 'done' | 'wrong' | 'plain';
@@ -24,6 +24,8 @@ export type Session = {
   aside: SetAside[];
   reversals: Reversals;
   trouble: Trouble | null;
+  /** The line to the server broke, and nothing came from it since: nobody knows whether all is saved. */
+  unsure: boolean;
   /** Whether pending steps outlive this window. */
   lasting: boolean;
   /** The revision that is looked at, where it is not the job as it stands; nothing can be changed then. */
@@ -42,6 +44,8 @@ export type Session = {
   select: (runId: string | null) => void;
   selectGroup: (words: string, runIds: string[], gearId: string | null) => void;
   point: (runId: string | null) => void;
+  /** The line to the server broke (true), or it answered (false). */
+  lost: (unsure: boolean) => void;
   /** Another window made this revision, or something may have been missed. */
   heard: (revision: number | 'gap') => void;
   /** Deal with a step that was set aside: away with it. */
@@ -53,8 +57,8 @@ export type Session = {
 export type SessionStore = StoreApi<Session>;
 
 /** How it is with what was done here, in one word. */
-export const linkOf = ({ pending, trouble }: Session): Trouble | 'saving' | 'saved' =>
-  trouble ?? (pending.length > 0 ? 'saving' : 'saved');
+export const linkOf = ({ pending, trouble, unsure }: Session): Trouble | 'saving' | 'unsure' | 'saved' =>
+  trouble ?? (pending.length > 0 ? 'saving' : unsure ? 'unsure' : 'saved');
 
 export const SessionContext = createContext<SessionStore | null>(null);
 

@@ -17,6 +17,7 @@ import {
 import { counted } from '@/core/text/counted';
 import { Created, type ListAnswer, RemovedAnswer, TakenIn } from '@/core/wire/wire';
 import { CabinetSketch } from '../drawing/CabinetSketch';
+import { WaitingHere } from '../job/WaitingHere';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { formatDay } from '../kit/dates';
@@ -126,6 +127,9 @@ export function JobsPage({
           </>
         )}
       </header>
+      <div className="mt-4 empty:hidden">
+        <WaitingHere pathOf={(jobId) => `/jobs/${jobId}/runs`} />
+      </div>
       {(narrowed || count > FEW) && <SearchJobs asked={asked} narrowed={narrowed} count={count} />}
       {jobs.length === 0 && narrowed ? (
         <p className="mt-6 text-lg">

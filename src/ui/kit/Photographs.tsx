@@ -2,27 +2,26 @@ import { Camera } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { type KeptFile, SMALL } from '@/core/wire/kept';
 import { actorHere } from '../job/actor';
-import { type WaitingPhoto, waitingPhotos } from '../job/outbox';
+import { tryFilesNow } from '../job/fileQueue';
 import { useSession } from '../job/session';
+import { useFilesOf } from '../job/useFiles';
+import { addFile } from '../job/waitingFiles';
 import { Button } from './Button';
 import { forgetFile, keptFilesOf, picturePath } from './keptFiles';
-import { drainPhotographs } from './photoQueue';
 import { smallPicture } from './smallPicture';
 import { newRowId } from './useRows';
 
-/** Photographs, latest first, each with what it is of, and those that wait for the network; null until they were read. */
+/** Photographs, latest first, each with what it is of, and how many wait for the network; null until they were read. */
 export function usePhotographs(about: string | null): {
   photographs: KeptFile[] | null;
-  waiting: WaitingPhoto[];
+  waiting: number;
   fault: string | null;
   work: (doing: () => Promise<KeptFile[]>) => Promise<void>;
-  /** Keep a picture here and bring it to the server. */
-  take: (photo: WaitingPhoto) => Promise<void>;
 } {
   const jobId = useSession((session) => session.job.id);
   const [files, setFiles] = useState<KeptFile[] | null>(null);
-  const [waiting, setWaiting] = useState<WaitingPhoto[]>([]);
   const [fault, setFault] = useState<string | null>(null);
+  const here = useFilesOf(jobId).waiting.filter(({ kind }) => kind === 'photo');
   const work = useCallback(async (doing: () => Promise<KeptFile[]>) => {
     try {
       setFiles(await doing());
@@ -31,33 +30,19 @@ export function usePhotographs(about: string | null): {
       setFault(wrong instanceof Error ? wrong.message : 'It could not be done.');
     }
   }, []);
-  const drain = useCallback(async () => {
-    const list = async () => setWaiting(await waitingPhotos.list(jobId).catch(() => []));
-    await list();
-    const came = await drainPhotographs(jobId, setFault).catch(() => null);
-    if (came) setFiles(came);
-    await list();
-  }, [jobId]);
+  // Read anew when one of those that waited has gone its way.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: how many wait says when
   useEffect(() => {
-    const read = () => void work(() => keptFilesOf(jobId)).then(drain);
+    const read = () => void work(() => keptFilesOf(jobId));
     read();
     window.addEventListener('online', read);
     return () => window.removeEventListener('online', read);
-  }, [jobId, work, drain]);
+  }, [jobId, work, here.length]);
   const photographs =
     files?.filter(
       (file) => file.kind === 'photo' && !file.id.endsWith(SMALL) && (about === null || file.about === about),
     ) ?? null;
-  return {
-    photographs,
-    waiting: waiting.filter((photo) => about === null || photo.about === about),
-    fault,
-    work,
-    take: async (photo) => {
-      await waitingPhotos.add(photo);
-      await drain();
-    },
-  };
+  return { photographs, waiting: here.filter((one) => about === null || one.about === about).length, fault, work };
 }
 
 /**
@@ -67,7 +52,7 @@ export function usePhotographs(about: string | null): {
  */
 export function Photographs({ about, of, big = false }: { about: string; of: string; big?: boolean }) {
   const jobId = useSession((session) => session.job.id);
-  const { photographs, waiting, fault, work, take } = usePhotographs(about);
+  const { photographs, waiting, fault, work } = usePhotographs(about);
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const shot = async (file: File) => {
@@ -77,7 +62,10 @@ export function Photographs({ about, of, big = false }: { about: string; of: str
       const whole = await smallPicture(file, 'whole');
       const small = await smallPicture(file, 'small');
       const name = `${of} ${new Date().toISOString().slice(0, 10)}`.replace(/[\p{Cc}/\\]/gu, ' ').slice(0, 120);
-      await take({ id: newRowId('photo'), jobId, about, name, by: actorHere().name, at: Date.now(), whole, small });
+      const at = Date.now();
+      const photo = { id: newRowId('photo'), jobId, kind: 'photo' as const, about, name, by: actorHere().name, at };
+      await addFile(photo, { whole, small, values: [] });
+      tryFilesNow();
     } catch {
       setWrong('The browser cannot read this picture, or has no room for it.');
     }
@@ -107,13 +95,13 @@ export function Photographs({ about, of, big = false }: { about: string; of: str
         {photographs && photographs.length > 0 && (
           <span className="text-[13px] text-soft">{photographs.length} kept, without place data</span>
         )}
-        {waiting.length > 0 && !busy && (
+        {waiting > 0 && !busy && (
           <span role="status" className="rounded-sm bg-bite px-1.5 font-bold text-sheet text-xs">
-            {waiting.length} kept on this device, waiting for the network
+            {waiting} kept on this device, waiting to be sent
           </span>
         )}
       </div>
-      {(wrong ?? (waiting.length === 0 ? fault : null)) && (
+      {(wrong ?? (waiting === 0 ? fault : null)) && (
         <p role="alert" className="font-semibold text-wont">
           {wrong ?? fault}
         </p>

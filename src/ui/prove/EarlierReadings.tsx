@@ -3,11 +3,15 @@ import { readSeen } from '@/core/formats/seenCsv';
 import type { Gear } from '@/core/records/gear';
 import { changesBetween, type PortChange } from '@/core/switching/laterReading';
 import type { SeenPort } from '@/core/switching/readWalk';
+import { counted } from '@/core/text/counted';
 import type { KeptFile } from '@/core/wire/kept';
 import { actorHere } from '../job/actor';
+import { tryFilesNow } from '../job/fileQueue';
 import { useSession } from '../job/session';
+import { useFilesOf } from '../job/useFiles';
+import { addFile } from '../job/waitingFiles';
 import { Button, FileLink } from '../kit/Button';
-import { keepFile, keptFilePath, keptFilesOf, keptText, toBase64 } from '../kit/keptFiles';
+import { keptFilePath, keptFilesOf, keptText } from '../kit/keptFiles';
 import { nowHere } from '../kit/nowHere';
 import { newRowId } from '../kit/useRows';
 import { Heading } from '../kit/viewParts';
@@ -22,6 +26,9 @@ export function EarlierReadings({ device, now }: { device: Gear; now: SeenNow | 
   const [files, setFiles] = useState<KeptFile[] | null>(null);
   const [changes, setChanges] = useState<{ since: string; list: PortChange[] } | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  const waiting = useFilesOf(jobId).waiting.filter(({ kind, about }) => kind === 'walk' && about === device.id).length;
+  // Read anew when one that waited has gone its way.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: how many wait says when
   useEffect(() => {
     let current = true;
     setChanges(null);
@@ -32,7 +39,7 @@ export function EarlierReadings({ device, now }: { device: Gear; now: SeenNow | 
     return () => {
       current = false;
     };
-  }, [jobId, device.id]);
+  }, [jobId, device.id, waiting]);
   const work = async (doing: () => Promise<void>) => {
     setWrong(null);
     try {
@@ -43,18 +50,11 @@ export function EarlierReadings({ device, now }: { device: Gear; now: SeenNow | 
   };
   const keepNow = ({ text, simulated }: SeenNow) =>
     work(async () => {
-      const all = await keepFile(jobId, {
-        id: newRowId('walk'),
-        kind: 'walk',
-        about: device.id,
-        name: `${simulated ? 'simulated ' : ''}${device.name.replace(/[\p{Cc}/\\]/gu, ' ')} ${nowHere().replace(/[:T]/g, ' ')}.txt`.slice(
-          0,
-          120,
-        ),
-        by: actorHere().name,
-        base64: toBase64(new TextEncoder().encode(text)),
-      });
-      setFiles(all.filter(({ kind, about }) => kind === 'walk' && about === device.id));
+      const words = `${simulated ? 'simulated ' : ''}${device.name.replace(/[\p{Cc}/\\]/gu, ' ')} ${nowHere().replace(/[:T]/g, ' ')}.txt`;
+      const whole = new TextEncoder().encode(text);
+      const file = { id: newRowId('walk'), jobId, kind: 'walk' as const, about: device.id, name: words.slice(0, 120) };
+      await addFile({ ...file, by: actorHere().name, at: Date.now() }, { whole, small: null, values: [] });
+      tryFilesNow();
     });
   const compare = (file: KeptFile, to: SeenNow) =>
     work(async () => {
@@ -73,7 +73,12 @@ export function EarlierReadings({ device, now }: { device: Gear; now: SeenNow | 
           {wrong}
         </p>
       )}
-      {files.length === 0 && (
+      {waiting > 0 && (
+        <p role="status" className="text-[13px]">
+          {counted(waiting, 'reading')} kept on this device, waiting to be sent.
+        </p>
+      )}
+      {files.length === 0 && waiting === 0 && (
         <p className="text-[13px] text-soft">None is kept yet: keep one, and a later one shows what changed.</p>
       )}
       <ul className="text-[13px]">

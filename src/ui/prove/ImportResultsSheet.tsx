@@ -12,11 +12,12 @@ import {
 import type { Tester } from '@/core/records/tester';
 import { counted } from '@/core/text/counted';
 import { actorHere } from '../job/actor';
+import { tryFilesNow } from '../job/fileQueue';
 import { useSession } from '../job/session';
+import { addFile, dropFile } from '../job/waitingFiles';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
-import { keepFile, keepValues, toBase64 } from '../kit/keptFiles';
 import { keepMapping, keptMapping } from '../kit/keptMapping';
 import { Sheet } from '../kit/Sheet';
 import { newRowId } from '../kit/useRows';
@@ -85,30 +86,33 @@ function Preview({ given, tester, onClose }: { given: Given; tester: Tester | nu
   const take = async () => {
     setBusy(true);
     setWrong(null);
+    const file = {
+      id: fileId,
+      jobId: job.id,
+      kind: 'tester' as const,
+      about: tester?.id ?? '',
+      name:
+        given.name
+          .replace(/[\p{Cc}/\\]/gu, ' ')
+          .slice(0, 120)
+          .trim() || 'results.csv',
+      by: actorHere().name,
+      at: Date.now(),
+    };
+    const values = sweeps.flatMap((row) => (row.result ? [{ resultId: row.result.id, values: row.values }] : []));
     try {
-      await keepFile(job.id, {
-        id: fileId,
-        kind: 'tester',
-        about: tester?.id ?? '',
-        name:
-          given.name
-            .replace(/[\p{Cc}/\\]/gu, ' ')
-            .slice(0, 120)
-            .trim() || 'results.csv',
-        by: actorHere().name,
-        base64: toBase64(given.bytes),
-      });
-      if (sweeps.length > 0)
-        await keepValues(
-          job.id,
-          sweeps.flatMap(({ result, values }) => (result ? [{ resultId: result.id, values }] : [])),
-        );
-    } catch (fault) {
+      // Kept on this device until the server has it: results are entered where there is no network, too.
+      await addFile(file, { whole: new Uint8Array(given.bytes), small: null, values });
+    } catch {
       setBusy(false);
-      return setWrong(`${fault instanceof Error ? fault.message : 'It could not be kept.'} Nothing was taken.`);
+      return setWrong('The browser has no room for this file. Nothing was taken.');
     }
     const commands = resultCommands(job, preview);
-    if (commands.length > 0 && !dispatch(commands)) return setBusy(false);
+    if (commands.length > 0 && !dispatch(commands)) {
+      await dropFile(fileId);
+      return setBusy(false);
+    }
+    tryFilesNow();
     keepMapping('results', table.header, map);
     toast.success(`${counted(counts.new, 'result')} taken; the file is kept.`);
     onClose();

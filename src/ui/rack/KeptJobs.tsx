@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { keptJobs, pinJob } from '../job/outbox';
+import { WaitingHere } from '../job/WaitingHere';
 import { Button } from '../kit/Button';
 import { goTo } from './place';
 
@@ -21,6 +22,7 @@ export function KeptJobs() {
   return (
     <main className="mx-auto grid max-w-2xl gap-4 p-4 text-lg">
       <h1 className="wide border-strong border-b-2 pb-2 font-extrabold text-2xl">Jobs on this device</h1>
+      <WaitingHere pathOf={(jobId) => `/jobs/${jobId}/rack`} />
       {kept?.length === 0 && (
         <p>None yet: a job that was open here once opens without a network, and is kept while it is pinned.</p>
       )}

@@ -10,12 +10,13 @@ import { JobRoom } from '@/ui/job/JobRoom';
 
 export const dynamic = 'force-dynamic';
 
-const entered = cache(async (id: string) => {
-  const { store, asker, job } = await enterPage('read', id);
-  const name = await jobName(store, id);
-  const who = asker.kind === 'member' ? { id: asker.accountId, name: asker.name } : null;
-  return { name, me: who && { ...who, may: mayIn(asker, job), shares: can(asker, 'share', job) } };
-});
+const entered = cache((id: string) =>
+  enterPage('read', id, async ({ store, asker, job }) => {
+    const name = await jobName(store, id);
+    const who = asker.kind === 'member' ? { id: asker.accountId, name: asker.name } : null;
+    return { name, me: who && { ...who, may: mayIn(asker, job), shares: can(asker, 'share', job) } };
+  }),
+);
 
 export async function generateMetadata({ params }: LayoutProps<'/jobs/[id]'>): Promise<Metadata> {
   return { title: (await entered((await params).id)).name ?? 'No such job' };

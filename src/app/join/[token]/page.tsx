@@ -10,12 +10,12 @@ export const dynamic = 'force-dynamic';
 
 export default async function Page({ params }: PageProps<'/join/[token]'>) {
   const { token } = await params;
-  const { store } = await enterPage('open');
-  try {
-    const { kind, firm, madeBy } = await seePass(store, token);
-    if (kind === 'join') return <JoinForm token={token} firm={firm} madeBy={madeBy} />;
-  } catch (fault) {
-    if (!(fault instanceof Refusal)) throw fault;
-  }
+  const pass = await enterPage('open', null, ({ store }) =>
+    seePass(store, token).catch((fault: unknown) => {
+      if (fault instanceof Refusal) return null;
+      throw fault;
+    }),
+  );
+  if (pass?.kind === 'join') return <JoinForm token={token} firm={pass.firm} madeBy={pass.madeBy} />;
   return <LinkOver />;
 }

@@ -10,12 +10,12 @@ export const dynamic = 'force-dynamic';
 
 export default async function Page({ params }: PageProps<'/reset/[token]'>) {
   const { token } = await params;
-  const { store } = await enterPage('open');
-  try {
-    const { kind, login, madeBy } = await seePass(store, token);
-    if (kind === 'reset') return <ResetForm token={token} login={login} madeBy={madeBy} />;
-  } catch (fault) {
-    if (!(fault instanceof Refusal)) throw fault;
-  }
+  const pass = await enterPage('open', null, ({ store }) =>
+    seePass(store, token).catch((fault: unknown) => {
+      if (fault instanceof Refusal) return null;
+      throw fault;
+    }),
+  );
+  if (pass?.kind === 'reset') return <ResetForm token={token} login={pass.login} madeBy={pass.madeBy} />;
   return <LinkOver />;
 }
