@@ -113,6 +113,33 @@ test('one is let in, invites another, and each does what they are there for', as
   await expect(ada.getByText('Sam Teal').first()).toBeVisible();
 });
 
+test('links that let in say who made them, and are withdrawn by keys alone', async ({ browser }) => {
+  const ada = await person(browser);
+  await ada.goto('/firm');
+  await signIn(ada, 'ada');
+  await ada.getByRole('button', { name: 'Make a link' }).click();
+  const proof = ada.getByRole('dialog');
+  const shown = ada.getByText('is shown only now');
+  await expect(proof.or(shown)).toBeVisible();
+  if (await proof.isVisible()) {
+    await proof.getByLabel('Password').fill(PASSWORD);
+    await ada.keyboard.press('Enter');
+  }
+  await expect(shown).toBeVisible();
+  const join = await linkShown(ada);
+  const invited = await person(browser);
+  await invited.goto(join);
+  await expect(invited.getByText('Ada Wren invited you.')).toBeVisible();
+  const open = ada.getByRole('region', { name: 'Invite' }).getByRole('listitem');
+  await expect(open).toContainText('Invitation as installer');
+  await expect(open).toContainText('made by Ada Wren');
+  await tabTo(ada, /^Withdraw: Invitation as installer/);
+  await ada.keyboard.press('Enter');
+  await expect(open).toHaveCount(0);
+  await invited.reload();
+  await expect(invited.getByRole('heading', { name: 'This link is over' })).toBeVisible();
+});
+
 test('a link does one thing in one job, until it is taken back', async ({ browser }) => {
   const ada = await person(browser);
   await ada.goto('/sign-in?next=//evil.example');

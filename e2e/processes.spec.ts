@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
+import { type AddressInfo, createServer } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { openDatabases } from '../scripts/lib/database';
 import { portFrom, startServer } from '../scripts/lib/server';
 import { migrate, openStore } from '../src/store/openStore';
 import { makeJob } from './rackJob';
+import { serve } from './served';
 
 test('two processes serve one database: each hears of the other, and one that is killed loses nothing', async ({
   browser,
@@ -60,5 +62,19 @@ test('two processes serve one database: each hears of the other, and one that is
     await two.stop();
     await databases.drop(database);
     databases.stop();
+  }
+});
+
+test('a port that is in use is said in a sentence, and nothing goes on half', async () => {
+  const taken = createServer();
+  await new Promise<void>((done) => taken.listen(0, '127.0.0.1', done));
+  const { port } = taken.address() as AddressInfo;
+  try {
+    for (const option of ['--metrics', '--port'])
+      await expect(serve(`taken${option.slice(2)}`, [option, String(port)])).rejects.toThrow(
+        new RegExp(`^It does not serve: Port ${port} is in use by another program`),
+      );
+  } finally {
+    taken.close();
   }
 });

@@ -42,7 +42,12 @@ export async function serve(name: string, more: string[] = []): Promise<Served> 
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (data: Buffer) => (text += data.toString()));
   const from = Date.now();
   while (!text.includes('Good Shelf serves')) {
-    if (child.exitCode !== null || Date.now() - from > LONGEST_MS) throw new Error(`It does not serve: ${text}`);
+    if (child.exitCode !== null || Date.now() - from > LONGEST_MS) {
+      child.kill('SIGKILL');
+      await databases.drop(database);
+      databases.stop();
+      throw new Error(`It does not serve: ${text}`);
+    }
     await new Promise((wait) => setTimeout(wait, 100));
   }
   return {

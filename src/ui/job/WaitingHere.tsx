@@ -36,7 +36,9 @@ export function WaitingHere({ pathOf }: { pathOf: (jobId: string) => string }) {
         ))}
       </ul>
       <p className="text-[13px] text-soft">
-        Photographs and files are sent from here. Steps are sent when their job is open.
+        {jobs.some(({ waiting }) => waiting > 0) &&
+          'Photographs and files are sent from here. Steps are sent when their job is open. '}
+        {jobs.some(({ aside }) => aside > 0) && 'Open a job to decide about what was set aside.'}
       </p>
     </section>
   );

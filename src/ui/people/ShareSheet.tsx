@@ -71,7 +71,7 @@ function Links({ jobId, shares, onShares }: Part) {
     onShares(made);
   };
   return (
-    <section aria-label="Links" className="grid gap-2">
+    <section aria-label="Links" className="grid content-start gap-2">
       <Heading>Links</Heading>
       <form onSubmit={(event) => void make(event)} className="grid gap-3">
         <div className="grid grid-cols-2 items-start gap-3">
