@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { readJobFile } from '../core/formats/jobFile';
 import { indexJob, sameKey } from '../core/job/jobIndex';
 import { planTrouble, type Trouble, troubleOf } from '../core/proving/trouble';
+import { choiceCode } from '../core/records/choiceCode';
 import { SYMPTOMS, type Symptom } from '../core/records/mend';
 import type { Run } from '../core/records/run';
 import type { DiagnosisTree } from '../core/solve/diagnosis/problem';
@@ -21,7 +22,7 @@ function readSeen(text: string, runs: ReadonlyMap<string, Run>): Seen[] {
     .map((line, at): Seen => {
       const [label = '', what = ''] = line.split(':').map((part) => part.trim());
       const run = runs.get(sameKey(label)) ?? refuse('no-run', `--seen, line ${at + 1}: there is no run “${label}”.`);
-      const symptom = [...SYMPTOMS, 'sound' as const].find((one) => one === what.toLowerCase());
+      const symptom = [...SYMPTOMS, 'sound' as const].find((one) => one === choiceCode(what.toLowerCase()));
       return symptom === undefined
         ? refuse('seen', `--seen, line ${at + 1}: expected ${SYMPTOMS.join(', ')} or sound, found “${what}”.`)
         : { run, symptom };

@@ -20,6 +20,7 @@ import { Migration20261128060000 } from './migrations/Migration20261128060000';
 import { Migration20261128080000 } from './migrations/Migration20261128080000';
 import { Migration20261201200000 } from './migrations/Migration20261201200000';
 import { Migration20261202000000 } from './migrations/Migration20261202000000';
+import { Migration20261202020000 } from './migrations/Migration20261202020000';
 
 export type Store = MikroORM;
 
@@ -44,7 +45,11 @@ const MIGRATIONS = {
   Migration20261128080000,
   Migration20261201200000,
   Migration20261202000000,
+  Migration20261202020000,
 };
+
+/** Names of the migrations, in the order in which they are made. */
+export const MIGRATION_NAMES = Object.keys(MIGRATIONS);
 
 /** Nothing waits for ever: a lock, a question, a transaction that nobody goes on with, a connection. Milliseconds. */
 const PATIENCE = {

@@ -224,6 +224,7 @@ describe('what the pack holds', () => {
             everyMonths: 6,
             lastOn: '2026-06-01',
             dueOn: null,
+            usual: null,
             note: '',
           },
         },

@@ -2,8 +2,11 @@ import { afterAll, inject } from 'vitest';
 import { openDatabases } from '../../scripts/lib/database';
 import { migrate, openStore, type Store } from '../../src/store/openStore';
 
-/** An empty database with our tables, dropped when the file is done. `open` gives one more connection to it. */
-export async function freshStore(name: string): Promise<{ store: Store; url: string; open: () => Promise<Store> }> {
+/** An empty database with our tables, or without where it says so; dropped when the file is done. `open` gives one more connection to it. */
+export async function freshStore(
+  name: string,
+  { migrated = true } = {},
+): Promise<{ store: Store; url: string; open: () => Promise<Store> }> {
   process.env.DATABASE_URL ??= inject('admin');
   const databases = await openDatabases('test');
   const database = `good_shelf_${name}_${process.pid}`;
@@ -16,7 +19,7 @@ export async function freshStore(name: string): Promise<{ store: Store; url: str
     return store;
   };
   const store = await open();
-  await migrate(store);
+  if (migrated) await migrate(store);
   afterAll(async () => {
     for (const one of opened) await one.close(true);
     await databases.drop(database);

@@ -2,6 +2,7 @@ import { batteryAmbientC } from '../cooling/upsFacts';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { lifeAt } from '../power/batteryRuntime';
+import type { UsualCare } from '../records/careItem';
 import { commonPractice, type Source } from '../standards/source';
 import { addMonths, addYears } from '../text/days';
 
@@ -69,10 +70,20 @@ export function careDates(job: Job, today: string): CareDate[] {
 }
 
 /** Care that is usual, to be added where it applies. Months by rule of thumb (filters 3 to 6 months, restores yearly). */
-export const USUAL_CARE: readonly { what: string; everyMonths: number; source: Source }[] = [
-  { what: 'Clean or change the filters', everyMonths: 6, source: commonPractice },
-  { what: 'Look at the fans, listen to them, and blow out the dust', everyMonths: 12, source: commonPractice },
-  { what: 'Test the battery under load', everyMonths: 6, source: commonPractice },
-  { what: 'Restore the settings from their backup, to see that it works', everyMonths: 12, source: commonPractice },
-  { what: 'Trip the residual-current device by its button', everyMonths: 6, source: commonPractice },
+export const USUAL_CARE_DATES: readonly { usual: UsualCare; what: string; everyMonths: number; source: Source }[] = [
+  { usual: 'filters', what: 'Clean or change the filters', everyMonths: 6, source: commonPractice },
+  {
+    usual: 'fans',
+    what: 'Look at the fans, listen to them, and blow out the dust',
+    everyMonths: 12,
+    source: commonPractice,
+  },
+  { usual: 'battery-test', what: 'Test the battery under load', everyMonths: 6, source: commonPractice },
+  {
+    usual: 'restore-test',
+    what: 'Restore the settings from their backup, to see that it works',
+    everyMonths: 12,
+    source: commonPractice,
+  },
+  { usual: 'rcd-test', what: 'Trip the residual-current device by its button', everyMonths: 6, source: commonPractice },
 ];

@@ -3,6 +3,7 @@ import { apply, marrowby, surveyed } from '../../../tests/support/jobs';
 import { readJobFile, writeJobFile } from '../formats/jobFile';
 import { TABLE_NAMES, tableOf } from '../job/tables';
 import { clashes } from '../job/verify';
+import { openPoints } from '../records/openPoint';
 import { Command } from './commands';
 
 type File = Record<string, Record<string, unknown>[]>;
@@ -92,7 +93,7 @@ describe('commands on tables', () => {
   it('leave everything as it was when one row of many cannot be kept', () => {
     const job = surveyed();
     const [room] = Object.values(job.rooms);
-    const good = { table: 'openPoints' as const, record: { id: 'p', words: 'good', done: false } };
+    const good = { table: 'openPoints' as const, record: openPoints.make({ id: 'p', words: 'good' }) };
     const bad = { table: 'rooms' as const, record: { ...(room as NonNullable<typeof room>), floorId: 'nowhere' } };
     expect(() => apply(job, { type: 'keepRows', rows: [good, bad] })).toThrow();
     expect(job.openPoints.p).toBeUndefined();

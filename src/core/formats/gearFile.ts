@@ -3,7 +3,7 @@ import { TABLES } from '../job/tables';
 import { Id } from '../records/fields';
 import { refuse } from '../text/refusal';
 import { issueWords, parseJson } from './jobFile';
-import { countedOutlets } from './renewJobFile';
+import { choicesAsCodes, countedOutlets } from './renewJobFile';
 
 /** Racks and gear of a site: the job file's rack and gear records, ids optional. */
 export const GearFile = z
@@ -26,7 +26,10 @@ export const GearFile = z
  */
 export function readGearFile(text: string) {
   const given = parseJson(text, 'The gear file');
-  if (typeof given === 'object' && given !== null) countedOutlets(given as Record<string, unknown>);
+  if (typeof given === 'object' && given !== null) {
+    countedOutlets(given as Record<string, unknown>);
+    choicesAsCodes(given as Record<string, unknown>);
+  }
   const checked = GearFile.safeParse(given);
   if (!checked.success)
     return refuse('not-gear', `The gear file is not as its schema says. ${issueWords(checked.error).join('; ')}.`);

@@ -7,7 +7,7 @@ import { refuse } from '../text/refusal';
 import { OLDEST_FORMAT, renewJobFile } from './renewJobFile';
 
 export const JOB_FORMAT = 'good-shelf-job';
-export const JOB_FORMAT_VERSION = 6;
+export const JOB_FORMAT_VERSION = 7;
 
 const lists = Object.fromEntries(
   TABLE_NAMES.map((table) => [table, z.array(tableOf(table).schema).max(tableOf(table).atMost).default([])]),

@@ -88,7 +88,7 @@ describe('a tester’s file', () => {
     ].join('\n');
     const { rows } = read(text);
     expect(rows.map(({ result }) => result)).toMatchObject([
-      { at: '2026-11-27T18:30:05', splitSeen: null, screen: 'not tested', delayNs: null },
+      { at: '2026-11-27T18:30:05', splitSeen: null, screen: 'not-tested', delayNs: null },
       { at: '2026-11-27T18:31:09', splitSeen: false, screen: 'through', delayNs: 320, loopOhm: 9.5 },
     ]);
     expect(rows.map(({ result }) => result?.seq)).toEqual([1, 2]);

@@ -147,7 +147,7 @@ export function previewResults(
       map: readWireMap(wires) === null ? '' : wires,
       // A plain PASS says nothing of split pairs where nobody said that its tester detects them.
       splitSeen: split ?? (passed === true && (tells === 'certified' || (by && detectsSplits(by))) ? false : null),
-      screen: take('screen', readScreen) ?? 'not tested',
+      screen: take('screen', readScreen) ?? 'not-tested',
       ...figures,
       end: take('end', readEnd) ?? '',
       limit: at('limit'),

@@ -1,3 +1,4 @@
+import { choiceCode, WORDED_CHOICES } from '../records/choiceCode';
 import { groupsOfCount } from '../records/mainsSockets';
 import { freeCode } from '../records/network';
 import { sameKey } from '../text/sameKey';
@@ -64,12 +65,19 @@ function wattsNotEntered(file: Loose): string[] {
   return [];
 }
 
+/** Up to version 6 some choices were written as words with blanks; files of gear have no version. */
+export function choicesAsCodes(file: Loose): string[] {
+  for (const [table, field] of WORDED_CHOICES) for (const row of rows(file, table)) row[field] = choiceCode(row[field]);
+  return [];
+}
+
 const STEPS: Record<number, (file: Loose) => string[]> = {
   1: oneCodeANetwork,
   2: unknownIsNotNothing,
   3: regionOfMains,
   4: countedOutlets,
   5: wattsNotEntered,
+  6: choicesAsCodes,
 };
 
 /**

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { choiceCode, WORDED_CHOICES } from '../records/choiceCode';
 import { groupsOfCount } from '../records/mainsSockets';
 import { refuse } from '../text/refusal';
 import { type Change, isFieldChange } from './change';
@@ -40,7 +41,7 @@ export const stepWords = (kind: Step['kind'], label: string): string =>
  * Version of the schemas that recorded values are written by. It grows when a table or a field is renamed or goes, or a
  * value means something else; a field that is added with a default needs nothing.
  */
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 /** What became of tables and fields: by the last version that had the old name. Null: it is gone. */
 export type Renamed = {
@@ -60,6 +61,8 @@ const REREAD: readonly { lastVersion: number; table: TableName; field: string; t
   { lastVersion: 3, table: 'gear', field: 'outlets', to: countedOutlets },
   // Up to version 4 watts over the cable that nobody entered were 0.
   { lastVersion: 4, table: 'runs', field: 'poeW', to: zeroIsUnknown },
+  // Up to version 5 some choices were words with blanks.
+  ...WORDED_CHOICES.map(([table, field]) => ({ lastVersion: 5, table, field, to: choiceCode })),
 ];
 function countedOutlets(value: unknown): unknown {
   return typeof value === 'number' ? groupsOfCount(value) : value;

@@ -16,6 +16,8 @@ import { Stream } from '../records/stream';
 import { runLengthMm } from '../runs/routeLength';
 import { answerOf } from '../site/answers';
 import { findSnags } from '../snags/findSnags';
+import { newSnags } from '../snags/newSnags';
+import type { Snag } from '../snags/snag';
 import { recorderFacts, recordersOf } from '../storage/recorders';
 import { counted } from '../text/counted';
 import { formatLength } from '../units/length';
@@ -188,7 +190,7 @@ export function waysFor(job: Job, wish: OneMoreWish, newId: (what: string) => st
   // Of spare runs the cheapest ones, and the new one however dear it is: it leaves the spares.
   const cheapest = ways.slice(0, most);
   if (fresh && !cheapest.includes(fresh)) cheapest.splice(most - 1, 1, fresh);
-  const before = new Set(findSnags(job).map(({ what }) => what));
+  const before = findSnags(job);
   return {
     ways: cheapest.map((way) => ({ ...way, bites: bitesOf(job, way.commands, before) })),
     none: [...new Set(none)],
@@ -197,12 +199,8 @@ export function waysFor(job: Job, wish: OneMoreWish, newId: (what: string) => st
 }
 
 /** Snags that stand after the commands and did not before. */
-function bitesOf(job: Job, commands: readonly Command[], before: ReadonlySet<string>): string[] {
-  const after = applyCommands(job, [...commands]).job;
-  return findSnags(after)
-    .map(({ what }) => what)
-    .filter((what) => !before.has(what));
-}
+const bitesOf = (job: Job, commands: readonly Command[], before: readonly Snag[]): string[] =>
+  newSnags(before, findSnags(applyCommands(job, [...commands]).job)).map(({ what }) => what);
 
 function spareWay(
   job: Job,

@@ -7,6 +7,7 @@ import { portKey } from '../records/portKey';
 import { isSwitching, portsOf } from '../records/ports';
 import { Uplink } from '../records/uplink';
 import { findSnags } from '../snags/findSnags';
+import { newSnags } from '../snags/newSnags';
 import { STATION_LIST } from '../stations/stations';
 
 export const WHAT_IFS = [
@@ -122,18 +123,17 @@ export function whatIf(job: Job, id: WhatIfId): WhatIf {
   }
   const [was, will] = [indexJob(job), indexJob(after)];
   const differences = STATION_LIST.flatMap((station) => {
-    const before = new Map(station.figures(was).map(({ name, value }) => [name, value]));
-    return station.figures(will).flatMap(({ name, value }) => {
-      const then = before.get(name) ?? '';
+    const before = new Map(station.figures(was).map(({ id: of, value }) => [of, value]));
+    return station.figures(will).flatMap(({ id: of, name, value }) => {
+      const then = before.get(of) ?? '';
       return then === value ? [] : [{ station: station.name, figure: name, before: then, after: value }];
     });
   });
-  const words = (of: Job) => new Set(findSnags(of).map(({ what }) => what));
-  const [stood, stand] = [words(job), words(after)];
+  const [stood, stand] = [findSnags(job), findSnags(after)];
   return {
     differences,
-    come: [...stand].filter((one) => !stood.has(one)),
-    go: [...stood].filter((one) => !stand.has(one)),
+    come: newSnags(stood, stand).map(({ what }) => what),
+    go: newSnags(stand, stood).map(({ what }) => what),
     fault: null,
   };
 }

@@ -176,9 +176,9 @@ describe('ways', () => {
   it('keep A = S × P from mains: 20, 60 and 30 mm (EN 50174-2, from memory), and 50 mm in the open (NFPA 70 800.133)', () => {
     expect(separationNeededMm(false, 'none', 3)).toBeCloseTo(20);
     expect(separationNeededMm(false, 'none', 8)).toBeCloseTo(60);
-    expect(separationNeededMm(false, 'perforated metal', 8)).toBeCloseTo(30);
+    expect(separationNeededMm(false, 'perforated-metal', 8)).toBeCloseTo(30);
     expect(separationAskedMm(false, 'none', 3)).toBe(50);
-    expect(separationAskedMm(true, 'solid metal', 8)).toBe(0);
+    expect(separationAskedMm(true, 'solid-metal', 8)).toBe(0);
   });
 });
 

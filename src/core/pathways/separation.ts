@@ -13,6 +13,6 @@ export function separationNeededMm(screened: boolean, containment: Pathway['cont
 
 /** The greater of that and the least distance in the open, which a barrier of solid metal does away with. */
 export const separationAskedMm = (screened: boolean, containment: Pathway['containment'], circuits: number): number =>
-  containment === 'solid metal' || circuits <= 0
+  containment === 'solid-metal' || circuits <= 0
     ? separationNeededMm(screened, containment, circuits)
     : Math.max(mainsLeastMm, separationNeededMm(screened, containment, circuits));

@@ -10,14 +10,14 @@ import { batteryMinutes, loadFor, type Shed, shedding, sheddingCurve, shedTo, un
 const job = powered();
 const ups = job.gear.ups as NonNullable<typeof job.gear.ups>;
 
-const WORTH = { stays: 1_000_000, 'may go': 1000, 'goes first': 10 } as const;
+const WORTH = { stays: 1_000_000, 'may-go': 1000, 'goes-first': 10 } as const;
 const loads = (seed: number, count: number): Shed[] => {
   const random = seededRandom(seed);
   return Array.from({ length: count }, (_, at) => ({
     gearId: `g${at}`,
     name: `g${at}`,
     watts: 5 + Math.round(random() * 2000) / 10,
-    inOutage: (['stays', 'may go', 'goes first'] as const)[Math.floor(random() * 3)] as Shed['inOutage'],
+    inOutage: (['stays', 'may-go', 'goes-first'] as const)[Math.floor(random() * 3)] as Shed['inOutage'],
   }));
 };
 const kept = (all: Shed[], dropped: readonly Shed[]) =>

@@ -160,7 +160,7 @@ export function loadFor(battery: Battery, efficiency: number | null, minutes: nu
 }
 
 /** What it is worth that a device stays on. */
-const WORTH = { stays: 1_000_000, 'may go': 1000, 'goes first': 10 } as const;
+const WORTH = { stays: 1_000_000, 'may-go': 1000, 'goes-first': 10 } as const;
 
 export type Shed = { gearId: string; name: string; watts: number; inOutage: Gear['inOutage'] };
 export type Shedding = {
@@ -197,7 +197,7 @@ export function shedTo(loads: readonly Shed[], mostW: number): { dropped: Shed[]
     new Int32Array(loads.length).fill(1),
     mostW + 1e-9,
   );
-  const order = { 'goes first': 0, 'may go': 1, stays: 2 };
+  const order = { 'goes-first': 0, 'may-go': 1, stays: 2 };
   return {
     dropped: loads
       .filter((_, at) => counts[at] === 0)

@@ -33,7 +33,7 @@ const strip = Gear.parse({
   powerW: 0,
   outlets: [{ count: 8, kind: 'c13' }],
 });
-const device = (id: string, kind: Gear['kind'], powerW: number, inOutage: Gear['inOutage'] = 'may go') =>
+const device = (id: string, kind: Gear['kind'], powerW: number, inOutage: Gear['inOutage'] = 'may-go') =>
   Gear.parse({
     id,
     name: id,

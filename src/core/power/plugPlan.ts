@@ -22,13 +22,13 @@ import { surveyedWalls, wallOutletCount } from './surveyedWalls';
 /** Prices of the choice, in points: a centimetre of cord is one. Common practice, no source. */
 const PRICES = {
   leftOut: 1_000_000,
-  leftOutFor: { stays: 300_000, 'may go': 100_000, 'goes first': 0 },
+  leftOutFor: { stays: 300_000, 'may-go': 100_000, 'goes-first': 0 },
   /** What must stay on is not behind a battery. */
   offBattery: 20_000,
   /** The way to the internet is not behind a battery that has room for it, though nobody said that it must stay on. */
   networkOffBattery: 2000,
   /** Battery minutes go to what may go dark. */
-  onBattery: { 'may go': 300, 'goes first': 3000 },
+  onBattery: { 'may-go': 300, 'goes-first': 3000 },
   /** Two supplies of a device on one feed. */
   oneFeed: 15_000,
   /** A gateway or modem hangs now and then: from afar it is switched off and on again. */
@@ -152,7 +152,7 @@ export function plugProblem(job: Job): { problem: PackingProblem; items: Item[];
       let price = Math.round(stockCordMm(way(fed, gear, one) ?? 1500) / 10);
       if (fit.fits === 'unknown') price += PRICES.unknownFit;
       if (gear.inOutage === 'stays') price += one.battery ? 0 : PRICES.offBattery;
-      else if (gear.inOutage === 'may go' && NETWORK.includes(gear.kind))
+      else if (gear.inOutage === 'may-go' && NETWORK.includes(gear.kind))
         price += one.battery ? 0 : PRICES.networkOffBattery;
       else if (one.battery) price += PRICES.onBattery[gear.inOutage];
       if (HANGS.includes(gear.kind) && !one.outlet.switched) price += PRICES.notSwitched;
@@ -322,7 +322,7 @@ function whyHere(
   else if (at.battery && NETWORK.includes(gear.kind))
     why.push('the network hangs on it: on battery, though not set to stay on');
   else if (at.battery) why.push('no other outlet is free');
-  else if (gear.inOutage === 'may go') why.push('may go dark in an outage, as set in Stack');
+  else if (gear.inOutage === 'may-go') why.push('may go dark in an outage, as set in Stack');
   const other = items.findIndex((one, slot) => slot !== item && one.gear.id === gear.id && (placeOf[slot] ?? -1) >= 0);
   const there = other < 0 ? undefined : places[placeOf[other] ?? -1];
   if (there)

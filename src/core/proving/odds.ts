@@ -34,7 +34,7 @@ const RULE: Record<Symptom, Partial<Record<FaultPart, number>>> = {
     device: 8,
     port: 5,
   },
-  'no power': {
+  'no-power': {
     power: 26,
     port: 12,
     device: 20,
@@ -54,8 +54,8 @@ const RULE: Record<Symptom, Partial<Record<FaultPart, number>>> = {
     'patch-cord': 6,
     supply: 5,
   },
-  'half duplex': { port: 45, device: 45, 'device-cord': 5, 'patch-cord': 5 },
-  'warm afternoons': {
+  'half-duplex': { port: 45, device: 45, 'device-cord': 5, 'patch-cord': 5 },
+  'warm-afternoons': {
     switch: 34,
     device: 24,
     power: 14,

@@ -24,7 +24,7 @@ export const LEVELS: readonly Level[] = [
   { title: 'Slower than wanted', symptom: 'slow', parts: [...CORDS, ...JACKS, 'cable', 'port', 'device'], faults: 1 },
   {
     title: 'No power',
-    symptom: 'no power',
+    symptom: 'no-power',
     parts: ['power', 'port', 'device', ...CORDS, ...JACKS, 'cable'],
     faults: 1,
   },
@@ -33,7 +33,7 @@ export const LEVELS: readonly Level[] = [
   { title: 'It restarts', symptom: 'restarts', parts: ['power', 'device', ...CORDS, ...JACKS, 'supply'], faults: 1 },
   {
     title: 'Only on warm afternoons',
-    symptom: 'warm afternoons',
+    symptom: 'warm-afternoons',
     parts: ['switch', 'device', 'power', 'supply', 'uplink', ...JACKS, 'cable'],
     faults: 1,
   },
@@ -59,10 +59,10 @@ const SEEN: Record<Symptom, string> = {
   dark: 'has no link at all',
   slow: 'links at 100 Mb/s and not at 1000',
   errors: 'links, but the switch counts errors',
-  'no power': 'gets no power over its cable',
+  'no-power': 'gets no power over its cable',
   restarts: 'starts anew every few hours',
-  'half duplex': 'links at half duplex',
-  'warm afternoons': 'fails on warm afternoons only',
+  'half-duplex': 'links at half duplex',
+  'warm-afternoons': 'fails on warm afternoons only',
 };
 
 /** One of the suspects by their odds. @param at 0 to 1 */

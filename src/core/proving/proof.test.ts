@@ -349,7 +349,7 @@ describe('a gap in a result or in its run', () => {
     passed: fc.boolean(),
     at: of('2026-12-07T18:00', '2026-12-07T18:00:30', '2026-12-07T18:01'),
     map: of('', '12345678'),
-    screen: of('not tested', 'through'),
+    screen: of('not-tested', 'through'),
     splitSeen: of(null, false),
     speedMbps: of(null, 1000, 10_000),
     limit: of('', 'Cat 6 permanent link', 'Cat 6A permanent link', 'Class EA channel'),
@@ -369,7 +369,7 @@ describe('a gap in a result or in its run', () => {
     poeW: of(null, 0, 15),
     lengthMm: of(null, 45_000),
   });
-  const EMPTY = { limit: '', map: '', screen: 'not tested' } as const;
+  const EMPTY = { limit: '', map: '', screen: 'not-tested' } as const;
   const gaps = of(
     'map',
     'screen',

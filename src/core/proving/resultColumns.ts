@@ -187,7 +187,7 @@ export function readSplit(cell: string): Cell<boolean | null> {
 
 export function readScreen(cell: string): Cell<(typeof SCREENS)[number]> {
   const plain = cell.trim().toLowerCase();
-  if (plain === '' || /not tested|n\/?a|unknown/.test(plain)) return { value: 'not tested' };
+  if (plain === '' || /not tested|n\/?a|unknown/.test(plain)) return { value: 'not-tested' };
   if (/^(through|ok|pass|yes|closed|continuous)$/.test(plain)) return { value: 'through' };
   if (/^(open|fail|broken)$/.test(plain)) return { value: 'open' };
   return /^(none|no)$/.test(plain) ? { value: 'none' } : { expected: 'through, open, none or not tested' };

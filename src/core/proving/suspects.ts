@@ -57,7 +57,7 @@ export function suspectsOf(
     id: part,
     part,
     words,
-    odds: part === 'power' && !powered && symptom !== 'no power' ? 0 : (odds.get(part) ?? 0),
+    odds: part === 'power' && !powered && symptom !== 'no-power' ? 0 : (odds.get(part) ?? 0),
     mend: MENDS[part].mend,
     mendMin: MENDS[part].minutes,
   });
@@ -72,7 +72,7 @@ export function suspectsOf(
     single('port', switchPort ? `${switchPort}, or how it is set` : 'The switch port, or how it is set'),
     single('power', `The power for ${device}: class, budget, or volts at its end`),
     ...shared.map(({ id, part, words, factor }): Suspect => {
-      const { mend, minutes } = symptom === 'warm afternoons' && part === 'switch' ? COOL : MENDS[part];
+      const { mend, minutes } = symptom === 'warm-afternoons' && part === 'switch' ? COOL : MENDS[part];
       return { id, part, words, odds: ((odds.get(part) ?? 0) * factor) / of(part), mend, mendMin: minutes };
     }),
   ].filter((one) => one.odds > 0);

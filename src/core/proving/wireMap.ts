@@ -16,7 +16,7 @@ export const splitSource: Source = fromMemory('split pairs: seen by crosstalk or
 export type WireMap = {
   /** By pin of end 1, first entry pin 1: far pins that answer; none: open. */
   to: readonly (readonly number[])[];
-  screen: 'through' | 'open' | 'none' | 'not tested';
+  screen: 'through' | 'open' | 'none' | 'not-tested';
   /** Measured length of each contact pair, m, in the order of `CONTACT_PAIRS`; null: not measured. */
   pairM: readonly (number | null)[];
   /** Whether crosstalk or impedance was looked at: without it a split pair cannot be seen. */

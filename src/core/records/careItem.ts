@@ -2,6 +2,10 @@ import { z } from 'zod';
 import { day, Id, line, name, whole } from './fields';
 import { clearedWith, defineTable } from './table';
 
+/** Care that is usual in any cabinet. */
+export const USUAL_CARE = ['filters', 'fans', 'battery-test', 'restore-test', 'rcd-test'] as const;
+export type UsualCare = (typeof USUAL_CARE)[number];
+
 /** Something that is to be looked after: again and again, or until one day. */
 export const CareItem = z
   .strictObject({
@@ -12,6 +16,7 @@ export const CareItem = z
     lastOn: day.nullable().default(null).describe('when it was done last; null: not known'),
     dueOn: day.nullable().default(null).describe('of what is due once, such as the end of a warranty'),
     note: line(300).default(''),
+    usual: z.enum(USUAL_CARE).nullable().default(null).describe('which of the usual ones it is; null: none of them'),
   })
   .meta({ id: 'CareItem' });
 export type CareItem = z.infer<typeof CareItem>;

@@ -113,7 +113,12 @@ export const Drives = z.strictObject({
 export type Drives = z.infer<typeof Drives>;
 
 /** What becomes of a device while the mains are out. */
-export const OUTAGES = ['stays', 'may go', 'goes first'] as const;
+export const OUTAGES = ['stays', 'may-go', 'goes-first'] as const;
+export const OUTAGE_WORDS: Record<(typeof OUTAGES)[number], string> = {
+  stays: 'stays on',
+  'may-go': 'may go dark',
+  'goes-first': 'goes first',
+};
 
 /** What it is made to be screwed to: the rails of a rack, the upright channel beside them, or nothing. */
 const FRAMES = ['19-inch', '10-inch', 'upright', 'free'] as const;
@@ -170,7 +175,7 @@ export const Gear = z
     inrushA: amount(0, 2000).nullable().default(null).describe('peak when switched on cold'),
     leakMa: amount(0, 100).nullable().default(null).describe('standing current to earth'),
     inputA: amount(0.5, 125).nullable().default(null).describe('rating of its own plug or inlet; null: as its kind'),
-    inOutage: z.enum(OUTAGES).default('may go').describe('whether it must stay on while the mains are out'),
+    inOutage: z.enum(OUTAGES).default('may-go').describe('whether it must stay on while the mains are out'),
     outlets: z.array(OutletGroup).max(8).default([]).describe('mains outlets that it offers'),
     battery: Battery.nullable().default(null),
     drives: Drives.nullable().default(null),

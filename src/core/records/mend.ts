@@ -3,8 +3,17 @@ import { amount, Id, line } from './fields';
 import { defineTable, goesWith } from './table';
 
 /** What is seen of a run that is not as it should be. */
-export const SYMPTOMS = ['dark', 'slow', 'errors', 'no power', 'restarts', 'half duplex', 'warm afternoons'] as const;
+export const SYMPTOMS = ['dark', 'slow', 'errors', 'no-power', 'restarts', 'half-duplex', 'warm-afternoons'] as const;
 export type Symptom = (typeof SYMPTOMS)[number];
+export const SYMPTOM_WORDS: Record<Symptom, string> = {
+  dark: 'no link at all',
+  slow: 'links slower than wanted',
+  errors: 'links, with errors',
+  'no-power': 'no power over the cable',
+  restarts: 'the device restarts',
+  'half-duplex': 'links at half duplex',
+  'warm-afternoons': 'fails on warm afternoons only',
+};
 
 /** What may be the fault, from the device to what feeds the switch. */
 export const FAULT_PARTS = [
@@ -21,6 +30,19 @@ export const FAULT_PARTS = [
   'supply',
 ] as const;
 export type FaultPart = (typeof FAULT_PARTS)[number];
+export const PART_WORDS: Record<FaultPart, string> = {
+  device: 'the device',
+  'device-cord': 'the cord at the device',
+  'outlet-jack': 'the jack at the outlet',
+  cable: 'the cable in the wall',
+  'panel-jack': 'the end at the panel',
+  'patch-cord': 'the patch cord',
+  port: 'the switch port',
+  power: 'power over the cable',
+  switch: 'the switch',
+  uplink: 'an uplink',
+  supply: 'what feeds the switch',
+};
 
 /** What was wrong with a run, as it was found: it teaches the odds. Goes with its run. */
 export const Mend = z

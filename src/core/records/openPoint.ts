@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, name } from './fields';
+import { Id, line, name } from './fields';
 import { defineTable } from './table';
 
 /** Something to settle or to do that no rule would find. */
@@ -8,6 +8,9 @@ export const OpenPoint = z
     id: Id,
     words: name(300),
     done: z.boolean().default(false),
+    about: line(200)
+      .default('')
+      .describe('what it was made of, such as a cause that a switch showed; empty: of nothing'),
   })
   .meta({ id: 'OpenPoint' });
 export type OpenPoint = z.infer<typeof OpenPoint>;

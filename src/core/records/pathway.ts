@@ -6,7 +6,13 @@ export const PATHWAY_KINDS = ['conduit', 'trunking', 'tray', 'hooks', 'hole'] as
 export const SURROUNDINGS = ['indoor', 'riser', 'plenum', 'outdoor', 'buried'] as const;
 export type Surroundings = (typeof SURROUNDINGS)[number];
 /** What lies between the pathway and the mains beside it. */
-export const CONTAINMENTS = ['none', 'open metal', 'perforated metal', 'solid metal'] as const;
+export const CONTAINMENTS = ['none', 'open-metal', 'perforated-metal', 'solid-metal'] as const;
+export const CONTAINMENT_WORDS: Record<(typeof CONTAINMENTS)[number], string> = {
+  none: 'none',
+  'open-metal': 'open metal',
+  'perforated-metal': 'perforated metal',
+  'solid-metal': 'solid metal',
+};
 
 /** A way that runs share. Round ones have a width only, the inside diameter. */
 export const Pathway = z

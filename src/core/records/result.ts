@@ -4,7 +4,13 @@ import { defineTable, goesWith } from './table';
 import { TESTER_TELLS } from './tester';
 
 export const TESTED_FROM = ['', 'panel', 'outlet'] as const;
-export const SCREENS = ['through', 'open', 'none', 'not tested'] as const;
+export const SCREENS = ['through', 'open', 'none', 'not-tested'] as const;
+export const SCREEN_WORDS: Record<(typeof SCREENS)[number], string> = {
+  'not-tested': 'not tested',
+  through: 'goes through',
+  open: 'open',
+  none: 'no screen',
+};
 const metres = amount(0, 2000).nullable().default(null);
 
 /** What a tester said of a run. Results are only ever added: a later one says more, none is changed. Goes with its run. */
@@ -22,7 +28,7 @@ export const Result = z
     seq: whole(0, 1_000_000_000).default(0).describe('order of entry within the job; 0: not known'),
     by: line(60).default(''),
     map: line(60).default('').describe('far pins by near pin, such as 1 2 3 - 5 6 7 8; empty: not taken down'),
-    screen: z.enum(SCREENS).default('not tested'),
+    screen: z.enum(SCREENS).default('not-tested'),
     splitSeen: z.boolean().nullable().default(null).describe('whether pairs are split; null: it cannot tell'),
     pair12M: metres,
     pair36M: metres,

@@ -460,7 +460,7 @@ describe('the survey and the ways of cables', () => {
     expect(of(under(near, 'united-kingdom'), 'pathway-near-mains')[0]?.source.title).toMatch(/BS 6701/);
     expect(of(laid(1, { mainsMm: 50 }), 'pathway-near-mains')).toEqual([]);
     expect(of(laid(1, { mainsMm: 59, mainsCircuits: 8 }), 'pathway-near-mains')[0]?.what).toMatch(/60 mm/);
-    expect(of(laid(1, { mainsMm: 5, containment: 'solid metal' }), 'pathway-near-mains')).toEqual([]);
+    expect(of(laid(1, { mainsMm: 5, containment: 'solid-metal' }), 'pathway-near-mains')).toEqual([]);
   });
 
   it('hooks stand at most 1.5 m apart (ANSI/TIA-569)', () => {

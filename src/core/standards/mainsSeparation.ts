@@ -5,8 +5,8 @@ export const mainsLeastMm = 50;
 
 /** S, mm, by the cable's segregation class and what contains the mains or the data cable. */
 export const separationMm = {
-  screened: { none: 50, 'open metal': 38, 'perforated metal': 25, 'solid metal': 0 },
-  unscreened: { none: 100, 'open metal': 75, 'perforated metal': 50, 'solid metal': 0 },
+  screened: { none: 50, 'open-metal': 38, 'perforated-metal': 25, 'solid-metal': 0 },
+  unscreened: { none: 100, 'open-metal': 75, 'perforated-metal': 50, 'solid-metal': 0 },
 } as const;
 
 /** P by the number of single-phase 20 A circuits: the row holds up to and with so many. */

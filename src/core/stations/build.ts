@@ -33,11 +33,11 @@ export const build: Station = {
     const kit = Object.values(job.kitItems);
     const there = kit.filter(({ state }) => state === 'at-hand' || state === 'in-van').length;
     return [
-      { name: 'Steps ticked', value: String(of('done')) },
-      { name: 'Skipped', value: String(of('skipped')) },
-      { name: 'Stuck', value: String(of('stuck')) },
-      { name: 'Visits', value: String(Object.keys(job.visits).length) },
-      { name: 'Kit at hand', value: partOf(there, kit.length) },
+      { id: 'steps-ticked', name: 'Steps ticked', value: String(of('done')) },
+      { id: 'skipped', name: 'Skipped', value: String(of('skipped')) },
+      { id: 'stuck', name: 'Stuck', value: String(of('stuck')) },
+      { id: 'visits', name: 'Visits', value: String(Object.keys(job.visits).length) },
+      { id: 'kit-at-hand', name: 'Kit at hand', value: partOf(there, kit.length) },
     ];
   },
 };

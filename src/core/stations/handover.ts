@@ -19,9 +19,9 @@ export const handover: Station = {
     // The core has no clock: what is overdue is said where today is known.
     const care = careDates(job, '0000-01-01');
     return [
-      { name: 'Proven or accepted', value: partOf(gate.length - open.length, gate.length) },
-      { name: 'Dates of care', value: String(care.filter(({ due }) => due !== null).length) },
-      { name: 'Dates not known', value: String(care.filter(({ due }) => due === null).length) },
+      { id: 'proven-or-accepted', name: 'Proven or accepted', value: partOf(gate.length - open.length, gate.length) },
+      { id: 'dates-of-care', name: 'Dates of care', value: String(care.filter(({ due }) => due !== null).length) },
+      { id: 'dates-not-known', name: 'Dates not known', value: String(care.filter(({ due }) => due === null).length) },
     ];
   },
 };

@@ -15,9 +15,9 @@ export const land: Station = {
       .filter((gear) => gear.kind === 'panel')
       .reduce((sum, gear) => sum + portsOf(gear).length, 0);
     return [
-      { name: 'Landed', value: partOf(landingOfRun.size, runsInOrder.length) },
-      { name: 'Panel ports', value: String(ports) },
-      { name: 'Spare ports', value: String(Math.max(0, ports - landingAtPort.size)) },
+      { id: 'landed', name: 'Landed', value: partOf(landingOfRun.size, runsInOrder.length) },
+      { id: 'panel-ports', name: 'Panel ports', value: String(ports) },
+      { id: 'spare-ports', name: 'Spare ports', value: String(Math.max(0, ports - landingAtPort.size)) },
     ];
   },
 };

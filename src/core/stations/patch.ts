@@ -41,9 +41,9 @@ export const patch: Station = {
     const loads = switchLoads(index.job);
     const switches = index.gearInOrder.filter((gear) => gear.kind === 'switch');
     return [
-      { name: 'Patched', value: String(index.cordAtSwitchPort.size) },
+      { id: 'patched', name: 'Patched', value: String(index.cordAtSwitchPort.size) },
       ...switches.flatMap((gear) => {
-        const { name, poeBudgetW } = gear;
+        const { id, name, poeBudgetW } = gear;
         const load = loads.get(gear.id);
         const ports = portsOf(gear).length;
         const usedW = Math.round((load?.usedW ?? 0) * 10) / 10;
@@ -52,8 +52,10 @@ export const patch: Station = {
           return index.cordAtSwitchPort.has(key) || index.uplinkAtPort.has(key);
         }).length;
         return [
-          { name: `${name} ports in use`, value: partOf(inUse, ports) },
-          ...(poeBudgetW > 0 ? [{ name: `${name} PoE`, value: partOf(usedW, formatWatts(poeBudgetW)) }] : []),
+          { id: `ports-in-use ${id}`, name: `${name} ports in use`, value: partOf(inUse, ports) },
+          ...(poeBudgetW > 0
+            ? [{ id: `poe ${id}`, name: `${name} PoE`, value: partOf(usedW, formatWatts(poeBudgetW)) }]
+            : []),
         ];
       }),
     ];

@@ -23,9 +23,14 @@ export const power: Station = {
     const circuits = circuitLoads(job);
     const [plugged, inlets] = power.progress(index);
     return [
-      { name: 'Plugged', value: partOf(plugged, inlets) },
-      { name: 'Places within earshot', value: String(Object.keys(job.noisePlaces).length) },
+      { id: 'plugged', name: 'Plugged', value: partOf(plugged, inlets) },
+      {
+        id: 'places-within-earshot',
+        name: 'Places within earshot',
+        value: String(Object.keys(job.noisePlaces).length),
+      },
       ...circuits.map(({ circuit, amps, limitA, full }) => ({
+        id: `circuit ${circuit.id}`,
         name: circuit.name,
         value:
           amps === null
@@ -35,6 +40,7 @@ export const power: Station = {
       ...Object.values(job.racks).map((rack) => {
         const { watts, summerC } = cabinetHeat(job, rack);
         return {
+          id: `heat ${rack.id}`,
           name: `${rack.name}, heat`,
           value: `${atLeastWords(watts, formatWatts)}, ${Math.round(summerC)} °C in summer`,
         };

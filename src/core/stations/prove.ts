@@ -23,17 +23,31 @@ export const prove: Station = {
     const { tested, passedFirst, low, high } = firstPassYield(job);
     const others = gateOf(job).filter(({ kind }) => kind !== 'run');
     return [
-      { name: 'Passed', value: partOf(of('passed'), all.length) },
-      { name: 'Failed', value: String(of('failed')) },
-      { name: 'Incomplete', value: String(of('incomplete') + of('not judged')) },
-      { name: 'Not tested', value: String(of('not tested')) },
-      { name: 'Accepted untested', value: String(of('accepted')) },
-      { name: 'Cords, uplinks, feeds to sign off', value: String(others.filter(({ open }) => open).length) },
-      { name: 'Passed at first', value: tested === 0 ? 'none tested' : partOf(passedFirst, tested) },
+      { id: 'passed', name: 'Passed', value: partOf(of('passed'), all.length) },
+      { id: 'failed', name: 'Failed', value: String(of('failed')) },
+      { id: 'incomplete', name: 'Incomplete', value: String(of('incomplete') + of('not judged')) },
+      { id: 'not-tested', name: 'Not tested', value: String(of('not tested')) },
+      { id: 'accepted-untested', name: 'Accepted untested', value: String(of('accepted')) },
+      {
+        id: 'cords-uplinks-feeds-to-sign-off',
+        name: 'Cords, uplinks, feeds to sign off',
+        value: String(others.filter(({ open }) => open).length),
+      },
+      {
+        id: 'passed-at-first',
+        name: 'Passed at first',
+        value: tested === 0 ? 'none tested' : partOf(passedFirst, tested),
+      },
       // From a few tests nothing can be said of how many fail.
       ...(tested < ENOUGH_TESTS
         ? []
-        : [{ name: 'Fail at first, 95 %', value: `${percent(low, 1)} to ${percent(high, 1)}` }]),
+        : [
+            {
+              id: 'fail-at-first-95-percent',
+              name: 'Fail at first, 95 %',
+              value: `${percent(low, 1)} to ${percent(high, 1)}`,
+            },
+          ]),
     ];
   },
 };

@@ -31,11 +31,11 @@ export const runs: Station = {
     const known = lengths.filter((mm) => mm !== null);
     const total = known.reduce((sum, mm) => sum + mm, 0);
     return [
-      { name: 'Runs', value: String(runsInOrder.length) },
-      { name: 'With a device', value: String(runsInOrder.filter(isLive).length) },
-      { name: 'Critical', value: String(runsInOrder.filter((run) => run.critical).length) },
-      { name: 'Fixed cable', value: formatLength(total, job.units) },
-      { name: 'Length unknown', value: String(lengths.length - known.length) },
+      { id: 'runs', name: 'Runs', value: String(runsInOrder.length) },
+      { id: 'with-a-device', name: 'With a device', value: String(runsInOrder.filter(isLive).length) },
+      { id: 'critical', name: 'Critical', value: String(runsInOrder.filter((run) => run.critical).length) },
+      { id: 'fixed-cable', name: 'Fixed cable', value: formatLength(total, job.units) },
+      { id: 'length-unknown', name: 'Length unknown', value: String(lengths.length - known.length) },
     ];
   },
 };

@@ -19,13 +19,14 @@ export const stack: Station = {
     const { units, freeUnits, massKg, ratedLoadKg, powerW, inPile } = rackFigures(job);
     const mass = atLeastWords(massKg, (kg) => formatMass(kg, job.units));
     return [
-      { name: 'Units free', value: partOf(freeUnits, units) },
-      { name: 'In the pile', value: String(inPile) },
+      { id: 'units-free', name: 'Units free', value: partOf(freeUnits, units) },
+      { id: 'in-the-pile', name: 'In the pile', value: String(inPile) },
       {
+        id: 'gear-in-the-rack',
         name: 'Gear in the rack',
         value: ratedLoadKg === null ? mass : partOf(mass, formatMass(ratedLoadKg, job.units)),
       },
-      { name: 'Power without PoE', value: atLeastWords(powerW, formatWatts) },
+      { id: 'power-without-poe', name: 'Power without PoE', value: atLeastWords(powerW, formatWatts) },
     ];
   },
 };

@@ -3,7 +3,8 @@ import type { Reads } from '../job/reads';
 import type { StationId } from '../job/stationIds';
 import type { TableName } from '../job/tables';
 
-export type Figure = { name: string; value: string };
+/** A key figure: its id stays, whatever it is called. */
+export type Figure = { id: string; name: string; value: string };
 
 /** One station of the job line. What reads all of them reads the list in `stations.ts`. */
 export type Station = {

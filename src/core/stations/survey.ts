@@ -12,10 +12,11 @@ export const survey: Station = {
   reads: { rooms: ['id'], answers: true, rules: true },
   progress: ({ job }) => surveyProgress(job),
   figures: ({ job }) => [
-    { name: 'Rooms on the plan', value: String(Object.keys(job.rooms).length) },
-    { name: 'Wishes', value: String(Object.keys(job.wishes).length) },
-    { name: 'Runs not taken over yet', value: String(proposeRuns(job).missing) },
+    { id: 'rooms-on-the-plan', name: 'Rooms on the plan', value: String(Object.keys(job.rooms).length) },
+    { id: 'wishes', name: 'Wishes', value: String(Object.keys(job.wishes).length) },
+    { id: 'runs-not-taken-over-yet', name: 'Runs not taken over yet', value: String(proposeRuns(job).missing) },
     {
+      id: 'open-points',
       name: 'Open points',
       value: String(openByItself(job).length + Object.values(job.openPoints).filter((one) => !one.done).length),
     },

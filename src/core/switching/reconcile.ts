@@ -26,6 +26,10 @@ export type Cause = {
   mend: string;
 };
 
+/** What a cause is, by its kind and ports, whatever its sentence says. At most 200 characters. */
+export const causeId = ({ kind, places }: Pick<Cause, 'kind' | 'places'>): string =>
+  `${kind} ${places.map(({ switchId, port }) => portKey(switchId, port)).join(' ')}`.slice(0, 200);
+
 export type Reconciled = {
   causes: Cause[];
   /** Ports that are as planned, as far as can be told. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { careDates, USUAL_CARE } from '@/core/care/careDates';
+import { careDates, USUAL_CARE_DATES } from '@/core/care/careDates';
 import { indexJob } from '@/core/job/jobIndex';
 import { type CareItem, careItems } from '@/core/records/careItem';
 import { citeFor } from '@/core/standards/cite';
@@ -27,7 +27,9 @@ export function CareView() {
   const soon = dates.filter(({ due, overdue: late }) => due !== null && !late && due <= addDays(today, A_YEAR));
   const later = dates.filter(({ due }) => due !== null && due > addDays(today, A_YEAR));
   const unknown = dates.filter(({ due }) => due === null);
-  const missing = USUAL_CARE.filter(({ what }) => !Object.values(job.careItems).some((item) => item.what === what));
+  const missing = USUAL_CARE_DATES.filter(
+    ({ usual }) => !Object.values(job.careItems).some((item) => item.usual === usual),
+  );
   return (
     <Scroll label="Care">
       <Figures>
@@ -66,11 +68,14 @@ export function CareView() {
           <div className="pt-2 text-[13px]">
             <p className="text-soft">Usual, to be added where it applies ({citeFor(commonPractice, job.rules)}):</p>
             <div className="flex flex-wrap gap-2 pt-1">
-              {missing.map(({ what, everyMonths }) => (
+              {missing.map(({ usual, what, everyMonths }) => (
                 <Button
-                  key={what}
+                  key={usual}
                   onClick={() =>
-                    keep({ table: 'careItems', record: careItems.make({ id: newRowId('care'), what, everyMonths }) })
+                    keep({
+                      table: 'careItems',
+                      record: careItems.make({ id: newRowId('care'), usual, what, everyMonths }),
+                    })
                   }
                 >
                   {what}, every {everyMonths} months

@@ -8,7 +8,7 @@ import { citeFor } from '@/core/standards/cite';
 import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '@/core/switching/addresses';
 import { treeSource } from '@/core/switching/managementTree';
 import { readSwitchWatts } from '@/core/switching/readWalk';
-import { plannedPorts, reconcileAll } from '@/core/switching/reconcile';
+import { causeId, plannedPorts, reconcileAll } from '@/core/switching/reconcile';
 import { counted } from '@/core/text/counted';
 import type { SwitchesHere } from '@/core/wire/switches';
 import { simulatedAddress } from '@/simulators/managedSwitch';
@@ -94,13 +94,7 @@ export function CompareView() {
       </Scroll>
     );
   const now = parsed.find(({ id }) => id === device.id) ?? null;
-  const openWords = new Set(
-    found?.causes
-      .map(({ words }) => words)
-      .filter((words) =>
-        Object.values(job.openPoints).some((point) => !point.done && point.words.startsWith(words.slice(0, 200))),
-      ),
-  );
+  const open = new Set(Object.values(job.openPoints).flatMap(({ done, about }) => (done ? [] : about)));
   const simulated = parsed.some((one) => one.simulated);
   const take = (text: string, made = false) => {
     setWrong(null);
@@ -224,15 +218,12 @@ export function CompareView() {
               {found.causes.map((cause) => {
                 const commands = asSeenCommands(job, cause, found.moved);
                 return (
-                  <li
-                    key={`${cause.kind} ${cause.places.map(({ switchId: id, port }) => `${id} ${port}`).join(' ')} ${cause.words}`}
-                    className="flex flex-wrap items-baseline gap-x-3 border-b py-1"
-                  >
+                  <li key={causeId(cause)} className="flex flex-wrap items-baseline gap-x-3 border-b py-1">
                     <span className="min-w-0 flex-1">
                       <b>{cause.words}</b> {cause.mend}
                       {cause.explains > 1 && <span className="text-soft"> Explains {cause.explains} findings.</span>}
                     </span>
-                    {!openWords.has(cause.words) && (
+                    {!open.has(causeId(cause)) && (
                       <Button
                         look="quiet"
                         onClick={() =>
@@ -241,6 +232,7 @@ export function CompareView() {
                             record: openPoints.make({
                               id: newRowId('open'),
                               words: `${cause.words} ${cause.mend}`.slice(0, 300),
+                              about: causeId(cause),
                             }),
                           })
                         }

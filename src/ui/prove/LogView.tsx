@@ -4,7 +4,7 @@ import { indexJob } from '@/core/job/jobIndex';
 import { detectsSplits, newResult } from '@/core/proving/newResult';
 import { isSettled, type Proof, proofs, resultFault } from '@/core/proving/proof';
 import { readingOf, readWireMap } from '@/core/proving/wireMap';
-import { type Result, SCREENS } from '@/core/records/result';
+import { type Result, SCREEN_WORDS, SCREENS } from '@/core/records/result';
 import type { Tester } from '@/core/records/tester';
 import { isScreened } from '@/core/runs/cableKinds';
 import { runOfScan } from '@/core/trace/readScan';
@@ -177,12 +177,6 @@ const fits = (text: string): boolean => {
   const amount = amountOf(text);
   return amount === null || (Number.isFinite(amount) && amount >= 0);
 };
-const SCREEN_WORDS: Record<Result['screen'], string> = {
-  'not tested': 'not tested',
-  through: 'goes through',
-  open: 'open',
-  none: 'no screen',
-};
 
 type CardProps = { proof: Proof; tester: Tester | null; end: End; onDone: () => void };
 
@@ -196,7 +190,7 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
   const [speed, setSpeed] = useState('');
   const [loss, setLoss] = useState('');
   const [fibre, setFibre] = useState<Record<FibreField, string>>(NO_FIBRE_FIGURES);
-  const [screen, setScreen] = useState<Result['screen']>('not tested');
+  const [screen, setScreen] = useState<Result['screen']>('not-tested');
   const [note, setNote] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const landing = indexJob(job).landingOfRun.get(run.id);
@@ -226,7 +220,7 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
         at: secondHere(),
         by: actorHere().name,
         map: map.trim(),
-        screen: screened ? screen : 'not tested',
+        screen: screened ? screen : 'not-tested',
         speedMbps: mbps,
         lossDb: dB,
         ...(light ? Object.fromEntries(FIBRE_FIELDS.map(({ field }) => [field, amountOf(fibre[field])])) : {}),
@@ -330,7 +324,7 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
         <p className="text-[13px]">
           {readingOf({
             to: read,
-            screen: 'not tested',
+            screen: 'not-tested',
             pairM: [null, null, null, null],
             splitSeen: seesSplit ? split : null,
           })

@@ -1,11 +1,10 @@
 import { type Finds, oddsOf } from '@/core/proving/odds';
-import type { FaultPart, Symptom } from '@/core/records/mend';
+import { type FaultPart, PART_WORDS, SYMPTOM_WORDS, type Symptom } from '@/core/records/mend';
 import { percent } from '@/core/units/percent';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
-import { PART_WORDS, SYMPTOM_WORDS } from './symptomWords';
 
 /** The odds that Trouble goes by: the rule of thumb, what it was changed to, and what was found. */
 export function OddsTable({ symptom, finds }: { symptom: Symptom; finds: Finds }) {

@@ -9,7 +9,7 @@ import {
   runsSharingWith,
   troubleOf,
 } from '@/core/proving/trouble';
-import { mends, SYMPTOMS, type Symptom } from '@/core/records/mend';
+import { mends, SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/records/mend';
 import { isNow, type Run } from '@/core/records/run';
 import { percent } from '@/core/units/percent';
 import { actorHere } from '../job/actor';
@@ -21,7 +21,6 @@ import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
 import { FoundBefore } from './FoundBefore';
 import { OddsTable } from './OddsTable';
-import { SYMPTOM_WORDS } from './symptomWords';
 import { useFinds } from './useFinds';
 
 const MOST_OTHERS = 12;

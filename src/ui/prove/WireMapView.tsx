@@ -22,7 +22,7 @@ export function WireMapView() {
     return one.trim() === '' || !Number.isFinite(value) ? null : value;
   });
   const reading =
-    to && readingOf({ to, screen: 'not tested', pairM, splitSeen: split === 'unknown' ? null : split === 'yes' });
+    to && readingOf({ to, screen: 'not-tested', pairM, splitSeen: split === 'unknown' ? null : split === 'yes' });
   return (
     <Scroll label="Wire map">
       <div className="grid items-start gap-3 sm:grid-cols-2 xl:grid-cols-4">

@@ -4,7 +4,14 @@ import { useMemo, useState } from 'react';
 import { conduitCount, insideAreaMm2 } from '@/core/pathways/fill';
 import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
 import { type PathwayFigureName, pathwayReckonings } from '@/core/pathways/pathwayReckonings';
-import { CONTAINMENTS, PATHWAY_KINDS, type Pathway, pathways, SURROUNDINGS } from '@/core/records/pathway';
+import {
+  CONTAINMENT_WORDS,
+  CONTAINMENTS,
+  PATHWAY_KINDS,
+  type Pathway,
+  pathways,
+  SURROUNDINGS,
+} from '@/core/records/pathway';
 import { pullNewton, pullSource } from '@/core/standards/cableHandling';
 import { citeFor } from '@/core/standards/cite';
 import { conduitSizes, conduitSource, conduitsOf, conduitWords } from '@/core/standards/conduits';
@@ -225,7 +232,7 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
               <CommitSelect
                 label="Between them"
                 value={pathway.containment}
-                options={words(CONTAINMENTS)}
+                options={CONTAINMENTS.map((value) => ({ value, words: CONTAINMENT_WORDS[value] }))}
                 onCommit={(value) => change({ containment: value as Pathway['containment'] })}
               />
             </>

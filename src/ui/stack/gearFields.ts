@@ -1,6 +1,6 @@
 import { formatOutletPattern, parseOutletPattern } from '@/core/gear/outletPattern';
 import { parsePortPattern, portPattern } from '@/core/gear/portPattern';
-import { GEAR_KINDS, type GearKind, type OutletGroup, type PortGroup } from '@/core/records/gear';
+import { GEAR_KINDS, type GearKind, OUTAGE_WORDS, type OutletGroup, type PortGroup } from '@/core/records/gear';
 import { PLUG_KINDS, plugNames } from '@/core/standards/outlets';
 import { choices, type FieldGroup } from '../kit/RecordForm';
 
@@ -127,7 +127,7 @@ export const gearFields = (kind: GearKind): FieldGroup[] => [
         name: 'inOutage',
         label: 'While the mains are out',
         kind: 'choice',
-        options: choices({ stays: 'stays on', 'may go': 'may go dark', 'goes first': 'goes first' }),
+        options: choices(OUTAGE_WORDS),
       },
       {
         name: 'inlet',

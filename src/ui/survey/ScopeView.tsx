@@ -2,6 +2,7 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { openPoints } from '@/core/records/openPoint';
 import { citeFor } from '@/core/standards/cite';
 import { cautionsFor } from '@/core/survey/cautions';
 import { openByItself } from '@/core/survey/openPoints';
@@ -19,7 +20,8 @@ export function ScopeView() {
   const points = Object.values(job.openPoints).sort((a, b) => Number(a.done) - Number(b.done));
   const add = () => {
     if (words.trim() === '') return;
-    if (keep({ table: 'openPoints', record: { id: newRowId('open'), words: words.trim(), done: false } })) setWords('');
+    if (keep({ table: 'openPoints', record: openPoints.make({ id: newRowId('open'), words: words.trim() }) }))
+      setWords('');
   };
   return (
     <div className="grid min-h-0 flex-1 content-start gap-x-6 gap-y-4 overflow-auto px-3 py-2 lg:grid-cols-2">
