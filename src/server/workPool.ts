@@ -44,7 +44,7 @@ export type Began = { began: number };
  * others ask for finds a place.
  */
 const LANES = {
-  quick: { threads: 1, longestMs: 30_000, mostWaiting: 60, eachPerson: 10, memoryMb: 1024 },
+  quick: { threads: 1, longestMs: 30_000, mostWaiting: 100, eachPerson: 30, memoryMb: 1024 },
   long: {
     threads: Math.max(1, availableParallelism() - 1),
     longestMs: 120_000,
