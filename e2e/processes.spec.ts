@@ -72,7 +72,7 @@ test('a port that is in use is said in a sentence, and nothing goes on half', as
   try {
     for (const option of ['--metrics', '--port'])
       await expect(serve(`taken${option.slice(2)}`, [option, String(port)])).rejects.toThrow(
-        new RegExp(`^It does not serve: Port ${port} is in use by another program`),
+        new RegExp(`Port ${port} is in use by another program: stop that, or give another port`),
       );
   } finally {
     taken.close();

@@ -8,6 +8,7 @@ import type { About } from '../core/handover/about';
 import { pathLines } from '../core/handover/pathLine';
 import type { Job } from '../core/job/job';
 import { indexJob } from '../core/job/jobIndex';
+import { tablesThat } from '../core/job/tables';
 import { PURPOSE_WORDS, type Purpose } from '../core/people/people';
 import { type ProofState, proofOf } from '../core/proving/proof';
 import { stepLimits } from '../core/solve/limits';
@@ -48,7 +49,8 @@ export function linkPage(given: LinkPageGiven): string {
 }
 
 /** To read and trace it needs no contacts and no points that are open between the firm and its client. */
-const withoutPrivate = (job: Job): Job => ({ ...job, contacts: {}, openPoints: {}, kitItems: {}, careItems: {} });
+const PRIVATE = tablesThat((table) => table.private);
+const withoutPrivate = (job: Job): Job => ({ ...job, ...Object.fromEntries(PRIVATE.map((table) => [table, {}])) });
 
 const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
 const MORE = `

@@ -8,6 +8,7 @@ import { visitsIcs } from '../formats/visitsIcs';
 import { applyChanges, diffJobs, invert } from '../job/change';
 import { emptyJob, type Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
+import { tablesThat } from '../job/tables';
 import { patchCommands } from '../patching/patchCommands';
 import { planPatching } from '../patching/planPatching';
 import { holeCard } from '../rack/holes';
@@ -32,20 +33,9 @@ const newMap = (): [Job, Job] => {
   return [was, apply(was, ...patchCommands(planPatching(was, { moves: 'free' })))];
 };
 
-/** Differences but for the rows that say how it is built. */
-const OWN = new Set([
-  'cutovers',
-  'visits',
-  'upHours',
-  'ticks',
-  'orderPins',
-  'kitItems',
-  'testers',
-  'results',
-  'acceptances',
-  'addresses',
-]);
-const differences = (a: Job, b: Job) => diffJobs(a, b).filter(({ table }) => table === null || !OWN.has(table));
+/** Differences of what is built. */
+const BUILT = new Set(tablesThat(({ about }) => about === 'plan'));
+const differences = (a: Job, b: Job) => diffJobs(a, b).filter(({ table }) => table === null || BUILT.has(table));
 
 describe('steps from today to the plan', () => {
   it.each([

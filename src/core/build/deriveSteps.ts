@@ -1,5 +1,6 @@
 import { type Change, diffJobs } from '../job/change';
 import { emptyJob, type Job, type TableName } from '../job/job';
+import { tablesThat } from '../job/tables';
 import type { QuestionId } from '../records/questions';
 import { figureOf } from '../site/answers';
 import { buildMinutes } from '../standards/buildMinutes';
@@ -10,24 +11,8 @@ import { circuitSteps, gearSteps, rackSteps } from './standingSteps';
 import { withNeeds } from './stepNeeds';
 import { type Both, plain } from './stepParts';
 
-/** Tables of the building and the testing themselves: they say how, not what. */
-const OWN: ReadonlySet<TableName> = new Set([
-  'cutovers',
-  'visits',
-  'upHours',
-  'ticks',
-  'orderPins',
-  'kitItems',
-  'testers',
-  'results',
-  'acceptances',
-  'addresses',
-  'mends',
-  'partOdds',
-  'vouches',
-  'careItems',
-  'stopgaps',
-]);
+/** What is built: other tables say how, what was found on the site, or what a firm works by. */
+const BUILT: ReadonlySet<TableName> = new Set(tablesThat(({ about }) => about === 'plan'));
 
 /**
  * Everything that must be done to come from one version of a job to another, step by step, with what each needs done before.
@@ -36,7 +21,7 @@ const OWN: ReadonlySet<TableName> = new Set([
  */
 export function deriveSteps(today: Job | null, plan: Job): BuildStep[] {
   const was = today ?? emptyJob({ id: plan.id, name: plan.name, units: plan.units, rules: plan.rules });
-  const all = diffJobs(was, plan).filter(({ table }) => table === null || !OWN.has(table));
+  const all = diffJobs(was, plan).filter(({ table }) => table === null || BUILT.has(table));
   const byRecord = new Map<string, Change[]>();
   for (const change of all) {
     const key = `${change.table ?? ''} ${change.id}`;

@@ -15,7 +15,11 @@ import { Refusal } from '../text/refusal';
 export type News = { words: string; commands: Command[]; lines: string[] };
 
 /** Tables of what a firm works by, whatever the building. */
-const TABLES = { cableKinds: 'Kinds of cable', testers: 'Testers', partOdds: 'What is likely broken' } as const;
+export const FIRMS_TABLES = {
+  cableKinds: 'Kinds of cable',
+  testers: 'Testers',
+  partOdds: 'What is likely broken',
+} as const;
 
 /** What the pattern says of a record: where it says nothing, what is known already stays. */
 const known = <T extends AnyRecord>(record: T, there: AnyRecord | undefined): T =>
@@ -26,7 +30,7 @@ const known = <T extends AnyRecord>(record: T, there: AnyRecord | undefined): T 
     ]),
   ) as T;
 
-const OWN_TABLES = Object.keys(TABLES) as (keyof typeof TABLES)[];
+const OWN_TABLES = Object.keys(FIRMS_TABLES) as (keyof typeof FIRMS_TABLES)[];
 
 /** Rows of a table as the pattern has them, each under the id of the row that is the same thing in this job. */
 function sameRows(job: Job, pattern: Job, table: keyof typeof TABLES): TableRow[] {
@@ -140,7 +144,7 @@ function linesOf(job: Job, commands: readonly Command[]): string[] {
  */
 export const firmsNews = (job: Job, pattern: Job): News[] =>
   [
-    ...OWN_TABLES.map((table) => [TABLES[table], rowCommands(job, sameRows(job, pattern, table))] as const),
+    ...OWN_TABLES.map((table) => [FIRMS_TABLES[table], rowCommands(job, sameRows(job, pattern, table))] as const),
     ['Prices and minutes', rowCommands(job, answersOf(pattern, true))] as const,
     ['Ways of working and words', rowCommands(job, answersOf(pattern, false))] as const,
     ['Figures of like gear', gearCommands(job, pattern)] as const,

@@ -1,41 +1,14 @@
 import { produce } from 'immer';
 import { removeRows } from '../commands/removeRows';
 import type { Job } from '../job/job';
-import { rowsOf, TABLE_NAMES, type TableName } from '../job/tables';
+import { rowsOf, type TableName, tablesThat } from '../job/tables';
 import { isFirms } from '../records/questions';
 
-/** What was done and found on the site, and what stands beside one building only. */
-const DONE: readonly TableName[] = [
-  'ticks',
-  'results',
-  'terminations',
-  'tones',
-  'vouches',
-  'mends',
-  'kitItems',
-  'addresses',
-  'acceptances',
-  'cutovers',
-  'visits',
-  'upHours',
-  'orderPins',
-  'stopgaps',
-  'careItems',
-];
-/** What a cabinet takes with it to another building, and what a firm always works by. */
-const CABINET: readonly TableName[] = [
-  'racks',
-  'gear',
-  'placements',
-  'shelvings',
-  'networks',
-  'portNetworks',
-  'uplinks',
-  'cableKinds',
-  'allowances',
-  'testers',
-  'partOdds',
-];
+/** What is about this one building: how it is built, and what was done and found there. */
+const OF_ONE_BUILDING = tablesThat(({ about }) => about === 'building' || about === 'site-work');
+const NOT_WITH_CABINET = tablesThat(({ withCabinet }) => !withCabinet);
+/** What is between a firm and its client, and what was surveyed of the building. */
+const STAYS_BEHIND = tablesThat((table) => table.private || table.stations.includes('survey'));
 
 const without = (job: Job, drop: (draft: Job) => void): Job => produce(job, drop);
 
@@ -45,7 +18,7 @@ const without = (job: Job, drop: (draft: Job) => void): Job => produce(job, drop
  */
 export const copyOfJob = (job: Job, { id, name, whole }: { id: string; name: string; whole: boolean }): Job => ({
   ...without(job, (draft) => {
-    const gone = whole ? DONE : TABLE_NAMES.filter((table) => !CABINET.includes(table));
+    const gone = whole ? OF_ONE_BUILDING : NOT_WITH_CABINET;
     for (const table of gone)
       removeRows(
         draft,
@@ -75,17 +48,6 @@ export function cabinetOfJob(job: Job, rackId: string): Job {
     drop('racks', (one) => one === rackId);
     drop('gear', (one) => gear.has(one));
     drop('runs', (one) => runs.has(one));
-    for (const table of PRIVATE) drop(table, () => false);
+    for (const table of STAYS_BEHIND) drop(table, () => false);
   });
 }
-
-/** What is between a firm and its client. */
-const PRIVATE: readonly TableName[] = [
-  'contacts',
-  'openPoints',
-  'wishes',
-  'answers',
-  'floors',
-  'kitItems',
-  'careItems',
-];

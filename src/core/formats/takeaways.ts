@@ -1,4 +1,4 @@
-import type { StationId } from '../job/stationIds';
+import type { StationId } from '../records/stationIds';
 
 export const TAKEAWAY_TYPES = {
   csv: 'text/csv; charset=utf-8',

@@ -107,6 +107,9 @@ export type TableName = keyof typeof TABLES;
 export type RecordOf<T extends TableName> = z.infer<(typeof TABLES)[T]['schema']>;
 export type Records = { [T in TableName]: Record<string, RecordOf<T>> };
 export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+/** Tables of which something is so. */
+export const tablesThat = (is: (table: AnyTable) => boolean): TableName[] =>
+  TABLE_NAMES.filter((name) => is(tableOf(name)));
 
 export type AnyRecord = { id: string } & Record<string, unknown>;
 /** A table as code sees it that serves all of them alike. */

@@ -1,20 +1,9 @@
 import { type Change, isFieldChange } from '../job/change';
-import type { TableName } from '../job/tables';
+import { type TableName, tablesThat } from '../job/tables';
 import type { Purpose } from './people';
 
 /** What work on the site writes: tables that it adds to and changes, and single fields of others. */
-const WORK_TABLES: ReadonlySet<TableName> = new Set<TableName>([
-  'ticks',
-  'results',
-  'testers',
-  'terminations',
-  'tones',
-  'vouches',
-  'mends',
-  'kitItems',
-  'addresses',
-  'openPoints',
-]);
+const WORK_TABLES: ReadonlySet<TableName> = new Set(tablesThat(({ onSite }) => onSite));
 const WORK_FIELDS: Partial<Record<TableName, readonly string[]>> = { runs: ['notes', 'state'] };
 
 /** What a link for one purpose writes, and of a run how far it is. */

@@ -16,6 +16,9 @@ export type Acceptance = z.infer<typeof Acceptance>;
 
 export const acceptances = defineTable({
   name: 'acceptances',
+  about: 'site-work',
+  private: false,
+  stations: ['prove'],
   row: 'acceptance',
   one: 'acceptance',
   atMost: 20_000,

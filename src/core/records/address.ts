@@ -15,6 +15,10 @@ export type Address = z.infer<typeof Address>;
 
 export const addresses = defineTable({
   name: 'addresses',
+  about: 'site-work',
+  private: false,
+  stations: ['prove'],
+  onSite: true,
   row: 'address',
   one: 'address',
   many: 'addresses',

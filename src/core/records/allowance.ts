@@ -8,6 +8,10 @@ export type Allowance = z.infer<typeof Allowance>;
 
 export const allowances = defineTable({
   name: 'allowances',
+  about: 'plan',
+  private: false,
+  stations: ['patch'],
+  withCabinet: true,
   row: 'allowance',
   one: 'network that a switch may carry',
   many: 'networks that switches may carry',

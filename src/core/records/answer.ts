@@ -15,6 +15,9 @@ export type Answer = z.infer<typeof Answer>;
 
 export const answers = defineTable({
   name: 'answers',
+  about: 'plan',
+  private: false,
+  stations: ['survey'],
   row: 'answer',
   one: 'answer',
   atMost: 500,

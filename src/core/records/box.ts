@@ -18,6 +18,9 @@ export type Box = z.infer<typeof Box>;
 
 export const boxes = defineTable({
   name: 'boxes',
+  about: 'plan',
+  private: false,
+  stations: ['runs'],
   row: 'box',
   one: 'box',
   many: 'boxes',

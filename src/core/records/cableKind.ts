@@ -33,6 +33,10 @@ export type CableKind = z.infer<typeof CableKind>;
 
 export const cableKinds = defineTable({
   name: 'cableKinds',
+  about: 'firm',
+  private: false,
+  stations: ['runs'],
+  withCabinet: true,
   row: 'cable_kind',
   one: 'cable kind',
   atMost: 500,

@@ -23,6 +23,9 @@ export type CareItem = z.infer<typeof CareItem>;
 
 export const careItems = defineTable({
   name: 'careItems',
+  about: 'building',
+  private: true,
+  stations: ['handover'],
   row: 'care_item',
   one: 'care date',
   atMost: 2000,

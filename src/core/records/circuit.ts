@@ -28,6 +28,9 @@ export type Circuit = z.infer<typeof Circuit>;
 
 export const circuits = defineTable({
   name: 'circuits',
+  about: 'plan',
+  private: false,
+  stations: ['power'],
   row: 'circuit',
   one: 'circuit',
   atMost: 100,

@@ -19,6 +19,9 @@ export type Contact = z.infer<typeof Contact>;
 
 export const contacts = defineTable({
   name: 'contacts',
+  about: 'plan',
+  private: true,
+  stations: ['survey'],
   row: 'contact',
   one: 'contact',
   atMost: 200,

@@ -33,6 +33,9 @@ type Around = {
 
 export const cords = defineTable({
   name: 'cords',
+  about: 'plan',
+  private: false,
+  stations: ['patch'],
   row: 'cord',
   one: 'cord',
   atMost: 20_000,

@@ -16,6 +16,9 @@ export type Cut = z.infer<typeof Cut>;
 
 export const cuts = defineTable({
   name: 'cuts',
+  about: 'plan',
+  private: false,
+  stations: ['runs'],
   row: 'cut',
   one: 'cut',
   atMost: 20_000,

@@ -28,6 +28,9 @@ export type Cutover = z.infer<typeof Cutover>;
 
 export const cutovers = defineTable({
   name: 'cutovers',
+  about: 'building',
+  private: false,
+  stations: ['build'],
   row: 'cutover',
   one: 'way of building',
   many: 'ways of building',

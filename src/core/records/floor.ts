@@ -17,6 +17,9 @@ export type Floor = z.infer<typeof Floor>;
 
 export const floors = defineTable({
   name: 'floors',
+  about: 'plan',
+  private: false,
+  stations: ['survey'],
   row: 'floor',
   one: 'floor',
   atMost: 200,

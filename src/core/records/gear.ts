@@ -206,6 +206,10 @@ export const isCarrier = (gear: Pick<Gear, 'kind'>): boolean => CARRIERS.include
 
 export const gear = defineTable({
   name: 'gear',
+  about: 'plan',
+  private: false,
+  stations: ['stack'],
+  withCabinet: true,
   row: 'gear',
   one: 'device',
   atMost: 2000,

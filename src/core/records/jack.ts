@@ -18,6 +18,9 @@ const placeOf = (row: Jack) => [row.floor, row.room, row.outlet].filter(Boolean)
 
 export const jacks = defineTable({
   name: 'jacks',
+  about: 'plan',
+  private: false,
+  stations: ['runs'],
   row: 'jack',
   one: 'jack',
   atMost: 20_000,

@@ -24,6 +24,10 @@ export type KitItem = z.infer<typeof KitItem>;
 
 export const kitItems = defineTable({
   name: 'kitItems',
+  about: 'building',
+  private: true,
+  stations: ['build'],
+  onSite: true,
   row: 'kit_item',
   one: 'item of the kit',
   many: 'items of the kit',

@@ -23,6 +23,9 @@ export type Landing = z.infer<typeof Landing>;
 
 export const landings = defineTable({
   name: 'landings',
+  about: 'plan',
+  private: false,
+  stations: ['land'],
   row: 'landing',
   one: 'landing',
   atMost: 20_000,

@@ -64,6 +64,10 @@ export type Mend = z.infer<typeof Mend>;
 
 export const mends = defineTable({
   name: 'mends',
+  about: 'site-work',
+  private: false,
+  stations: ['prove'],
+  onSite: true,
   row: 'mend',
   one: 'fault found',
   many: 'faults found',

@@ -38,6 +38,9 @@ export type Mount = z.infer<typeof Mount>;
 
 export const mounts = defineTable({
   name: 'mounts',
+  about: 'plan',
+  private: false,
+  stations: ['stack'],
   row: 'mount',
   one: 'wall mount',
   atMost: 50,

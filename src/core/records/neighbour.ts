@@ -8,6 +8,9 @@ export type Neighbour = z.infer<typeof Neighbour>;
 
 export const neighbours = defineTable({
   name: 'neighbours',
+  about: 'plan',
+  private: false,
+  stations: ['stack'],
   row: 'neighbour',
   one: 'pair of neighbours',
   many: 'pairs of neighbours',

@@ -56,6 +56,10 @@ export function networkNamed(id: string, wanted: string, others: Network[]): Net
 
 export const networks = defineTable({
   name: 'networks',
+  about: 'plan',
+  private: false,
+  stations: ['runs', 'patch'],
+  withCabinet: true,
   row: 'network',
   one: 'network',
   atMost: 500,

@@ -21,6 +21,9 @@ export type NoisePlace = z.infer<typeof NoisePlace>;
 
 export const noisePlaces = defineTable({
   name: 'noisePlaces',
+  about: 'plan',
+  private: false,
+  stations: ['power'],
   row: 'noise_place',
   one: 'place within earshot',
   many: 'places within earshot',

@@ -17,6 +17,10 @@ export type OpenPoint = z.infer<typeof OpenPoint>;
 
 export const openPoints = defineTable({
   name: 'openPoints',
+  about: 'plan',
+  private: true,
+  stations: ['survey'],
+  onSite: true,
   row: 'open_point',
   one: 'open point',
   atMost: 5000,

@@ -8,6 +8,9 @@ export type OrderPin = z.infer<typeof OrderPin>;
 
 export const orderPins = defineTable({
   name: 'orderPins',
+  about: 'building',
+  private: false,
+  stations: ['build'],
   row: 'order_pin',
   one: 'pin of the order',
   many: 'pins of the order',

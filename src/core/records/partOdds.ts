@@ -11,6 +11,10 @@ export type PartOdds = z.infer<typeof PartOdds>;
 
 export const partOdds = defineTable({
   name: 'partOdds',
+  about: 'firm',
+  private: false,
+  stations: ['prove'],
+  withCabinet: true,
   row: 'part_odds',
   one: 'odds of a part',
   many: 'odds of parts',

@@ -8,6 +8,9 @@ export type Passage = z.infer<typeof Passage>;
 
 export const passages = defineTable({
   name: 'passages',
+  about: 'plan',
+  private: false,
+  stations: ['runs'],
   row: 'passage',
   one: 'passage',
   atMost: 50_000,

@@ -43,6 +43,9 @@ export type Pathway = z.infer<typeof Pathway>;
 
 export const pathways = defineTable({
   name: 'pathways',
+  about: 'plan',
+  private: false,
+  stations: ['runs'],
   row: 'pathway',
   one: 'pathway',
   atMost: 2000,

@@ -27,6 +27,9 @@ export type Place = z.infer<typeof Place>;
 
 export const places = defineTable({
   name: 'places',
+  about: 'plan',
+  private: false,
+  stations: ['survey'],
   row: 'place',
   one: 'place',
   atMost: 20_000,

@@ -34,6 +34,10 @@ const topOf = (job: Around, row: Placement) => span(row.bottomU, job.gear[row.ge
 
 export const placements = defineTable({
   name: 'placements',
+  about: 'plan',
+  private: false,
+  stations: ['stack'],
+  withCabinet: true,
   row: 'placement',
   one: 'place',
   atMost: 2000,

@@ -49,6 +49,9 @@ function feedsItself(job: Around, row: Plug): boolean {
 
 export const plugs = defineTable({
   name: 'plugs',
+  about: 'plan',
+  private: false,
+  stations: ['power'],
   row: 'plug',
   one: 'plug',
   atMost: 4000,

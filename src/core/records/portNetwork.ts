@@ -22,6 +22,10 @@ export type PortNetwork = z.infer<typeof PortNetwork>;
 
 export const portNetworks = defineTable({
   name: 'portNetworks',
+  about: 'plan',
+  private: false,
+  stations: ['patch'],
+  withCabinet: true,
   row: 'port_network',
   one: 'network on a port',
   many: 'networks on ports',

@@ -62,6 +62,10 @@ export type Rack = z.infer<typeof Rack>;
 
 export const racks = defineTable({
   name: 'racks',
+  about: 'plan',
+  private: false,
+  stations: ['stack'],
+  withCabinet: true,
   row: 'rack',
   one: 'rack',
   atMost: 50,

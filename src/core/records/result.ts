@@ -59,6 +59,10 @@ export type Result = z.infer<typeof Result>;
 
 export const results = defineTable({
   name: 'results',
+  about: 'site-work',
+  private: false,
+  stations: ['prove'],
+  onSite: true,
   row: 'result',
   one: 'test result',
   atMost: 60_000,

@@ -22,6 +22,9 @@ export type Room = z.infer<typeof Room>;
 
 export const rooms = defineTable({
   name: 'rooms',
+  about: 'plan',
+  private: false,
+  stations: ['survey'],
   row: 'room',
   one: 'room',
   atMost: 5000,

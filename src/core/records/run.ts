@@ -53,6 +53,9 @@ export const isUntraced = (run: Run): boolean => run.origin === 'found' && run.r
 
 export const runs = defineTable({
   name: 'runs',
+  about: 'plan',
+  private: false,
+  stations: ['runs'],
   row: 'run',
   one: 'run',
   atMost: 20_000,

@@ -19,6 +19,10 @@ type Around = { gear: Record<string, Gear>; placements: Record<string, Placement
 
 export const shelvings = defineTable({
   name: 'shelvings',
+  about: 'plan',
+  private: false,
+  stations: ['stack'],
+  withCabinet: true,
   row: 'shelving',
   one: 'place on a shelf',
   many: 'places on shelves',

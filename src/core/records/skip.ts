@@ -13,6 +13,9 @@ export type Skip = z.infer<typeof Skip>;
 
 export const skips = defineTable({
   name: 'skips',
+  about: 'plan',
+  private: false,
+  stations: [],
   row: 'skip',
   one: 'station not needed',
   many: 'stations not needed',

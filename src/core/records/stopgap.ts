@@ -13,6 +13,9 @@ export type Stopgap = z.infer<typeof Stopgap>;
 
 export const stopgaps = defineTable({
   name: 'stopgaps',
+  about: 'building',
+  private: false,
+  stations: ['build'],
   row: 'stopgap',
   one: 'help of the hour',
   many: 'helps of the hour',

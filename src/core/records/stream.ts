@@ -17,6 +17,9 @@ export type Stream = z.infer<typeof Stream>;
 
 export const streams = defineTable({
   name: 'streams',
+  about: 'plan',
+  private: false,
+  stations: ['power'],
   row: 'stream',
   one: 'recording',
   atMost: 1000,

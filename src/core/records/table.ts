@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { sameKey } from '../text/sameKey';
+import type { StationId } from './stationIds';
 
 /** What no two rows of a table may share. */
 export type RowKey<R> = {
@@ -35,6 +36,20 @@ export type TableOf<N extends string, S extends z.ZodObject, J, F extends string
   many: string;
   /** So many rows a job may have. */
   atMost: number;
+  /**
+   * What its rows are about: what stands there (`plan`), how it is built (`building`), what was done and found on the site
+   * (`site-work`), what a firm works by wherever it is (`firm`). A build makes steps of the plan alone; a copy for another building
+   * leaves behind what is about this one.
+   */
+  about: 'plan' | 'building' | 'site-work' | 'firm';
+  /** Between a firm and its client: no shared link shows it, and no cabinet takes it along. */
+  private: boolean;
+  /** Where its rows are made: a change of them is a change at these stations. */
+  stations: readonly StationId[];
+  /** It goes to another building with its cabinet. */
+  withCabinet: boolean;
+  /** Who works on the site writes it, without changing the plan. */
+  onSite: boolean;
   schema: S;
   /** A row with its defaults. */
   make: (fields: z.input<S>) => R;
@@ -58,9 +73,9 @@ export type TableOf<N extends string, S extends z.ZodObject, J, F extends string
 
 type Given<N extends string, S extends z.ZodObject, J, F extends string, T extends string> = Omit<
   TableOf<N, S, J, F, T>,
-  'make' | 'title' | 'keys' | 'refers' | 'minds' | 'many'
+  'make' | 'title' | 'keys' | 'refers' | 'minds' | 'many' | 'withCabinet' | 'onSite'
 > &
-  Partial<Pick<TableOf<N, S, J, F, T>, 'title' | 'keys' | 'refers' | 'minds' | 'many'>>;
+  Partial<Pick<TableOf<N, S, J, F, T>, 'title' | 'keys' | 'refers' | 'minds' | 'many' | 'withCabinet' | 'onSite'>>;
 
 /** Describe a table; what is left out is: no title, no keys, no references, an s for more than one. */
 export function defineTable<
@@ -75,6 +90,8 @@ export function defineTable<
     keys: [],
     refers: [],
     minds: [],
+    withCabinet: false,
+    onSite: false,
     many: `${given.one}s`,
     ...given,
     make: (fields) => given.schema.parse(fields),

@@ -26,6 +26,10 @@ export type Termination = z.infer<typeof Termination>;
 
 export const terminations = defineTable({
   name: 'terminations',
+  about: 'site-work',
+  private: false,
+  stations: ['land'],
+  onSite: true,
   row: 'termination',
   one: 'termination',
   atMost: 40_000,

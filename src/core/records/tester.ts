@@ -22,6 +22,11 @@ export type Tester = z.infer<typeof Tester>;
 
 export const testers = defineTable({
   name: 'testers',
+  about: 'firm',
+  private: false,
+  stations: ['prove'],
+  withCabinet: true,
+  onSite: true,
   row: 'tester',
   one: 'tester',
   atMost: 100,

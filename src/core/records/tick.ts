@@ -25,6 +25,10 @@ export type Tick = z.infer<typeof Tick>;
 
 export const ticks = defineTable({
   name: 'ticks',
+  about: 'site-work',
+  private: false,
+  stations: ['build'],
+  onSite: true,
   row: 'tick',
   one: 'tick',
   atMost: 40_000,

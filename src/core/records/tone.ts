@@ -20,6 +20,10 @@ export type Tone = z.infer<typeof Tone>;
 
 export const tones = defineTable({
   name: 'tones',
+  about: 'site-work',
+  private: false,
+  stations: ['runs'],
+  onSite: true,
   row: 'tone',
   one: 'tone',
   atMost: 50_000,

@@ -23,6 +23,9 @@ export type UpHours = z.infer<typeof UpHours>;
 
 export const upHours = defineTable({
   name: 'upHours',
+  about: 'building',
+  private: false,
+  stations: ['build'],
   row: 'up_hours',
   one: 'hours of a service',
   many: 'hours of services',

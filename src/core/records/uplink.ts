@@ -45,6 +45,10 @@ function portInUse(job: Around, uplinkId: string, gearId: string, port: number):
 
 export const uplinks = defineTable({
   name: 'uplinks',
+  about: 'plan',
+  private: false,
+  stations: ['patch'],
+  withCabinet: true,
   row: 'uplink',
   one: 'uplink',
   atMost: 1000,

@@ -22,6 +22,9 @@ export type Visit = z.infer<typeof Visit>;
 
 export const visits = defineTable({
   name: 'visits',
+  about: 'building',
+  private: false,
+  stations: ['build'],
   row: 'visit',
   one: 'visit',
   atMost: 60,

@@ -28,6 +28,10 @@ export const vouchedId = ({ cordId, uplinkId, plugId }: Pick<Vouch, 'cordId' | '
 
 export const vouches = defineTable({
   name: 'vouches',
+  about: 'site-work',
+  private: false,
+  stations: ['prove'],
+  onSite: true,
   row: 'vouch',
   one: 'vouching',
   atMost: 60_000,

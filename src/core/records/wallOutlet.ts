@@ -20,6 +20,9 @@ export type WallOutlet = z.infer<typeof WallOutlet>;
 
 export const wallOutlets = defineTable({
   name: 'wallOutlets',
+  about: 'plan',
+  private: false,
+  stations: ['power'],
   row: 'wall_outlet',
   one: 'wall outlet',
   atMost: 200,

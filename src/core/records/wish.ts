@@ -32,6 +32,9 @@ export type Wish = z.infer<typeof Wish>;
 
 export const wishes = defineTable({
   name: 'wishes',
+  about: 'plan',
+  private: true,
+  stations: ['survey'],
   row: 'wish',
   one: 'wish',
   many: 'wishes',

@@ -2,8 +2,8 @@ import type { Command } from '../commands/commands';
 import type { Job } from '../job/job';
 import type { JobIndex } from '../job/jobIndex';
 import type { Reads } from '../job/reads';
-import type { StationId } from '../job/stationIds';
 import type { Run } from '../records/run';
+import type { StationId } from '../records/stationIds';
 import type { Source } from '../standards/source';
 
 /** Gravest first. What is not judged is no snag: it is listed once for each thing, apart from them. */

@@ -1,12 +1,11 @@
-import { STATION_NAMES } from '../job/stationIds';
 import { isNow } from '../records/run';
+import { STATION_NAMES } from '../records/stationIds';
 import { partOf, type Station } from './station';
 
 export const build: Station = {
   id: 'build',
   name: STATION_NAMES.build,
   about: 'from today’s cabinet to the new one, in which order, with what',
-  tables: ['cutovers', 'visits', 'upHours', 'ticks', 'orderPins', 'stopgaps', 'kitItems'],
   reads: {
     ticks: true,
     placements: ['id'],

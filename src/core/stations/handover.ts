@@ -1,13 +1,12 @@
 import { careDates } from '../care/careDates';
-import { STATION_NAMES } from '../job/stationIds';
 import { GATE_READS, gateOf } from '../proving/gate';
+import { STATION_NAMES } from '../records/stationIds';
 import { partOf, type Station } from './station';
 
 export const handover: Station = {
   id: 'handover',
   name: STATION_NAMES.handover,
   about: 'the pack, what stays true afterwards, and the next device',
-  tables: ['careItems'],
   reads: GATE_READS,
   progress: ({ job }) => {
     const gate = gateOf(job);

@@ -1,13 +1,12 @@
-import { STATION_NAMES } from '../job/stationIds';
 import { portsOf } from '../records/ports';
 import { isNow } from '../records/run';
+import { STATION_NAMES } from '../records/stationIds';
 import { partOf, type Station } from './station';
 
 export const land: Station = {
   id: 'land',
   name: STATION_NAMES.land,
   about: 'runs onto panel ports',
-  tables: ['landings', 'terminations'],
   reads: { runs: ['id', 'label', 'scope'], landings: true },
   progress: ({ landingOfRun, runsInOrder }) => [landingOfRun.size, runsInOrder.filter(isNow).length],
   figures: ({ job, landingOfRun, landingAtPort, runsInOrder }) => {

@@ -1,9 +1,9 @@
-import { STATION_NAMES } from '../job/stationIds';
 import { groupsOf } from '../patching/keptPorts';
 import { switchLoads } from '../patching/switchLoad';
 import { portKey } from '../records/portKey';
 import { isSwitched, portsOf } from '../records/ports';
 import { isLive, isNow } from '../records/run';
+import { STATION_NAMES } from '../records/stationIds';
 import { formatWatts } from '../units/power';
 import { uncabledGear } from '../uplinks/deviceCords';
 import { partOf, type Station } from './station';
@@ -12,7 +12,6 @@ export const patch: Station = {
   id: 'patch',
   name: STATION_NAMES.patch,
   about: 'cords from panel ports to switch ports',
-  tables: ['cords', 'uplinks', 'networks', 'allowances', 'portNetworks'],
   reads: {
     runs: ['id', 'label', 'scope', 'device', 'carries'],
     landings: true,

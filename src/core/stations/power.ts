@@ -1,7 +1,7 @@
 import { cabinetHeat } from '../cooling/cabinetHeat';
-import { STATION_NAMES } from '../job/stationIds';
 import { circuitLoads, feedsOf, inletsPlugged } from '../power/feeds';
 import { inletCount } from '../records/mainsSockets';
+import { STATION_NAMES } from '../records/stationIds';
 import { atLeastWords } from '../units/atLeast';
 import { formatWatts } from '../units/power';
 import { partOf, type Station } from './station';
@@ -10,7 +10,6 @@ export const power: Station = {
   id: 'power',
   name: STATION_NAMES.power,
   about: 'what feeds what, what goes dark, heat and noise',
-  tables: ['circuits', 'wallOutlets', 'plugs', 'noisePlaces', 'streams'],
   reads: { gear: true, placements: true, plugs: true },
   progress: ({ job }) => {
     const feeds = feedsOf(job);

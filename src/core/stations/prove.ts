@@ -1,7 +1,7 @@
-import { STATION_NAMES } from '../job/stationIds';
 import { firstPassYield } from '../proving/figures';
 import { gateOf } from '../proving/gate';
 import { isSettled, PROOF_READS, proofs } from '../proving/proof';
+import { STATION_NAMES } from '../records/stationIds';
 import { percent } from '../units/percent';
 import { partOf, type Station } from './station';
 
@@ -11,7 +11,6 @@ export const prove: Station = {
   id: 'prove',
   name: STATION_NAMES.prove,
   about: 'every run tested, and faults found in the fewest minutes',
-  tables: ['testers', 'results', 'acceptances', 'addresses', 'mends', 'partOdds', 'vouches'],
   reads: PROOF_READS,
   progress: ({ job }) => {
     const all = proofs(job);

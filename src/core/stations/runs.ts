@@ -1,5 +1,5 @@
-import { STATION_NAMES } from '../job/stationIds';
 import { isLive, isNow } from '../records/run';
+import { STATION_NAMES } from '../records/stationIds';
 import { runLengthMm } from '../runs/routeLength';
 import { formatLength } from '../units/length';
 import type { Station } from './station';
@@ -8,7 +8,6 @@ export const runs: Station = {
   id: 'runs',
   name: STATION_NAMES.runs,
   about: 'the permanent cabling',
-  tables: ['runs', 'networks', 'cableKinds', 'boxes', 'cuts', 'pathways', 'passages', 'jacks', 'tones'],
   reads: {
     runs: ['id', 'label', 'scope', 'cable', 'floor', 'room', 'outlet', 'entry', 'lengthMm'],
     floors: true,

@@ -1,5 +1,5 @@
-import { STATION_NAMES } from '../job/stationIds';
 import { rackFigures } from '../rack/figures';
+import { STATION_NAMES } from '../records/stationIds';
 import { atLeastWords } from '../units/atLeast';
 import { formatMass } from '../units/force';
 import { formatWatts } from '../units/power';
@@ -9,7 +9,6 @@ export const stack: Station = {
   id: 'stack',
   name: STATION_NAMES.stack,
   about: 'the cabinet and what stands in it',
-  tables: ['racks', 'gear', 'placements', 'shelvings', 'neighbours', 'mounts'],
   reads: { gear: ['id', 'kind'], placements: true, shelvings: true },
   progress: ({ job, placementOfGear, carrierOfGear }) => [
     placementOfGear.size + carrierOfGear.size,

@@ -1,7 +1,6 @@
 import type { JobIndex } from '../job/jobIndex';
 import type { Reads } from '../job/reads';
-import type { StationId } from '../job/stationIds';
-import type { TableName } from '../job/tables';
+import type { StationId } from '../records/stationIds';
 
 /** A key figure: its id stays, whatever it is called. */
 export type Figure = { id: string; name: string; value: string };
@@ -12,8 +11,6 @@ export type Station = {
   name: string;
   /** What is done there, in a few words. */
   about: string;
-  /** Tables whose rows are made there: a change of them is a change at this station. */
-  tables: readonly TableName[];
   /** What the progress is worked out of: it stays until one of these changes, whatever anything is called. */
   reads: Reads;
   /** What is done of what is to do. */

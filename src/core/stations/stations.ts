@@ -1,7 +1,7 @@
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
 import { keptBy } from '../job/reads';
-import type { StationId } from '../job/stationIds';
+import type { StationId } from '../records/stationIds';
 import { findSnags, findUnjudged } from '../snags/findSnags';
 import type { Grade, Snag } from '../snags/snag';
 import { build } from './build';

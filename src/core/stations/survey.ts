@@ -1,4 +1,4 @@
-import { STATION_NAMES } from '../job/stationIds';
+import { STATION_NAMES } from '../records/stationIds';
 import { surveyProgress } from '../site/progress';
 import { openByItself } from '../survey/openPoints';
 import { proposeRuns } from '../survey/proposeRuns';
@@ -8,7 +8,6 @@ export const survey: Station = {
   id: 'survey',
   name: STATION_NAMES.survey,
   about: 'what is here, what is wanted',
-  tables: ['floors', 'rooms', 'places', 'wishes', 'answers', 'openPoints', 'contacts'],
   reads: { rooms: ['id'], answers: true, rules: true },
   progress: ({ job }) => surveyProgress(job),
   figures: ({ job }) => [

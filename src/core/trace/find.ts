@@ -1,11 +1,11 @@
 import { gearShortNames, shortPort } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { StationId } from '../job/stationIds';
 import { takesUnits } from '../rack/space';
 import { shownUnit } from '../rack/units';
 import { portKey } from '../records/portKey';
 import { isPanel, isSwitching, portsOf } from '../records/ports';
+import type { StationId } from '../records/stationIds';
 import { counted } from '../text/counted';
 
 /** Something that can be found and traced: a run by label or device, a room, a port, a device in the rack. */

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { apply, quillback } from '../../../tests/support/jobs';
 import { indexJob, sameKey } from '../job/jobIndex';
-import { STATIONS } from '../job/stationIds';
 import { planJob } from '../plans/planJob';
+import { STATIONS } from '../records/stationIds';
 import { answerCommand } from '../site/answers';
 import { stationOf, stationStates } from '../stations/stations';
 import { find } from './find';

@@ -2,7 +2,6 @@ import { cordLengthMm } from '../cords/cordLength';
 import { shortPort } from '../gear/shortNames';
 import type { Job } from '../job/job';
 import { indexJob } from '../job/jobIndex';
-import type { StationId } from '../job/stationIds';
 import { cordColour } from '../patching/cordList';
 import { poeClassOf } from '../power/poe';
 import type { Cord } from '../records/cord';
@@ -12,6 +11,7 @@ import type { Network } from '../records/network';
 import { portKey } from '../records/portKey';
 import { portAt } from '../records/ports';
 import { isLive, type Run } from '../records/run';
+import type { StationId } from '../records/stationIds';
 import { runLength } from '../runs/routeLength';
 import { formatLength } from '../units/length';
 

@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useState } from 'react';
 import { changeLine } from '@/core/job/changeWords';
-import type { StationId } from '@/core/job/stationIds';
 import { actorWords, type Step } from '@/core/job/step';
-import { STATION_LIST, stationOf } from '@/core/stations/stations';
+import { tablesThat } from '@/core/job/tables';
+import type { StationId } from '@/core/records/stationIds';
+import { STATION_LIST } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
 import { HistoryAnswer } from '@/core/wire/wire';
 import { Button } from '../kit/Button';
@@ -31,7 +32,8 @@ export function ChangesList({ station }: { station: StationId }) {
     async (before: number | null): Promise<HistoryAnswer> => {
       const words = new URLSearchParams();
       if (filter.who) words.set('of', filter.who);
-      if (filter.station) words.set('tables', stationOf(filter.station as StationId).tables.join(','));
+      if (filter.station)
+        words.set('tables', tablesThat(({ stations }) => stations.includes(filter.station as StationId)).join(','));
       if (filter.record) {
         words.set('table', 'runs');
         words.set('id', filter.record);

@@ -4,7 +4,7 @@ import { memo, useDeferredValue, useMemo } from 'react';
 import type { BuildFinding } from '@/core/build/findings';
 import type { Job } from '@/core/job/job';
 import { indexJob } from '@/core/job/jobIndex';
-import { STATION_NAMES, type StationId } from '@/core/job/stationIds';
+import { STATION_NAMES, type StationId } from '@/core/records/stationIds';
 import { findSnags, findUnjudged } from '@/core/snags/findSnags';
 import { GRADE_WORDS, type Snag } from '@/core/snags/snag';
 import { citeFor } from '@/core/standards/cite';

@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight, List } from 'lucide-react';
 import { memo, useState } from 'react';
 import type { Job } from '@/core/job/job';
-import type { StationId } from '@/core/job/stationIds';
+import type { StationId } from '@/core/records/stationIds';
 import { STATION_LIST, type StationState, stationStates } from '@/core/stations/stations';
 import { counted } from '@/core/text/counted';
 import { JobLink } from '../kit/JobLink';

@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { STATION_NAMES } from '@/core/job/stationIds';
+import { STATION_NAMES } from '@/core/records/stationIds';
 import { traceParts, traceRun } from '@/core/trace/traceRun';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';
