@@ -33,7 +33,7 @@ const known = <T extends AnyRecord>(record: T, there: AnyRecord | undefined): T 
 const OWN_TABLES = Object.keys(FIRMS_TABLES) as (keyof typeof FIRMS_TABLES)[];
 
 /** Rows of a table as the pattern has them, each under the id of the row that is the same thing in this job. */
-function sameRows(job: Job, pattern: Job, table: keyof typeof TABLES): TableRow[] {
+function sameRows(job: Job, pattern: Job, table: keyof typeof FIRMS_TABLES): TableRow[] {
   const { keys } = tableOf(table);
   const keyOf = (row: AnyRecord) => keys.map((key) => key.of(row)).join('\n');
   const there = rowsOf(job, table);
