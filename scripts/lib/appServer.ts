@@ -13,6 +13,7 @@ import { buildFolder, builtPart } from './builtParts';
 import { keepFromCrowding } from './crowding';
 import { directRoutes } from './directRoutes';
 import { root } from './root';
+import { routeShapes, routesOf } from './routeShapes';
 import { keptShells } from './shells';
 
 export type Serving = {
@@ -57,19 +58,6 @@ function listOf(proxies: readonly string[]): BlockList {
   return list;
 }
 
-/** What of an address is no secret: ids, tokens and words that were sought stay out of logs and metrics. */
-export function shapeOf(url: string): string {
-  const [path = '/'] = url.split('?');
-  if (path.startsWith('/_next/')) return '/_next';
-  const parts = path.split('/').slice(1);
-  const KNOWN =
-    /^(api|jobs|file|demo|batches|reversals|changes|events|files|history|versions|at|compared|kept|results|log|finds|switch|simulated|removed|copy|given|shares|guests|health|sign-in|sign-out|join|reset|me|password|second|devices|firm|members|invitations|new|account|handbook|l|work|schema|meeting|pieces|sw\.js|icon\.svg|manifest\.webmanifest|runs|stack|land|patch|power|build|prove|away|survey|handover)$/;
-  return `/${parts
-    .slice(0, 6)
-    .map((part) => (part === '' || KNOWN.test(part) ? part : ':x'))
-    .join('/')}`;
-}
-
 /** Serve the built application. @returns what stops it */
 export async function serveApp(given: Serving): Promise<{ stop: () => Promise<void> }> {
   // Maps of what the framework was built from take seconds to read, and nobody looks at them here.
@@ -83,6 +71,7 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
   const direct = await directRoutes();
   const shells = await keptShells();
   const gate = gateOf(process.env);
+  const shapeOf = routeShapes([...routesOf(buildFolder()), '/sw.js']);
   const trusted = listOf(given.proxies);
   const isTrusted = (address: string) => trusted.check(address, isIP(address) === 6 ? 'ipv6' : 'ipv4');
 
