@@ -5,7 +5,7 @@ const config: NextConfig = {
   distDir: process.env.SHELF_BUILD || '.next',
   reactStrictMode: true,
   poweredByHeader: false,
-  // Served on loopback: packing every answer costs more than it saves.
+  // The server does, pages and routes alike.
   compress: false,
   // bin/test checks the types, with those of the tests.
   typescript: { ignoreBuildErrors: true },

@@ -69,7 +69,7 @@ test('a photograph that waits is told and sent from any page, and “Saved” me
     await page.context().setOffline(false);
     await page.goto(list);
     const here = page.getByRole('region', { name: 'Waiting on this device' });
-    await expect(here).toContainText('1 thing waits');
+    await expect(here).toContainText('1 item waiting');
     expect(await kept(request, one)).toEqual([]);
     await page.unroute('**/api/jobs/*/pieces?*');
     await expect.poll(() => kept(request, one), { timeout: 30_000 }).toEqual(['photo', 'photo']);

@@ -10,6 +10,7 @@ import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, Registry }
 import { answerHeaders, gateOf, isPage, METHODS, turnedAway } from '../../src/server/gate';
 import { markUsed } from './build';
 import { buildFolder, builtPart } from './builtParts';
+import { compressing, staticFiles } from './compressing';
 import { keepFromCrowding } from './crowding';
 import { directRoutes } from './directRoutes';
 import { root } from './root';
@@ -68,6 +69,7 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
   process.env.SHELF_WORK_THREAD = builtPart('workThread');
   markUsed(buildFolder());
   const serviceWorker = readFileSync(builtPart('serviceWorker'));
+  const statics = staticFiles(buildFolder());
   const direct = await directRoutes();
   const shells = await keptShells();
   const gate = gateOf(process.env);
@@ -146,6 +148,12 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
         .end(JSON.stringify({ code, message: words, at: null }));
       return;
     }
+    if (statics(request, response)) return;
+    // Both are asked with the types of a framework that they do without here.
+    compressing(request as never, response as never, () => answered(request, response, path, nonce));
+  };
+  const answered = (request: IncomingMessage, response: ServerResponse, path: string, nonce: string) => {
+    const { headers, method, url = '/' } = request;
     if (direct(request, response)) return;
     // That of the build that is served, whatever is built beside it.
     if (path === '/sw.js' && (method === 'GET' || method === 'HEAD')) {

@@ -13,6 +13,7 @@ import {
 } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { PART_NAMES, type PartName, partIn } from './builtParts';
+import { compressStatic } from './compressing';
 import { root } from './root';
 import { writeServerParts } from './serverParts';
 import { writeServiceWorker } from './serviceWorker';
@@ -143,6 +144,7 @@ export function ensureBuild(quiet: boolean, salt = ''): boolean {
     }
     writeServiceWorker(workshop);
     writeServerParts(workshop);
+    compressStatic(workshop);
     // What a build that was cut off left behind under this name is no build.
     rmSync(folder, { recursive: true, force: true });
     renameSync(workshop, folder);

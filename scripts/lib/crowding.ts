@@ -50,7 +50,7 @@ export function keepFromCrowding(
     const brings = headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0;
     if (!brings) return false;
     if (unfinished.of(address) >= MOST_UNFINISHED) {
-      const words = { code: 'busy', message: 'Too much is being sent from your address at once: try again.', at: null };
+      const words = { code: 'busy', message: 'Too many uploads from your address at once. Try again.', at: null };
       response
         .writeHead(503, { 'content-type': 'application/json', 'retry-after': String(AGAIN_S), connection: 'close' })
         .end(JSON.stringify(words), () => request.destroy());

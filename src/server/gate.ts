@@ -89,7 +89,7 @@ export function turnedAway(gate: Gate, { method, url, host = '', origin, site }:
     return away(403, 'not-here', 'Good Shelf does not answer to this name: whoever serves it gives its names.');
   if (!gate.accounts && !LOCAL.test(host)) return away(403, 'not-local', 'Good Shelf answers on this machine only.');
   if (!METHODS.includes(method))
-    return away(405, 'no-method', `Good Shelf does not know ${method}: expected ${METHODS.join(', ')}.`);
+    return away(405, 'no-method', `${method} is not supported. Use ${METHODS.join(', ')}.`);
   // A whole address, or one without its scheme, would lead to wherever it says.
   if (!url.startsWith('/') || url.startsWith('//') || url.startsWith('/\\'))
     return away(400, 'bad-request', 'Expected the path of an address, such as /jobs.');

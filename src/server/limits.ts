@@ -47,7 +47,7 @@ export function oneMoreStream(asker: Asker, request: Request): () => void {
   const who = actorOf(asker, request);
   const open = streams.get(who) ?? 0;
   if (open >= MOST_STREAMS)
-    throw new Later('too-many', `You have ${open} windows open that listen for changes: close some.`, STREAM_S);
+    throw new Later('too-many', `You have ${open} windows open. Close some and reload.`, STREAM_S);
   streams.set(who, open + 1);
   let ended = false;
   return () => {

@@ -46,7 +46,7 @@ export async function seePass(
 }
 
 const noLink = (): never =>
-  refuse('no-link', 'This link was used already, is over, was withdrawn, or is not whole. Ask for another one.');
+  refuse('no-link', 'This link has been used, has expired, was withdrawn, or is incomplete. Ask for a new one.');
 
 /** Take an invitation. @returns a token for the cookie */
 export async function join(store: Store, given: z.infer<typeof Join>, from: { address: string; device: string }) {
@@ -155,7 +155,7 @@ export async function offerReset(
 export async function withdraw(store: Store, by: Member, id: string): Promise<Firm> {
   const em = store.em.fork();
   if ((await withdrawPass(em, firmIdOf(by), id)) === 0)
-    refuse('no-link', 'There is no such link any more: it was used, or withdrawn already.');
+    refuse('no-link', 'This link has already been used or withdrawn.');
   await noteIn(em, by, 'withdrew a link that lets somebody in');
   return firmOf(store, by);
 }

@@ -143,9 +143,9 @@ export async function inThread<W extends keyof Work>(
   const who = whoAsks();
   const mine = lane.byPerson.get(who) ?? 0;
   if (who !== '' && mine >= eachPerson)
-    throw new Later('busy', `${mine} things that you asked for are still being made: wait for one of them.`, AGAIN_S);
+    throw new Later('busy', `You already have ${mine} files in progress. Wait for one to finish.`, AGAIN_S);
   if (lane.pool.queueSize >= mostWaiting)
-    throw new Later('busy', 'Very much is being made for others: try again in a moment.', AGAIN_S);
+    throw new Later('busy', 'The server is busy. Try again in a few seconds.', AGAIN_S);
   lane.orders += 1;
   const number = lane.orders;
   const stop = new AbortController();
@@ -163,7 +163,11 @@ export async function inThread<W extends keyof Work>(
     return answer.made as Work[W]['made'];
   } catch (fault) {
     if (stop.signal.aborted)
-      throw new Later('too-long', `This took longer than ${most / 1000} s and was stopped. Ask for less at once.`, 60);
+      throw new Later(
+        'too-long',
+        `This took longer than ${most / 1000} s and was stopped. Try a smaller selection.`,
+        60,
+      );
     throw fault;
   } finally {
     clearTimeout(late);

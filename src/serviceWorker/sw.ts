@@ -15,20 +15,42 @@ const SHELLS = { jobs: '/rack', job: '/jobs/_/rack' } as const;
 /** A page that takes longer comes from here. */
 const LONGEST_MS = 3500;
 
+/** So many are fetched at the same time: browsers keep six connections to a server. */
+const AT_ONCE = 6;
+
+/** Keep parts that are not kept yet. One that cannot be fetched now is fetched when it is asked for, or the next time. */
+async function keep(parts: readonly string[]): Promise<void> {
+  const kept = await caches.open(KEPT);
+  // Those that are here already, from a time that was broken off, are not fetched again.
+  const there = new Set((await kept.keys()).map(({ url }) => new URL(url).pathname));
+  const missing = parts.filter((one) => !there.has(one));
+  const next = async (): Promise<void> => {
+    for (let one = missing.shift(); one !== undefined; one = missing.shift())
+      await kept.add(one).catch(() => undefined);
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, next));
+}
+
+// What the pages at the rack need to open; the rest of the program follows once one of them is open.
 self.addEventListener('install', (event) => {
   event.waitUntil(
     (async () => {
       const kept = await caches.open(KEPT);
-      // Those that are here already, from a time that was broken off, are not fetched again.
-      const there = new Set((await kept.keys()).map(({ url }) => new URL(url).pathname));
-      for (const part of PARTS.filter((one) => !there.has(one))) await kept.add(part);
+      const named = new Set<string>();
       for (const shell of Object.values(SHELLS)) {
         const answer = await fetch(shell);
         if (!answer.ok || answer.redirected) throw new Error(`${shell} cannot be kept`);
+        for (const [part] of (await answer.clone().text()).matchAll(/\bstatic\/[\w./~-]+/g))
+          named.add(`/_next/${part}`);
         await kept.put(shell, answer);
       }
+      await keep(PARTS.filter((one) => named.has(one) || one.endsWith('.woff2')));
     })(),
   );
+});
+
+self.addEventListener('message', (event) => {
+  if (event.data === 'keep the rest') event.waitUntil(keep(PARTS));
 });
 
 self.addEventListener('activate', (event) => {
@@ -44,8 +66,14 @@ const shellOf = (path: string): string | null =>
   path === '/rack' ? SHELLS.jobs : /^\/jobs\/[^/]+\/rack(\/|$)/.test(path) ? SHELLS.job : null;
 
 async function part(request: Request): Promise<Response> {
-  const kept = await (await caches.open(KEPT)).match(request.url.split('#')[0] ?? request.url);
-  if (!kept) return fetch(request);
+  const cache = await caches.open(KEPT);
+  const address = request.url.split('#')[0] ?? request.url;
+  const kept = await cache.match(address);
+  if (!kept) {
+    const answer = await fetch(request);
+    if (answer.ok && PARTS.includes(new URL(address).pathname)) await cache.put(address, answer.clone());
+    return answer;
+  }
   // A worker is told by what stands behind # in its address, which a kept answer would take away.
   if (/worker/.test(request.destination))
     return new Response(kept.body, { status: kept.status, headers: kept.headers });

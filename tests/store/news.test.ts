@@ -134,7 +134,7 @@ describe('a stream of events', () => {
       if (answer.status !== 200) refused = answer;
     }
     expect(refused?.status).toBe(429);
-    expect(await refused?.json()).toMatchObject({ code: 'too-many', message: expect.stringMatching(/close some/) });
+    expect(await refused?.json()).toMatchObject({ code: 'too-many', message: expect.stringMatching(/Close some/) });
     first.abort();
     expect((await open(cookie)).status).toBe(200);
   });

@@ -206,7 +206,7 @@ describe('links that work once', () => {
     );
     const said = await Promise.all(tries);
     expect(said.filter((one) => one === 'in')).toHaveLength(1);
-    expect(said.find((one) => one !== 'in')).toMatch(/used already/);
+    expect(said.find((one) => one !== 'in')).toMatch(/has been used/);
   });
 
   it('a reset ends all sign-ins, and its link is over then', async () => {
@@ -215,7 +215,7 @@ describe('links that work once', () => {
     await resetPassword(store, { token, password: 'nine quiet lanterns' }, from());
     await expect(meOf(store, by)).resolves.toMatchObject({ devices: [] });
     await expect(resetPassword(store, { token, password: 'ten quiet lanterns' }, from())).rejects.toThrow(
-      /used already/,
+      /has been used/,
     );
     await expect(enter(login)).rejects.toThrow(/do not go together/);
     await enter(login, 'nine quiet lanterns');

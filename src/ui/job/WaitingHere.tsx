@@ -5,10 +5,7 @@ import { type WaitingHere as Here, waitingHere } from './outbox';
 import { filesHere } from './waitingFiles';
 
 const wordsOf = ({ waiting, aside }: Here): string =>
-  [
-    waiting > 0 ? `${counted(waiting, 'thing')} ${waiting === 1 ? 'waits' : 'wait'}` : '',
-    aside > 0 ? `${aside} set aside` : '',
-  ]
+  [waiting > 0 ? `${counted(waiting, 'item')} waiting` : '', aside > 0 ? `${aside} set aside` : '']
     .filter(Boolean)
     .join(', ');
 
@@ -37,8 +34,8 @@ export function WaitingHere({ pathOf }: { pathOf: (jobId: string) => string }) {
       </ul>
       <p className="text-[13px] text-soft">
         {jobs.some(({ waiting }) => waiting > 0) &&
-          'Photographs and files are sent from here. Steps are sent when their job is open. '}
-        {jobs.some(({ aside }) => aside > 0) && 'Open a job to decide about what was set aside.'}
+          'Photos and files upload from this page. Changes upload when you open the job. '}
+        {jobs.some(({ aside }) => aside > 0) && 'Open the job to review what was set aside.'}
       </p>
     </section>
   );

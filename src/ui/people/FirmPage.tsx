@@ -190,10 +190,7 @@ function LeftLinks({ firm, onFirm }: Part) {
   return (
     <section aria-label="Links of people who left" className="grid gap-2">
       <Heading>Links of people who left</Heading>
-      <p className="text-[13px] text-soft">
-        Links for ticking and testing ended with their role. These are for reading only, and whoever has one still sees
-        the job.
-      </p>
+      <p className="text-[13px] text-soft">Their build and test links have ended. These read-only links still work.</p>
       <ul>
         {firm.left.map(({ id, jobId, jobName, purpose, whom, madeBy, until }) => (
           <li key={id} className="flex flex-wrap items-center gap-2 border-b py-1.5">

@@ -105,7 +105,7 @@ function Preview({ given, tester, onClose }: { given: Given; tester: Tester | nu
       await addFile(file, { whole: new Uint8Array(given.bytes), small: null, values });
     } catch {
       setBusy(false);
-      return setWrong('The browser has no room for this file. Nothing was taken.');
+      return setWrong('The browser has no space for this file. Nothing was imported.');
     }
     const commands = resultCommands(job, preview);
     if (commands.length > 0 && !dispatch(commands)) {

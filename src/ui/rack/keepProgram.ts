@@ -3,6 +3,8 @@ export async function keepProgram(): Promise<void> {
   if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
   try {
     await navigator.serviceWorker.register('/sw.js');
+    // Once what opens these pages is here, the rest of the program follows: other stations, and the reader of labels.
+    void navigator.serviceWorker.ready.then(({ active }) => active?.postMessage('keep the rest'));
     // Asked for quietly: without it a browser that runs out of room may drop what is kept.
     await navigator.storage?.persist?.();
   } catch {
