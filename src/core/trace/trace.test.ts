@@ -112,12 +112,16 @@ describe('stations', () => {
 
   it('have figures', () => {
     for (const station of STATIONS) expect(stationOf(station).figures(indexJob(job)).length).toBeGreaterThan(2);
-    expect(stationOf('land').figures(indexJob(job))).toContainEqual({ name: 'Spare ports', value: '8' });
+    expect(stationOf('land').figures(indexJob(job))).toContainEqual({
+      id: 'spare-ports',
+      name: 'Spare ports',
+      value: '8',
+    });
     // The draw that was entered, and the class where none was.
     const figures = stationOf('patch').figures(indexJob(job));
-    expect(figures.find(({ name }) => name === 'Switch A PoE')?.value).toMatch(/^\d+(\.\d)? of 400 W$/);
+    expect(figures.find(({ id }) => id === 'poe switch-a')?.value).toMatch(/^\d+(\.\d)? of 400 W$/);
     // Ports that a link is in are not free.
-    const used = figures.find(({ name }) => name === 'Switch A ports in use')?.value ?? '';
+    const used = figures.find(({ id }) => id === 'ports-in-use switch-a')?.value ?? '';
     const links = Object.values(job.uplinks).filter(({ fromId, toId }) => fromId === 'switch-a' || toId === 'switch-a');
     const cords = Object.values(job.cords).filter(({ switchId }) => switchId === 'switch-a');
     expect(used).toBe(`${cords.length + links.length} of 26`);
