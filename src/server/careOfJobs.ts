@@ -2,11 +2,10 @@ import { careDates } from '../core/care/careDates';
 import type { CareDue } from '../core/job/jobListing';
 import { sealJob } from '../core/job/sealJob';
 import { careUnknown, type Head, readHead, readJob, type Scope, writeCare } from '../store/jobStore';
+import { ONE_MOMENT } from '../store/oneMoment';
 import type { Store } from '../store/openStore';
 import { keptAt } from './keptJobs';
 
-/** One moment of the database. */
-const CONSISTENT = { isolationLevel: 'repeatable read' as never, readOnly: true };
 /** Any day: what is due does not depend on it. */
 const ANY_DAY = '0000-01-01';
 
@@ -19,7 +18,7 @@ export async function careOf(store: Store, head: Head): Promise<CareDue[]> {
   const read = await em.transactional(async (inner) => {
     const now = await readHead(inner, head.id);
     return now && { head: now, job: keptAt(store, now)?.job ?? sealJob(await readJob(inner, now)) };
-  }, CONSISTENT);
+  }, ONE_MOMENT);
   if (!read) return [];
   const care = careDates(read.job, ANY_DAY).flatMap(({ what, due }) => (due === null ? [] : [{ what, due }]));
   await writeCare(em, read.head, care);

@@ -27,6 +27,7 @@ import {
   setRemoved,
   writeChanges,
 } from '../store/jobStore';
+import { ONE_MOMENT } from '../store/oneMoment';
 import type { Store } from '../store/openStore';
 import { firmOfJob } from '../store/people';
 import {
@@ -52,8 +53,6 @@ import { inThread } from './workPool';
 
 /** One who missed more steps than this is given the whole job anew. */
 const MOST_MISSED = 500;
-
-const CONSISTENT = { isolationLevel: 'repeatable read' as never, readOnly: true };
 
 /** Whose jobs are listed: of the firm that is being worked for, and those that one is a guest in; null: all of this machine. */
 export const scopeOf = (asker: Asker): Scope =>
@@ -116,7 +115,7 @@ export async function openJob(store: Store, actor: Actor, id: string): Promise<O
   return em.transactional(async (inner) => {
     const head = await readHead(inner, id);
     return head && openAt(store, inner, head, actor);
-  }, CONSISTENT);
+  }, ONE_MOMENT);
 }
 
 /** A job as it stands and where that is, for what only reads it; null where there is none. */
@@ -124,7 +123,7 @@ export async function readKept(store: Store, id: string): Promise<Kept | null> {
   return store.em.fork().transactional(async (em) => {
     const head = await readHead(em, id);
     return head && jobAt(store, em, head);
-  }, CONSISTENT);
+  }, ONE_MOMENT);
 }
 
 /** What a job is called; null where there is none. */
@@ -405,5 +404,5 @@ export async function catchUp(store: Store, actor: Actor, jobId: string, base: P
   return em.transactional(async (inner) => {
     const head = await readHead(inner, jobId);
     return head ? tellMissed(store, inner, head, { base, actor }, null) : noJob();
-  }, CONSISTENT);
+  }, ONE_MOMENT);
 }

@@ -8,6 +8,7 @@ import type { Actor } from '../core/job/step';
 import { refuse } from '../core/text/refusal';
 import type { HistoryAnswer, NewVersion } from '../core/wire/wire';
 import { readHead } from '../store/jobStore';
+import { ONE_MOMENT } from '../store/oneMoment';
 import type { Store } from '../store/openStore';
 import { actorsOf, listSteps, type StepFilter, stepsBetween } from '../store/steps';
 import {
@@ -34,32 +35,29 @@ export async function keepSnapshot(em: EntityManager, job: Job, revision: number
  * @throws Refusal when the job has no such revision
  */
 export async function jobAtRevision(store: Store, jobId: string, revision: number): Promise<Job> {
-  return store.em.fork().transactional(
-    async (em) => {
-      const head = await readHead(em, jobId);
-      if (!head) return noJob();
-      if (revision > head.revision) refuse('no-revision', `The job has no revision ${revision} yet.`);
-      const near = await nearestSnapshot(em, jobId, revision);
-      const fromSnapshot = near !== null && Math.abs(near - revision) < head.revision - revision;
-      const snapshot = fromSnapshot ? await readSnapshot(em, jobId, near) : null;
-      const start = snapshot
-        ? sealJob(readJobRecords(JSON.parse(snapshot.body), snapshot.schema))
-        : (await jobAt(store, em, head)).job;
-      const from = snapshot?.revision ?? head.revision;
-      const steps = await stepsBetween(em, jobId, Math.min(from, revision), Math.max(from, revision));
-      const forward = from <= revision;
-      const changes = forward
-        ? steps.flatMap((step) => step.changes)
-        : steps.reverse().flatMap((step) => invert(step.changes));
-      try {
-        return inRowOrder(applyChanges(start, changes), changes);
-      } catch (fault) {
-        if (!(fault instanceof RangeError)) throw fault;
-        return refuse('no-revision', `What led to revision ${revision} was not recorded in a way that can be read.`);
-      }
-    },
-    { isolationLevel: 'repeatable read' as never, readOnly: true },
-  );
+  return store.em.fork().transactional(async (em) => {
+    const head = await readHead(em, jobId);
+    if (!head) return noJob();
+    if (revision > head.revision) refuse('no-revision', `The job has no revision ${revision} yet.`);
+    const near = await nearestSnapshot(em, jobId, revision);
+    const fromSnapshot = near !== null && Math.abs(near - revision) < head.revision - revision;
+    const snapshot = fromSnapshot ? await readSnapshot(em, jobId, near) : null;
+    const start = snapshot
+      ? sealJob(readJobRecords(JSON.parse(snapshot.body), snapshot.schema))
+      : (await jobAt(store, em, head)).job;
+    const from = snapshot?.revision ?? head.revision;
+    const steps = await stepsBetween(em, jobId, Math.min(from, revision), Math.max(from, revision));
+    const forward = from <= revision;
+    const changes = forward
+      ? steps.flatMap((step) => step.changes)
+      : steps.reverse().flatMap((step) => invert(step.changes));
+    try {
+      return inRowOrder(applyChanges(start, changes), changes);
+    } catch (fault) {
+      if (!(fault instanceof RangeError)) throw fault;
+      return refuse('no-revision', `What led to revision ${revision} was not recorded in a way that can be read.`);
+    }
+  }, ONE_MOMENT);
 }
 
 /** Give a revision a name. Doing it twice with one id is harmless. */

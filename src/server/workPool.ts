@@ -62,30 +62,19 @@ const runsOf = (job: Job): number => Object.keys(job.runs).length;
 const QUICK_RUNS = { text: 3000, document: 150 } as const;
 const QUICK_BYTES = 1024 * 1024;
 
-/** In which lane an order is done, by how much it is. */
-export function laneOf<W extends keyof Work>(work: W, given: Work[W]['given']): LaneName {
-  const order = { work, given } as Pick<Order, 'work'> & { given: never };
-  const quick = (is: boolean): LaneName => (is ? 'quick' : 'long');
-  switch (order.work) {
-    case 'takeaway': {
-      const { id, job, making } = order.given as Work['takeaway']['given'];
-      const plain = /\.(csv|svg|ics|json|dot|graphml)$/.test(id);
-      return quick(runsOf(job) <= QUICK_RUNS[plain ? 'text' : 'document'] && making.files.length === 0);
-    }
-    case 'compared': {
-      const { before, after } = order.given as Work['compared']['given'];
-      return quick(Math.max(runsOf(before), runsOf(after)) <= QUICK_RUNS.document);
-    }
-    case 'linkPage':
-      return quick(runsOf((order.given as Work['linkPage']['given']).job) <= QUICK_RUNS.text);
-    case 'readFile':
-      return quick((order.given as Work['readFile']['given']).bytes.byteLength <= QUICK_BYTES);
-    case 'writeArchive':
-      return 'long';
-    default:
-      return 'quick';
-  }
-}
+/** Whether an order is small enough for the quick lane. */
+const IS_QUICK: { [W in keyof Work]: (given: Work[W]['given']) => boolean } = {
+  takeaway: ({ id, job, making }) => {
+    const plain = /\.(csv|svg|ics|json|dot|graphml)$/.test(id);
+    return runsOf(job) <= QUICK_RUNS[plain ? 'text' : 'document'] && making.files.length === 0;
+  },
+  compared: ({ before, after }) => Math.max(runsOf(before), runsOf(after)) <= QUICK_RUNS.document,
+  linkPage: ({ job }) => runsOf(job) <= QUICK_RUNS.text,
+  readFile: ({ bytes }) => bytes.byteLength <= QUICK_BYTES,
+  writeArchive: () => false,
+  batch: () => true,
+  picture: () => true,
+};
 
 type Lane = { pool: Piscina; orders: number; begin: Map<number, () => void>; byPerson: Map<string, number> };
 
@@ -137,7 +126,7 @@ export async function inThread<W extends keyof Work>(
   given: Work[W]['given'],
   longestMs?: number,
 ): Promise<Work[W]['made']> {
-  const name = laneOf(work, given);
+  const name: LaneName = IS_QUICK[work](given) ? 'quick' : 'long';
   const { eachPerson, mostWaiting, longestMs: most } = { ...LANES[name], ...(longestMs ? { longestMs } : {}) };
   const lane = laneNamed(name);
   const who = whoAsks();
