@@ -5,8 +5,10 @@ const config: NextConfig = {
   distDir: process.env.SHELF_BUILD || '.next',
   reactStrictMode: true,
   poweredByHeader: false,
-  // The server does, pages and routes alike.
+  // The server does, streams excepted.
   compress: false,
+  // More than the largest file that is taken in, so that a file is refused by its size in words and never cut short.
+  experimental: { proxyClientMaxBodySize: '72mb' },
   // bin/test checks the types, with those of the tests.
   typescript: { ignoreBuildErrors: true },
   serverExternalPackages: [

@@ -36,7 +36,7 @@ import {
 } from './lib/benchServer';
 import { openBrowser } from './lib/browser';
 import { ensureBuild } from './lib/build';
-import { builtPart } from './lib/builtParts';
+import { buildFolder, partsFolder } from './lib/builtParts';
 import { openDatabases } from './lib/database';
 import { prepareDatabase } from './lib/demoData';
 import { median, timed } from './lib/measure';
@@ -196,7 +196,7 @@ async function boxes() {
 /** What goes through the server's use cases here, large jobs among it, does so in the built work thread. */
 function needBuild() {
   if (!ensureBuild(true)) throw new Error('The build failed.');
-  process.env.SHELF_WORK_THREAD = builtPart('workThread');
+  process.env.SHELF_PARTS = partsFolder(buildFolder());
 }
 
 async function application() {

@@ -124,8 +124,8 @@ async function main() {
     SHELF_HOSTS: [...own, ...called].join(','),
     SHELF_SECRET: secret(),
   });
-  const serving =
-    processes > 1 ? await serveMany({ ...given, told: true }, processes) : await serveApp({ ...given, told: true });
+  const how = { ...given, dev: false, told: true };
+  const serving = processes > 1 ? await serveMany(how, processes) : await serveApp(how);
   let ending = false;
   for (const signal of ['SIGINT', 'SIGTERM'] as const)
     process.on(signal, async () => {

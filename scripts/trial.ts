@@ -65,19 +65,23 @@ async function kills(): Promise<boolean> {
   return held;
 }
 
-/** No kind of thing that somebody does may take longer than this, but for one in twenty. */
-const LONGEST_P95_MS = 200;
+/**
+ * Each of fifty people does one thing every two seconds for five minutes, then one a second. No kind of thing may take longer than
+ * `longestMs`, but for one in twenty. Beyond that it is only told what is answered.
+ */
+const LOADS = [
+  { perSecond: 25, seconds: 300, longestMs: 100 },
+  { perSecond: 50, seconds: 120, longestMs: 500 },
+  { perSecond: 100, seconds: 60, longestMs: Number.POSITIVE_INFINITY },
+  { perSecond: 200, seconds: 60, longestMs: Number.POSITIVE_INFINITY },
+];
 
-/** Each of fifty people does a thing a second for five minutes; then as many as we want to carry, for one minute. */
 async function load(): Promise<boolean> {
   let good = true;
-  for (const { perSecond, seconds } of [
-    { perSecond: 50, seconds: 300 },
-    { perSecond: 200, seconds: 60 },
-  ]) {
+  for (const { perSecond, seconds, longestMs } of LOADS) {
     const result = await trialLoad({ people: 50, jobs: 20, seconds, perSecond });
     say(`asked for ${perSecond} a second: ${loadWords(result)}`);
-    good &&= result.wrong === 0 && Object.values(result.of).every(({ p95 }) => p95 < LONGEST_P95_MS);
+    good &&= result.wrong === 0 && Object.values(result.of).every(({ p95 }) => p95 < longestMs);
   }
   return good;
 }

@@ -1,23 +1,23 @@
 import cluster from 'node:cluster';
-import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
 import { BlockList, isIP } from 'node:net';
+import { join } from 'node:path';
 import next from 'next';
 import { pino } from 'pino';
 import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
-import { answerHeaders, gateOf, isPage, METHODS, turnedAway } from '../../src/server/gate';
+import { answerHeaders, awayHeaders, awayWords, badForm, gateOf } from '../../src/server/gate';
 import { markUsed } from './build';
-import { buildFolder, builtPart } from './builtParts';
+import { buildFolder, partsFolder } from './builtParts';
 import { compressing, staticFiles } from './compressing';
 import { keepFromCrowding } from './crowding';
-import { directRoutes } from './directRoutes';
 import { root } from './root';
 import { routeShapes, routesOf } from './routeShapes';
-import { keptShells } from './shells';
 
 export type Serving = {
+  /** Whether the sources are served as they are changed, and not what was built from them. */
+  dev: boolean;
   host: string;
   port: number;
   /** Files of a certificate and its key; null: without TLS, on loopback or behind a proxy. */
@@ -59,21 +59,23 @@ function listOf(proxies: readonly string[]): BlockList {
   return list;
 }
 
-/** Serve the built application. @returns what stops it */
+/**
+ * Serve the application: what the framework does not know of connections stands here, and all that is asked goes to the framework,
+ * whose `proxy.ts` is the gate.
+ * @returns what stops it
+ */
 export async function serveApp(given: Serving): Promise<{ stop: () => Promise<void> }> {
   // Maps of what the framework was built from take seconds to read, and nobody looks at them here.
   process.setSourceMapsEnabled(false);
-  const app = next({ dev: false, dir: root, hostname: given.host, port: given.port });
+  const app = next({ dev: given.dev, dir: root, hostname: given.host, port: given.port });
   await app.prepare();
   const handle = app.getRequestHandler();
-  process.env.SHELF_WORK_THREAD = builtPart('workThread');
-  markUsed(buildFolder());
-  const serviceWorker = readFileSync(builtPart('serviceWorker'));
-  const statics = staticFiles(buildFolder());
-  const direct = await directRoutes();
-  const shells = await keptShells();
+  const folder = given.dev ? await developmentParts() : buildFolder();
+  process.env.SHELF_PARTS = partsFolder(folder);
+  if (!given.dev) markUsed(folder);
   const gate = gateOf(process.env);
-  const shapeOf = routeShapes([...routesOf(buildFolder()), '/sw.js']);
+  const statics = given.dev ? null : staticFiles(folder, (path) => answerHeaders(gate, path, ''));
+  const shapeOf = routeShapes(given.dev ? [] : routesOf(folder));
   const trusted = listOf(given.proxies);
   const isTrusted = (address: string) => trusted.check(address, isIP(address) === 6 ? 'ipv6' : 'ipv4');
 
@@ -117,7 +119,13 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
       if (!isStream) durations.observe(labels, seconds);
       if (given.told && route !== '/_next') log.info({ ...labels, ms: Math.round(seconds * 1000) });
     });
-    const { headers, method = '', url = '/' } = request;
+    const { headers } = request;
+    const form = badForm({ method: request.method ?? '', url: request.url ?? '' });
+    if (form) {
+      const headers = { ...answerHeaders(gate, '/api/', ''), ...awayHeaders(form), 'content-type': 'application/json' };
+      response.writeHead(form.status, headers).end(JSON.stringify(awayWords(form)));
+      return;
+    }
     const address = addressOf(request);
     if (address === null) {
       response.writeHead(403).end('This address answers to its proxy only.');
@@ -125,48 +133,10 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
     }
     // What would be believed of where we are and of who asks, and is for us alone to say.
     for (const name of Object.keys(headers)) if (OURS.test(name)) delete headers[name];
-    request.rawHeaders = request.rawHeaders.flatMap((one, at, raw) =>
-      at % 2 === 0 && !OURS.test(one) ? [one, raw[at + 1] ?? ''] : [],
-    );
     headers['x-shelf-address'] = address;
-    request.rawHeaders.push('x-shelf-address', address);
-    const [path = '/'] = url.split('?');
-    const site = headers['sec-fetch-site'];
-    const { host, origin } = headers;
-    if (crowds(request, response, address)) return;
-    const fault = turnedAway(gate, { method, url, host, origin, site: typeof site === 'string' ? site : undefined });
-    const nonce = randomUUID();
-    for (const [name, value] of Object.entries(answerHeaders(gate, fault ? '/api/' : path, nonce)))
-      response.setHeader(name, value);
-    if (fault) {
-      const { status, code, message: words } = fault;
-      response
-        .writeHead(status, {
-          'content-type': 'application/json',
-          ...(status === 405 ? { allow: METHODS.join(', ') } : {}),
-        })
-        .end(JSON.stringify({ code, message: words, at: null }));
-      return;
-    }
-    if (statics(request, response)) return;
-    // Both are asked with the types of a framework that they do without here.
-    compressing(request as never, response as never, () => answered(request, response, path, nonce));
-  };
-  const answered = (request: IncomingMessage, response: ServerResponse, path: string, nonce: string) => {
-    const { headers, method, url = '/' } = request;
-    if (direct(request, response)) return;
-    // That of the build that is served, whatever is built beside it.
-    if (path === '/sw.js' && (method === 'GET' || method === 'HEAD')) {
-      response.writeHead(200, { 'content-type': 'text/javascript; charset=utf-8' }).end(serviceWorker);
-      return;
-    }
-    if (isPage(path)) {
-      // The framework reads the policy of the request and puts the nonce on its own scripts.
-      headers['content-security-policy'] = String(response.getHeader('content-security-policy'));
-      headers['x-nonce'] = nonce;
-      headers['x-shelf-path'] = url;
-    }
-    shells(request, response, nonce, () => void handle(request, response));
+    if (crowds(request, response, address) || statics?.(request, response)) return;
+    // Asked with the types of a framework that it does without here.
+    compressing(request as never, response as never, () => void handle(request, response));
   };
   const patience = {
     keepAliveTimeout: IDLE_MS,
@@ -194,8 +164,22 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
       server.close();
       await new Promise((wait) => setTimeout(wait, 1000));
       server.closeAllConnections();
+      if (given.dev) await app.close();
     },
   };
+}
+
+/** What development needs of our own parts: built once, when it starts. @returns the folder of them */
+async function developmentParts(): Promise<string> {
+  // Only here: what serves a build has no builder beside it.
+  const [{ writeServerParts }, { writeServiceWorker }] = await Promise.all([
+    import('./serverParts'),
+    import('./serviceWorker'),
+  ]);
+  const folder = join(root, '.next/dev');
+  writeServerParts(folder);
+  writeServiceWorker(folder, null);
+  return folder;
 }
 
 /** Metrics and whether it is alive, on a port of loopback; null: none. */

@@ -12,7 +12,8 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { PART_NAMES, type PartName, partIn } from './builtParts';
+import { PART_NAMES, type PartName } from '../../src/server/builtParts';
+import { partIn } from './builtParts';
 import { compressStatic } from './compressing';
 import { root } from './root';
 import { writeServerParts } from './serverParts';
@@ -142,12 +143,14 @@ export function ensureBuild(quiet: boolean, salt = ''): boolean {
       if (quiet) process.stderr.write(`${built.stdout}${built.stderr}`);
       return false;
     }
-    writeServiceWorker(workshop);
+    writeServiceWorker(workshop, readFileSync(join(workshop, 'BUILD_ID'), 'utf8').trim());
     writeServerParts(workshop);
     compressStatic(workshop);
     // What a build that was cut off left behind under this name is no build.
     rmSync(folder, { recursive: true, force: true });
-    renameSync(workshop, folder);
+    mkdirSync(folder);
+    // What is being developed goes on in the workshop.
+    for (const name of readdirSync(workshop)) if (name !== 'dev') renameSync(join(workshop, name), join(folder, name));
     writeFileSync(join(folder, WHOLE), from);
     // Editors and the check of types look for them where the framework puts them.
     cpSync(join(folder, 'types'), join(workshop, 'types'), { recursive: true });

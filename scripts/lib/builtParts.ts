@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { PART_NAMES, type PartName } from '../../src/server/builtParts';
 import { root } from './root';
 
 /**
@@ -7,22 +8,11 @@ import { root } from './root';
  */
 export const buildFolder = (): string => {
   const { SHELF_BUILD: name } = process.env;
-  if (!name) throw new Error('SHELF_BUILD is not set: the command that serves says which build.');
+  if (!name) throw new Error('SHELF_BUILD is not set: the command that serves names the build.');
   return join(root, name);
 };
 
-/** What of the server is built by us, beside what the framework builds. */
-export const PART_NAMES = {
-  /** The process that serves, which starts in half the time when nothing has to be translated first. */
-  appProcess: 'appProcess.mjs',
-  /** The program of the work threads. */
-  workThread: 'workThread.mjs',
-  routes: 'routes.mjs',
-  serviceWorker: 'sw.js',
-} as const;
-export type PartName = keyof typeof PART_NAMES;
-
-/** As deep in the folder of the program as what it is made of, so that it finds that. */
-export const partIn = (folder: string, part: PartName): string => join(folder, 'parts', PART_NAMES[part]);
-/** A part of the build that is served. */
-export const builtPart = (part: PartName): string => partIn(buildFolder(), part);
+/** Folder of our own parts of a build. */
+export const partsFolder = (folder: string): string => join(folder, 'parts');
+/** File of a part of a build. */
+export const partIn = (folder: string, part: PartName): string => join(partsFolder(folder), PART_NAMES[part]);

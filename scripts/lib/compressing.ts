@@ -2,6 +2,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import compressible from 'compressible';
 import compression from 'compression';
 import sirv from 'sirv';
 
@@ -31,12 +32,20 @@ export function compressStatic(folder: string): void {
   }
 }
 
-/** Answers scripts and styles of a build, as they were compressed. @returns whether the request is for one of them */
-export function staticFiles(folder: string): (request: IncomingMessage, response: ServerResponse) => boolean {
+/**
+ * Answers scripts and styles of a build, as they were compressed: the framework would send them as they are.
+ * @param headersOf what is put on the answer, by its path
+ * @returns whether the request is for one of them
+ */
+export function staticFiles(
+  folder: string,
+  headersOf: (path: string) => Record<string, string>,
+): (request: IncomingMessage, response: ServerResponse) => boolean {
   const serve = sirv(join(folder, 'static'), { brotli: true, gzip: true, immutable: true, maxAge: 365 * 24 * 3600 });
   return (request, response) => {
     const { url = '' } = request;
     if (!url.startsWith(`${STATIC}/`)) return false;
+    for (const [name, value] of Object.entries(headersOf(url))) response.setHeader(name, value);
     request.url = url.slice(STATIC.length);
     serve(request, response, () => {
       response.writeHead(404, { 'content-type': 'text/plain; charset=utf-8' }).end('There is no such file.\n');
@@ -48,7 +57,9 @@ export function staticFiles(folder: string): (request: IncomingMessage, response
 /** Compresses what is answered, but streams of events, each line of which is awaited. */
 export const compressing = compression({
   threshold: LEAST,
-  filter: (request, response) =>
-    !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
-    compression.filter(request, response),
+  filter: (_, response) => {
+    // The framework sets it as a list of one.
+    const [type] = [response.getHeader('content-type')].flat();
+    return typeof type === 'string' && !type.startsWith('text/event-stream') && compressible(type) === true;
+  },
 });

@@ -1,7 +1,7 @@
 import cluster, { type Worker } from 'node:cluster';
 import { AggregatorRegistry } from 'prom-client';
 import { type Serving, serveMetrics } from './appServer';
-import { builtPart } from './builtParts';
+import { buildFolder, partIn } from './builtParts';
 
 /** A process that ended is started again after so long. */
 const AGAIN_MS = 1000;
@@ -11,7 +11,7 @@ export async function serveMany(given: Serving, count: number): Promise<{ stop: 
   // Each takes its own connections: one that was handed to a process which died meanwhile would hang for ever.
   cluster.schedulingPolicy = cluster.SCHED_NONE;
   cluster.setupPrimary({
-    exec: builtPart('appProcess'),
+    exec: partIn(buildFolder(), 'appProcess'),
     args: [JSON.stringify({ ...given, metricsPort: null } satisfies Serving)],
     execArgv: [],
   });

@@ -1,7 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import type { Serving } from './appServer';
-import { builtPart } from './builtParts';
+import { buildFolder, partIn } from './builtParts';
 import { root } from './root';
 
 export type Running = { address: string; process: ChildProcess; stop: () => Promise<void> };
@@ -39,8 +39,16 @@ export async function startServer(databaseUrl: string, first: number, processes 
 
 /** @returns null where it ended while starting */
 async function startAt(databaseUrl: string, port: number, processes: number): Promise<Running | null> {
-  const serving: Serving = { host: '127.0.0.1', port, tls: null, proxies: [], metricsPort: null, told: false };
-  const program = [builtPart('appProcess'), JSON.stringify(serving), String(processes)];
+  const serving: Serving = {
+    dev: false,
+    host: '127.0.0.1',
+    port,
+    tls: null,
+    proxies: [],
+    metricsPort: null,
+    told: false,
+  };
+  const program = [partIn(buildFolder(), 'appProcess'), JSON.stringify(serving), String(processes)];
   const child = spawn(process.execPath, program, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],

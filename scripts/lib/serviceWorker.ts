@@ -1,4 +1,4 @@
-import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { buildSync } from 'esbuild';
 import { partIn } from './builtParts';
@@ -14,10 +14,13 @@ function partsOf(folder: string, at = '/_next/static'): string[] {
   });
 }
 
-/** Make the service worker of a build: it knows the build's number and all its parts. @param folder of the build */
-export function writeServiceWorker(folder: string): void {
-  const build = readFileSync(join(folder, 'BUILD_ID'), 'utf8').trim();
-  const parts = partsOf(join(folder, 'static')).sort();
+/**
+ * Make the service worker of a build: it knows the build's number and all its parts.
+ * @param folder of the build
+ * @param build its number; null in development, where parts are made as they are asked for
+ */
+export function writeServiceWorker(folder: string, build: string | null): void {
+  const parts = build === null ? null : partsOf(join(folder, 'static')).sort();
   const made = buildSync({
     entryPoints: [join(root, 'src/serviceWorker/sw.ts')],
     bundle: true,
@@ -25,7 +28,7 @@ export function writeServiceWorker(folder: string): void {
     format: 'iife',
     target: 'es2022',
     write: false,
-    define: { BUILD: JSON.stringify(build), PARTS: JSON.stringify(parts) },
+    define: { BUILD: JSON.stringify(build ?? 'development'), PARTS: JSON.stringify(parts) },
   });
   const file = partIn(folder, 'serviceWorker');
   mkdirSync(dirname(file), { recursive: true });

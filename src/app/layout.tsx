@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { Toaster } from 'sonner';
+import { EARLY_ASK } from '@/ui/kit/earlyAsk';
 import { themeScript } from '@/ui/kit/themeScript';
 import './globals.css';
 
@@ -10,7 +11,7 @@ export const metadata: Metadata = {
 };
 
 /** Zod tries whether it may make code out of text; the policy of our pages says no. */
-const earlyScript = 'globalThis.__zod_globalConfig={jitless:true};';
+const QUIET_ZOD = 'globalThis.__zod_globalConfig={jitless:true};';
 
 export default async function Layout({ children }: { children: React.ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? '';
@@ -21,7 +22,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
           nonce={nonce}
           suppressHydrationWarning
           // biome-ignore lint/security/noDangerouslySetInnerHtml: our own constants, before the first paint
-          dangerouslySetInnerHTML={{ __html: `${earlyScript}${themeScript}` }}
+          dangerouslySetInnerHTML={{ __html: `${QUIET_ZOD}${themeScript}${EARLY_ASK}` }}
         />
       </head>
       <body>

@@ -109,23 +109,27 @@ export function refusalOf(fault: unknown): Refusal | null {
 /** Whether it is the database that does not answer. */
 export const isDatabase = ({ code }: Refusal): boolean => code === 'database-away' || code === 'busy';
 
-/** Run a use case and answer with its value; a Refusal becomes an answer in words. */
+/** Run a use case and answer with its value; a Refusal becomes an answer in words. What does not say how long it is kept is not kept. */
 export async function answer(work: () => Promise<Response | object>): Promise<Response> {
-  try {
-    const value = await work();
-    return value instanceof Response ? value : Response.json(value);
-  } catch (fault) {
-    const refusal = refusalOf(fault);
-    if (refusal) {
-      const { code, message, at } = refusal;
-      const status = statusOf(refusal);
-      // Who is to come again is told when.
-      const seconds = refusal instanceof Later ? refusal.seconds : status === 503 ? AGAIN_S : null;
-      const headers: HeadersInit = seconds === null ? {} : { 'retry-after': String(seconds) };
-      return Response.json({ code, message, at }, { status, headers });
-    }
-    log.error({ err: fault }, 'unfinished');
-    const message = 'The server could not finish this. Nothing was changed; it is safe to try again.';
-    return Response.json({ code: 'unfinished', message }, { status: 500 });
+  const response = await work().then(
+    (value) => (value instanceof Response ? value : Response.json(value)),
+    answerToFault,
+  );
+  if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
+  return response;
+}
+
+function answerToFault(fault: unknown): Response {
+  const refusal = refusalOf(fault);
+  if (refusal) {
+    const { code, message, at } = refusal;
+    const status = statusOf(refusal);
+    // Who is to come again is told when.
+    const seconds = refusal instanceof Later ? refusal.seconds : status === 503 ? AGAIN_S : null;
+    const headers: HeadersInit = seconds === null ? {} : { 'retry-after': String(seconds) };
+    return Response.json({ code, message, at }, { status, headers });
   }
+  log.error({ err: fault }, 'unfinished');
+  const message = 'The server could not finish this. Nothing was changed; it is safe to try again.';
+  return Response.json({ code: 'unfinished', message }, { status: 500 });
 }

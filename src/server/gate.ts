@@ -1,5 +1,5 @@
 /*
- * Before anything answers: who may come in at all, and what stands on every answer. The server asks here for all that comes,
+ * Before anything answers: who may come in at all, and what stands on every answer. `proxy.ts` asks here for all that comes,
  * pages, routes and files alike.
  */
 
@@ -58,7 +58,13 @@ export type TurnedAway = { status: 400 | 403 | 405; code: string; message: strin
 const away = (status: TurnedAway['status'], code: string, message: string): TurnedAway => ({ status, code, message });
 
 /** What any of our routes and pages is asked by. */
-export const METHODS: readonly string[] = ['GET', 'HEAD', 'POST', 'DELETE'];
+const METHODS: readonly string[] = ['GET', 'HEAD', 'POST', 'DELETE'];
+
+/** What is said to one who is turned away. */
+export const awayWords = ({ code, message }: TurnedAway) => ({ code, message, at: null });
+/** Headers of that, beside those of every answer. */
+export const awayHeaders = ({ status }: TurnedAway): Record<string, string> =>
+  status === 405 ? { allow: METHODS.join(', ') } : {};
 
 /** Whether an address can be read at all: no half escapes, nothing that ends a text in the database. */
 function isReadable(text: string): boolean {
@@ -81,6 +87,19 @@ export type Coming = {
 };
 
 /**
+ * Why the form of a request is not answered: the framework would lead such an address elsewhere, or cannot hold such a request,
+ * before it asks its proxy. The server asks here first.
+ */
+export function badForm({ method, url }: Pick<Coming, 'method' | 'url'>): TurnedAway | null {
+  if (!METHODS.includes(method))
+    return away(405, 'no-method', `${method} is not supported. Use ${METHODS.join(', ')}.`);
+  // A whole address, or one without its scheme, would lead to wherever it says.
+  return !url.startsWith('/') || url.startsWith('//') || url.startsWith('/\\')
+    ? away(400, 'bad-request', 'Expected the path of an address, such as /jobs.')
+    : null;
+}
+
+/**
  * Why a request is not answered, before anything else of it is looked at; null where it is. Pages of other sites that point their
  * name, or their forms, at this server are turned away.
  */
@@ -88,11 +107,6 @@ export function turnedAway(gate: Gate, { method, url, host = '', origin, site }:
   if (gate.accounts && !gate.hosts.has(host))
     return away(403, 'not-here', 'Good Shelf does not answer to this name: whoever serves it gives its names.');
   if (!gate.accounts && !LOCAL.test(host)) return away(403, 'not-local', 'Good Shelf answers on this machine only.');
-  if (!METHODS.includes(method))
-    return away(405, 'no-method', `${method} is not supported. Use ${METHODS.join(', ')}.`);
-  // A whole address, or one without its scheme, would lead to wherever it says.
-  if (!url.startsWith('/') || url.startsWith('//') || url.startsWith('/\\'))
-    return away(400, 'bad-request', 'Expected the path of an address, such as /jobs.');
   const reads = method === 'GET' || method === 'HEAD';
   // Since our pages tell nobody where they lead from, their own forms come from `null` too: then only the browser knows.
   const unsaid = origin === undefined || origin === 'null';
@@ -115,6 +129,9 @@ const kindOf = (path: string): 'static' | 'worker' | 'link' | 'data' | 'page' =>
 /** Whether it is a page, which needs a nonce for its scripts. */
 export const isPage = (path: string): boolean => kindOf(path) === 'page';
 
+/** What says itself how long it is kept: photographs, and streams, which nothing on the way may change. */
+const KEPT_AS_IT_SAYS = /^\/api\/jobs\/[^/]+\/(kept\/|events$)/;
+
 /** Headers of whatever answers. @param nonce of the scripts of a page */
 export function answerHeaders(gate: Gate, path: string, nonce: string): Record<string, string> {
   const kind = kindOf(path);
@@ -123,7 +140,7 @@ export function answerHeaders(gate: Gate, path: string, nonce: string): Record<s
     ...EVERYWHERE,
     'content-security-policy': kind === 'page' ? pagePolicy(nonce) : policies[kind],
     // What is built has its own name in every build, and is kept; all else is asked for anew.
-    ...(kind === 'static' ? {} : { 'cache-control': 'no-store' }),
+    ...(kind === 'static' || KEPT_AS_IT_SAYS.test(path) ? {} : { 'cache-control': 'no-store' }),
     ...(gate.scheme === 'https' ? { 'strict-transport-security': TLS_ONLY } : {}),
   };
 }

@@ -8,6 +8,7 @@ import type { Job } from '../core/job/job';
 import { Refusal } from '../core/text/refusal';
 import type { LinkPageGiven } from '../print/linkPage';
 import type { Making } from '../print/makeTakeaway';
+import { builtPart } from './builtParts';
 import { Later } from './later';
 import { log } from './log';
 import { whoAsks } from './whoAsks';
@@ -89,7 +90,7 @@ function laneNamed(name: LaneName): Lane {
   if (there) return there;
   const { threads, mostWaiting, memoryMb } = LANES[name];
   // The server says where the program of the threads stands, built; elsewhere it is translated as it is read.
-  const { SHELF_WORK_THREAD: built } = process.env;
+  const built = builtPart('workThread');
   const pool = new Piscina({
     filename: built ?? join(process.cwd(), 'src/server/work.worker.ts'),
     execArgv: built ? [] : ['--import', 'tsx'],

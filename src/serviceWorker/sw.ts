@@ -3,9 +3,9 @@
 /* The program, kept in a browser: what never changes comes from here, pages come from the server while there is one. */
 
 declare const self: ServiceWorkerGlobalScope;
-/** Put in when it is built: the number of the build, and the addresses of all its parts. */
+/** Put in when it is built: the number of the build, and the addresses of all its parts; null in development, where they change. */
 declare const BUILD: string;
-declare const PARTS: readonly string[];
+declare const PARTS: readonly string[] | null;
 
 /** Named by the build: an older program keeps its own parts until its last window is closed. */
 const KEPT = `good-shelf-${BUILD}`;
@@ -44,13 +44,13 @@ self.addEventListener('install', (event) => {
           named.add(`/_next/${part}`);
         await kept.put(shell, answer);
       }
-      await keep(PARTS.filter((one) => named.has(one) || one.endsWith('.woff2')));
+      await keep(PARTS ? PARTS.filter((one) => named.has(one) || one.endsWith('.woff2')) : [...named]);
     })(),
   );
 });
 
 self.addEventListener('message', (event) => {
-  if (event.data === 'keep the rest') event.waitUntil(keep(PARTS));
+  if (event.data === 'keep the rest') event.waitUntil(keep(PARTS ?? []));
 });
 
 self.addEventListener('activate', (event) => {
@@ -69,6 +69,11 @@ async function part(request: Request): Promise<Response> {
   const cache = await caches.open(KEPT);
   const address = request.url.split('#')[0] ?? request.url;
   const kept = await cache.match(address);
+  if (!PARTS) {
+    const answer = await fetch(request).catch(() => kept);
+    if (answer?.ok && answer !== kept) await cache.put(address, answer.clone());
+    return answer ?? Response.error();
+  }
   if (!kept) {
     const answer = await fetch(request);
     if (answer.ok && PARTS.includes(new URL(address).pathname)) await cache.put(address, answer.clone());

@@ -7,7 +7,7 @@ import { ListAnswer } from '@/core/wire/wire';
 import { Unwell } from '../job/faults';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
-import { listAddress } from './earlyList';
+import { listAddress } from '../kit/earlyAsk';
 import { JobsPage } from './JobsPage';
 
 /** The list of jobs, asked for here as the address says; what was there stays until the answer is. */

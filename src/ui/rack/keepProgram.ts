@@ -1,6 +1,6 @@
 /** Have the program kept in this browser, so that it opens without a network. */
 export async function keepProgram(): Promise<void> {
-  if (!('serviceWorker' in navigator) || process.env.NODE_ENV !== 'production') return;
+  if (!('serviceWorker' in navigator)) return;
   try {
     await navigator.serviceWorker.register('/sw.js');
     // Once what opens these pages is here, the rest of the program follows: other stations, and the reader of labels.

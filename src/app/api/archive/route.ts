@@ -8,7 +8,6 @@ export const GET = route('export', async ({ store, asker }) => {
     headers: {
       'content-type': 'application/zip',
       'content-disposition': 'attachment; filename="all-jobs.zip"',
-      'cache-control': 'no-store',
     },
   });
 });

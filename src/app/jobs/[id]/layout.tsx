@@ -1,11 +1,9 @@
 import type { Metadata } from 'next';
-import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
 import { can, mayIn } from '@/server/can';
 import { jobName } from '@/server/jobs';
 import { enterPage } from '@/server/pageDoor';
-import { earlyScript } from '@/ui/job/earlyScript';
 import { JobRoom } from '@/ui/job/JobRoom';
 
 export const dynamic = 'force-dynamic';
@@ -27,17 +25,8 @@ export default async function Layout({ children, params }: LayoutProps<'/jobs/[i
   const { id } = await params;
   const { name, me } = await entered(id);
   if (name === null) notFound();
-  const nonce = (await headers()).get('x-nonce') ?? '';
   return (
     <>
-      {/^[\w-]+$/.test(id) && (
-        <script
-          nonce={nonce}
-          suppressHydrationWarning
-          // biome-ignore lint/security/noDangerouslySetInnerHtml: our own line, with an id of letters and digits
-          dangerouslySetInnerHTML={{ __html: earlyScript(id) }}
-        />
-      )}
       <JobRoom jobId={id} me={me} />
       {children}
     </>

@@ -11,7 +11,7 @@ const MOST_FORM = 4_000;
 const MOST_FIND = 80;
 
 const page = (html: string, status = 200): Response =>
-  new Response(html, { status, headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } });
+  new Response(html, { status, headers: { 'content-type': 'text/html; charset=utf-8' } });
 
 /** What cannot be shown, on a page of its own: whoever holds a link reads no JSON. */
 async function asPage(work: () => Promise<Response>): Promise<Response> {

@@ -14,7 +14,6 @@ export const GET = route('read', async ({ store, job: { id }, request }) => {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `attachment; filename="${takeawayFileName(after.name, 'compared.pdf')}"`,
-      'cache-control': 'no-store',
     },
   });
 });

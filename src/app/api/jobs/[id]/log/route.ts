@@ -16,7 +16,6 @@ export const GET = route('read', async ({ store, job: { id }, request }) => {
     headers: {
       'content-type': 'text/csv; charset=utf-8',
       'content-disposition': `attachment; filename="${takeawayFileName(job.name, 'change-log.csv')}"`,
-      'cache-control': 'no-store',
     },
   });
 });

@@ -42,7 +42,6 @@ export const GET = route<{ id: string; file: string }>('read', async ({ store, r
     headers: {
       'content-type': TAKEAWAY_TYPES[kindOfTakeaway(file)],
       'content-disposition': `${shown}; filename="${takeawayFileName(job.name, file)}"`,
-      'cache-control': 'no-store',
     },
   });
 });
