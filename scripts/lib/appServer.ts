@@ -8,12 +8,13 @@ import next from 'next';
 import { pino } from 'pino';
 import { AggregatorRegistry, collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
 import { answerHeaders, awayHeaders, awayWords, badForm, gateOf } from '../../src/server/gate';
-import { markUsed } from './build';
 import { buildFolder, partsFolder } from './builtParts';
 import { compressing, staticFiles } from './compressing';
 import { keepFromCrowding } from './crowding';
+import { thisRelease } from './release';
 import { root } from './root';
 import { routeShapes, routesOf } from './routeShapes';
+import { markUsed } from './usedBuild';
 
 export type Serving = {
   /** Whether the sources are served as they are changed, and not what was built from them. */
@@ -72,7 +73,7 @@ export async function serveApp(given: Serving): Promise<{ stop: () => Promise<vo
   const handle = app.getRequestHandler();
   const folder = given.dev ? await developmentParts() : buildFolder();
   process.env.SHELF_PARTS = partsFolder(folder);
-  if (!given.dev) markUsed(folder);
+  if (!given.dev && !thisRelease()) markUsed(folder);
   const gate = gateOf(process.env);
   const statics = given.dev ? null : staticFiles(folder, (path) => answerHeaders(gate, path, ''));
   const shapeOf = routeShapes(given.dev ? [] : routesOf(folder));

@@ -16,14 +16,16 @@ import { PART_NAMES, type PartName } from '../../src/server/builtParts';
 import { partIn } from './builtParts';
 import { compressStatic } from './compressing';
 import { root } from './root';
-import { writeServerParts } from './serverParts';
+import { RELEASED, writeServerParts } from './serverParts';
 import { writeServiceWorker } from './serviceWorker';
+import { isUsed, lives } from './usedBuild';
 
 export const nextBin = join(root, 'node_modules/next/dist/bin/next');
 
 const INPUTS = [
   'src',
   'scripts/appProcess.ts',
+  ...RELEASED.map((name) => `scripts/${name}.ts`),
   'scripts/lib',
   'package-lock.json',
   'next.config.ts',
@@ -35,8 +37,6 @@ const workshop = join(root, '.next');
 const BUILD = /^\.next-[0-9a-f]{12}$/;
 /** Says that a build is whole. */
 const WHOLE = 'built-from';
-/** Says that a process serves a build. */
-const USED_BY = /^used-by-(\d+)$/;
 /** Builds that nobody serves and are kept all the same, for going back. */
 const MOST_OLD = 2;
 
@@ -61,16 +61,6 @@ function fingerprint(salt: string): string {
 const lock = join(root, '.data/building');
 const AGAIN_MS = 1000;
 
-/** Whether a process is there. */
-function lives(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-}
-
 /** Build alone: who comes meanwhile waits, and finds what was built. A lock that a killed process left behind is no lock. */
 function claimBuild(): void {
   mkdirSync(dirname(lock), { recursive: true });
@@ -93,17 +83,6 @@ const standsBuilt = (folder: string, from: string): boolean =>
   readFileSync(join(folder, WHOLE), 'utf8') === from &&
   Object.keys(PART_NAMES).every((part) => existsSync(partIn(folder, part as PartName)));
 
-/** Say that this process serves a build, so that none takes it away meanwhile. */
-export function markUsed(folder: string): void {
-  writeFileSync(join(folder, `used-by-${process.pid}`), '');
-}
-
-const isUsed = (folder: string): boolean =>
-  readdirSync(folder).some((name) => {
-    const pid = Number(USED_BY.exec(name)?.[1] ?? 0);
-    return pid > 0 && lives(pid);
-  });
-
 /** Take builds away that nobody serves, but for the last ones. */
 function dropOld(now: string): void {
   const old = readdirSync(root)
@@ -113,6 +92,19 @@ function dropOld(now: string): void {
   for (const { name } of old.slice(MOST_OLD)) rmSync(join(root, name), { recursive: true, force: true });
 }
 
+const nameOf = (from: string): string => `.next-${from.slice(0, 12)}`;
+const folderOf = (from: string): string => join(root, nameOf(from));
+
+/** Whether a build of these sources stands; the environment says then which it is. */
+function takeIfWhole(from: string): boolean {
+  if (!standsBuilt(folderOf(from), from)) return false;
+  process.env.SHELF_BUILD = nameOf(from);
+  return true;
+}
+
+/** Whether these sources are built; the environment says then which build it is. Builds nothing. */
+export const findBuild = (): boolean => takeIfWhole(fingerprint(''));
+
 /**
  * Build for production, unless what is built was made from the same sources, and say in the environment which build it is. It is
  * built beside those that are being served, and put into its place when it is whole: a build that is served is never touched.
@@ -121,13 +113,8 @@ function dropOld(now: string): void {
  */
 export function ensureBuild(quiet: boolean, salt = ''): boolean {
   const from = fingerprint(salt);
-  const name = `.next-${from.slice(0, 12)}`;
-  const folder = join(root, name);
-  const stands = () => {
-    if (!standsBuilt(folder, from)) return false;
-    process.env.SHELF_BUILD = name;
-    return true;
-  };
+  const folder = folderOf(from);
+  const stands = () => takeIfWhole(from);
   if (stands()) return true;
   claimBuild();
   try {

@@ -1,22 +1,37 @@
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type BuildOptions, buildSync } from 'esbuild';
-import { partIn } from './builtParts';
+import { buildSync, transformSync } from 'esbuild';
+import { makePageAssets } from '../../src/print/pageAssets';
+import { partIn, partsFolder } from './builtParts';
 import { root } from './root';
 
-/** Build the server and its work threads, so that they start without a translator. @param folder of the build */
+/** Commands of a release, each a program of its own. */
+export const RELEASED = ['serve', 'account', 'backup', 'restore'] as const;
+
+/**
+ * Build the server, its work threads and the commands of a release, so that they start without a translator, and the script and style
+ * of pages that are files. What only building needs is in parts that are not read when a build is served.
+ * @param folder of the build
+ */
 export function writeServerParts(folder: string): void {
-  const common: BuildOptions = {
+  const script = (name: string) => join(root, 'scripts', `${name}.ts`);
+  buildSync({
+    entryPoints: {
+      appProcess: script('appProcess'),
+      workThread: join(root, 'src/server/work.worker.ts'),
+      ...Object.fromEntries(RELEASED.map((name) => [name, script(name)])),
+    },
+    outdir: partsFolder(folder),
+    outExtension: { '.js': '.mjs' },
+    splitting: true,
     bundle: true,
     platform: 'node',
     format: 'esm',
     target: 'node20',
     packages: 'external',
     logLevel: 'error',
-  };
-  buildSync({ ...common, entryPoints: [join(root, 'scripts/appProcess.ts')], outfile: partIn(folder, 'appProcess') });
-  buildSync({
-    ...common,
-    entryPoints: [join(root, 'src/server/work.worker.ts')],
-    outfile: partIn(folder, 'workThread'),
   });
+  const { script: page, style } = makePageAssets(root, transformSync);
+  writeFileSync(partIn(folder, 'pageScript'), page);
+  writeFileSync(partIn(folder, 'pageStyle'), style);
 }

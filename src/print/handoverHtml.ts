@@ -1,7 +1,4 @@
 import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { transformSync } from 'esbuild';
 import { careDates } from '../core/care/careDates';
 import { elevationSvg } from '../core/formats/elevationSvg';
 import { floorPlanSvgs } from '../core/formats/floorPlanSvg';
@@ -14,26 +11,7 @@ import { cautionsFor } from '../core/survey/cautions';
 import { counted } from '../core/text/counted';
 import { escapeXml } from '../core/text/escapeXml';
 import type { PackFile } from './packNames';
-
-const made = new Map<string, { script: string; style: string }>();
-
-/** Script and style of the file, as small as they get. */
-function partsOf(root: string): { script: string; style: string } {
-  const known = made.get(root);
-  if (known) return known;
-  const read = (name: string) => readFileSync(join(root, 'src/handover', name), 'utf8');
-  const parts = {
-    script: transformSync(read('page.ts'), {
-      loader: 'ts',
-      minify: true,
-      target: 'es2020',
-      format: 'iife',
-    }).code.trim(),
-    style: transformSync(read('page.css'), { loader: 'css', minify: true }).code.trim(),
-  };
-  made.set(root, parts);
-  return parts;
-}
+import { pageAssets } from './pageAssets';
 
 const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
 const list = (items: readonly string[], none: string): string =>
@@ -69,7 +47,7 @@ function album(job: Job, photographs: readonly PackFile[]): string {
  * @param root folder of the program, where script and style of the file are
  */
 export function handoverHtml(job: Job, root: string, about: About, photographs: readonly PackFile[] = []): string {
-  const { script, style } = partsOf(root);
+  const { script, style } = pageAssets(root);
   const lines = pathLines(job);
   const cell = (text: string, column: string, label: string): string =>
     column === 'label' && text !== ''

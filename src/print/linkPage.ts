@@ -1,7 +1,4 @@
 import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { transformSync } from 'esbuild';
 import { buildPlan } from '../core/build/buildPlan';
 import { cabinetOfJob } from '../core/firm/partOfJob';
 import type { About } from '../core/handover/about';
@@ -15,6 +12,7 @@ import { stepLimits } from '../core/solve/limits';
 import { ACTION_WORDS } from '../core/text/actionWords';
 import { escapeXml } from '../core/text/escapeXml';
 import { handoverHtml } from './handoverHtml';
+import { pageAssets } from './pageAssets';
 
 export type LinkPageGiven = {
   job: Job;
@@ -53,16 +51,14 @@ const PRIVATE = tablesThat((table) => table.private);
 const withoutPrivate = (job: Job): Job => ({ ...job, ...Object.fromEntries(PRIVATE.map((table) => [table, {}])) });
 
 const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
-const MORE = `
-form{margin:0}main>ul,main>ol{list-style:none;padding:0}fieldset{border:1px solid var(--rule);background:var(--sheet);margin:0 0 .75rem;padding:.6rem}
+const MORE = `form{margin:0}main>ul,main>ol{list-style:none;padding:0}fieldset{border:1px solid var(--rule);background:var(--sheet);margin:0 0 .75rem;padding:.6rem}
 legend{font-weight:700}button,input[type=text],input[type=search]{font:inherit;min-height:48px;padding:0 .8rem;border:1px solid var(--soft);background:var(--paper);color:inherit;max-width:100%}
 button.main{background:var(--act);color:var(--paper);border-color:var(--act);font-weight:700}
 .row{display:flex;flex-wrap:wrap;gap:.5rem;align-items:center}.row input[type=text]{flex:1 1 10rem;min-width:0}
 .said{border:2px solid var(--act);padding:.6rem;font-weight:700}.wont{color:var(--wont);font-weight:700}`;
 
 function frame({ job, root, purpose, whom, until, said }: LinkPageGiven, body: string): string {
-  const css = readFileSync(join(root, 'src/handover/page.css'), 'utf8') + MORE;
-  const style = transformSync(css, { loader: 'css', minify: true }).code.trim();
+  const style = pageAssets(root).style + MORE;
   const name = escapeXml(job.name);
   return `<!doctype html>
 <html lang="en">

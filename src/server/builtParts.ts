@@ -7,6 +7,9 @@ export const PART_NAMES = {
   /** The program of the work threads. */
   workThread: 'workThread.mjs',
   serviceWorker: 'sw.js',
+  /** Script and style of pages that are files of their own. */
+  pageScript: 'page.js',
+  pageStyle: 'page.css',
 } as const;
 export type PartName = keyof typeof PART_NAMES;
 
