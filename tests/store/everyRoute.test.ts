@@ -97,6 +97,7 @@ const GOOD: Record<
   '/schema/[file]': { GET: () => ({ params: { file: 'job.schema.json' } }) },
   '/api/archive': { GET: () => ({}) },
   '/api/health': { GET: () => ({}) },
+  '/sw.js': { GET: () => ({}) },
   '/api/sign-in': { POST: () => ({ body: { login: 'no-such-login', password: 'x' } }) },
   '/api/sign-out': { POST: () => ({ body: { left: 'alone' } }) },
   '/api/join': { POST: () => ({ body: { token: 'x'.repeat(43), login: 'abc', name: 'A', password: PASSWORD } }) },
