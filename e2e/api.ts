@@ -1,6 +1,6 @@
 import type { APIRequestContext } from '@playwright/test';
-import type { Job } from '../src/core/job/job';
-import type { OpenJob } from '../src/core/wire/wire';
+import type { OpenJob } from '../src/core/exchange/wire/wire';
+import type { Job } from '../src/core/job/document/job';
 
 /** A job and where it stands, as the server gives it. */
 export async function openedJob(request: APIRequestContext, id: string): Promise<OpenJob> {

@@ -1,7 +1,7 @@
 import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
-import { commandsOf } from '../src/core/commands/setField';
-import { readJobFile } from '../src/core/formats/jobFile';
-import { diffJobs } from '../src/core/job/change';
+import { readJobFile } from '../src/core/exchange/formats/jobFile';
+import { commandsOf } from '../src/core/job/commands/setField';
+import { diffJobs } from '../src/core/job/document/change';
 import { jobOf, sendBatch } from './api';
 import { anotherBrowser, demoText, go, openJobFile, saved } from './job';
 

@@ -1,5 +1,5 @@
 import { type ConsoleMessage, expect, test } from '@playwright/test';
-import { STATIONS } from '../src/core/records/stationIds';
+import { STATIONS } from '../src/core/job/records/stationIds';
 import { STATION_VIEWS } from '../src/ui/job/stations';
 import { RACK_VIEWS } from '../src/ui/rack/place';
 import { inspect } from './inspection';

@@ -4,7 +4,7 @@ import { type Browser, expect, type Page, test } from '@playwright/test';
 import { generate } from 'otplib';
 import { Client } from 'pg';
 import { portFrom } from '../scripts/lib/server';
-import type { Job } from '../src/core/job/job';
+import type { Job } from '../src/core/job/document/job';
 import { findings } from './findings';
 import { inspect } from './inspection';
 import { tabTo } from './job';

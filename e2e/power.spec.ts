@@ -54,7 +54,7 @@ test('a circuit is described, what it carries is judged, and what is not a numbe
 
 test('parts are tripped by keys alone, and on a phone', async ({ page }) => {
   const { powered } = await import('../tests/support/powered');
-  const { writeJobFile } = await import('../src/core/formats/jobFile');
+  const { writeJobFile } = await import('../src/core/exchange/formats/jobFile');
   const id = await openJobFile(page, writeJobFile({ ...powered(), id: `trip-${Date.now()}` }));
   await go(page, `/jobs/${id}/power/trip`);
   await page.getByLabel('Find a part').focus();
@@ -73,7 +73,7 @@ test('parts are tripped by keys alone, and on a phone', async ({ page }) => {
 
 test('a battery, its room and who hears it are entered, and each figure follows', async ({ page }) => {
   const { powered } = await import('../tests/support/powered');
-  const { writeJobFile } = await import('../src/core/formats/jobFile');
+  const { writeJobFile } = await import('../src/core/exchange/formats/jobFile');
   const id = await openJobFile(page, writeJobFile({ ...powered(), id: `room-${Date.now()}` }));
   await go(page, `/jobs/${id}/power/batteries`);
   await page.getByRole('button', { name: 'Change its battery' }).click();

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { APIRequestContext } from '@playwright/test';
-import { writeJobFile } from '../src/core/formats/jobFile';
+import { writeJobFile } from '../src/core/exchange/formats/jobFile';
 import { quillback } from '../tests/support/jobs';
 
 export const JOB = 'Heronbeck House';

@@ -2,7 +2,7 @@ import { stdin, stdout } from 'node:process';
 import { createInterface } from 'node:readline';
 import { Writable } from 'node:stream';
 import { parseArgs } from 'node:util';
-import { FirmName, Join } from '../src/core/people/people';
+import { FirmName, Join } from '../src/core/trade/people/people';
 import { makeFirst } from '../src/server/accounts';
 import { migrate, openStore } from '../src/store/openStore';
 import { openDatabases } from './lib/database';

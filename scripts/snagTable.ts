@@ -1,10 +1,10 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { SNAG_RULES } from '../src/core/snags/findSnags';
-import { GRADE_WORDS, type Grade } from '../src/core/snags/snag';
-import { citeWithMark } from '../src/core/standards/source';
+import { citeWithMark } from '../src/core/base/standards/source';
+import { GRADE_WORDS, type Grade } from '../src/core/base/text/grade';
+import { SNAG_RULES } from '../src/core/findings/snags/findSnags';
 
-const FOLDER = 'src/core/snags/rules';
+const FOLDER = 'src/core/findings/snags/rules';
 const camel = (id: string): string => id.replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
 
 /** Grades that a rule gives, as its file and the helpers that it calls name them. */

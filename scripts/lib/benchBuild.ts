@@ -1,8 +1,8 @@
 import loadHighs from 'highs';
-import { buildPlan } from '../../src/core/build/buildPlan';
-import { deriveSteps } from '../../src/core/build/deriveSteps';
-import { emptyJob } from '../../src/core/job/job';
-import { solveCutover } from '../../src/core/models/cutover';
+import { solveCutover } from '../../src/cli/models/cutover';
+import { emptyJob } from '../../src/core/job/document/job';
+import { buildPlan } from '../../src/core/trade/build/buildPlan';
+import { deriveSteps } from '../../src/core/trade/build/deriveSteps';
 import { cutoverInstance } from '../../tests/support/cutover';
 import { cutoverLp } from '../../tests/support/cutoverLp';
 import { ostermoor } from '../../tests/support/jobs';

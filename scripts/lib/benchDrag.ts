@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test';
-import { planPlacement } from '../../src/core/arrange/planPlacement';
-import { applyCommands } from '../../src/core/commands/apply';
-import { gearLibrary } from '../../src/core/gear/library';
-import { emptyJob, type Job } from '../../src/core/job/job';
-import { Gear } from '../../src/core/records/gear';
-import { Rack } from '../../src/core/records/rack';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import { emptyJob, type Job } from '../../src/core/job/document/job';
+import { gearLibrary } from '../../src/core/job/gear/library';
+import { Gear } from '../../src/core/job/records/gear';
+import { Rack } from '../../src/core/job/records/rack';
+import { planPlacement } from '../../src/core/trade/rack/arrange/planPlacement';
 import { framesDuring } from './frames';
 
 /** Three cabinets of 42 units with so many devices from the library. */

@@ -1,11 +1,11 @@
-import { applyCommands } from '../../src/core/commands/apply';
-import { readCsvTable } from '../../src/core/formats/csvTable';
-import { importCommand, previewRuns } from '../../src/core/formats/previewRuns';
-import { emptyJob, type Job } from '../../src/core/job/job';
-import { planJob } from '../../src/core/plans/planJob';
-import { Gear } from '../../src/core/records/gear';
-import { Rack } from '../../src/core/records/rack';
-import { guessColumns } from '../../src/core/runs/runColumns';
+import { readCsvTable } from '../../src/core/exchange/formats/csvTable';
+import { importCommand, previewRuns } from '../../src/core/exchange/formats/previewRuns';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import { emptyJob, type Job } from '../../src/core/job/document/job';
+import { Gear } from '../../src/core/job/records/gear';
+import { Rack } from '../../src/core/job/records/rack';
+import { guessColumns } from '../../src/core/trade/runs/runColumns';
+import { planJob } from '../../src/core/trade/wholeJob/planJob';
 
 const NETWORKS = ['Desks', 'Phones', 'Cameras', 'Doors', 'Guests'];
 

@@ -5,7 +5,7 @@ import { GridComponent, LegendComponent, TitleComponent } from 'echarts/componen
 import { init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import loadHighs from 'highs';
-import { type LayoutInstance, solveLayout } from '../../src/core/models/layout';
+import { type LayoutInstance, solveLayout } from '../../src/cli/models/layout';
 import { layoutInstance, layoutLp } from '../../tests/support/layouts';
 import { timed } from './measure';
 import { root } from './root';

@@ -1,5 +1,5 @@
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { TABLE_NAMES, tableOf } from '../../src/core/job/tables';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import { TABLE_NAMES, tableOf } from '../../src/core/job/document/tables';
 import { getJobs, takeInJob } from '../../src/server/jobs';
 import type { Store } from '../../src/store/openStore';
 import { plannedJob } from './benchJob';

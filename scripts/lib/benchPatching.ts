@@ -1,6 +1,6 @@
 import loadHighs from 'highs';
-import { solvePatch } from '../../src/core/models/patch';
-import { solveTails } from '../../src/core/models/tails';
+import { solvePatch } from '../../src/cli/models/patch';
+import { solveTails } from '../../src/cli/models/tails';
 import { patchInstance, patchLp } from '../../tests/support/patches';
 import { tailsInstance, tailsLp, tangledTails } from '../../tests/support/tails';
 

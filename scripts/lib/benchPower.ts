@@ -1,9 +1,9 @@
-import { cabinetHeat } from '../../src/core/cooling/cabinetHeat';
-import { cheapestMeasures, measuresFor } from '../../src/core/cooling/measures';
-import { partsOf } from '../../src/core/depends/parts';
-import { trip, wholeStanding } from '../../src/core/depends/trip';
-import type { Rack } from '../../src/core/records/rack';
-import { pack } from '../../src/core/solve/packing/pack';
+import { pack } from '../../src/core/base/solve/packing/pack';
+import type { Rack } from '../../src/core/job/records/rack';
+import { cabinetHeat } from '../../src/core/trade/power/cooling/cabinetHeat';
+import { cheapestMeasures, measuresFor } from '../../src/core/trade/power/cooling/measures';
+import { partsOf } from '../../src/core/trade/power/dependencies/parts';
+import { trip, wholeStanding } from '../../src/core/trade/power/dependencies/trip';
 import { anyPacking, packingByHighs } from '../../tests/support/packing';
 import { powered } from '../../tests/support/powered';
 import { plannedJob } from './benchJob';

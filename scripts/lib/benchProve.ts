@@ -1,8 +1,8 @@
-import { indexJob } from '../../src/core/job/jobIndex';
-import { solveDiagnose } from '../../src/core/models/diagnose';
-import { isSwitching } from '../../src/core/records/ports';
-import { readWalk } from '../../src/core/switching/readWalk';
-import { plannedPorts, reconcileAll } from '../../src/core/switching/reconcile';
+import { solveDiagnose } from '../../src/cli/models/diagnose';
+import { indexJob } from '../../src/core/job/document/jobIndex';
+import { isSwitching } from '../../src/core/job/records/ports';
+import { readWalk } from '../../src/core/trade/testing/switches/readWalk';
+import { plannedPorts, reconcileAll } from '../../src/core/trade/testing/switches/reconcile';
 import { type SwitchFault, simulatedAddress, simulatedWalk } from '../../src/simulators/managedSwitch';
 import { diagnoseInstance } from '../../tests/support/diagnose';
 import { plannedJob } from './benchJob';

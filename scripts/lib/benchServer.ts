@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { applyCommands } from '../../src/core/commands/apply';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { sealJob } from '../../src/core/job/sealJob';
-import { findSnags } from '../../src/core/snags/findSnags';
-import { stationStates } from '../../src/core/stations/stations';
-import type { OpenJob, Outcome } from '../../src/core/wire/wire';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import type { OpenJob, Outcome } from '../../src/core/exchange/wire/wire';
+import { findSnags } from '../../src/core/findings/snags/findSnags';
+import { stationStates } from '../../src/core/findings/stations/stations';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import { sealJob } from '../../src/core/job/document/sealJob';
 import { applyBatch, readKept, takeInJob } from '../../src/server/jobs';
 import { jobAtRevision } from '../../src/server/pastJobs';
 import type { Store } from '../../src/store/openStore';

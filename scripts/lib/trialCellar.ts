@@ -3,9 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium, type Page } from '@playwright/test';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import type { Job } from '../../src/core/job/job';
-import type { OpenJob } from '../../src/core/wire/wire';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import type { OpenJob } from '../../src/core/exchange/wire/wire';
+import type { Job } from '../../src/core/job/document/job';
 import { plannedJob } from './benchJob';
 import { CHROMIUM } from './browser';
 

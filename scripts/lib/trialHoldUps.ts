@@ -1,5 +1,5 @@
 import { type ClientRequest, request } from 'node:http';
-import { writeJobFile } from '../../src/core/formats/jobFile';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
 import { plannedJob } from './benchJob';
 
 export type HoldUpsResult = {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import type { OpenJob, Outcome, Point } from '../../src/core/wire/wire';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import type { OpenJob, Outcome, Point } from '../../src/core/exchange/wire/wire';
 import { takeInJob } from '../../src/server/jobs';
 import { migrate, openStore } from '../../src/store/openStore';
 import { benchCabinet } from './benchJob';

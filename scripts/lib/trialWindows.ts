@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import type { Command } from '../../src/core/commands/commands';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { diffJobs } from '../../src/core/job/change';
-import type { Job } from '../../src/core/job/job';
-import type { OpenJob, Outcome } from '../../src/core/wire/wire';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import type { OpenJob, Outcome } from '../../src/core/exchange/wire/wire';
+import type { Command } from '../../src/core/job/commands/commands';
+import { diffJobs } from '../../src/core/job/document/change';
+import type { Job } from '../../src/core/job/document/job';
 import { createSession } from '../../src/ui/job/createSession';
 import { passingOutbox } from '../../src/ui/job/outbox';
 import { linkOf, type SessionStore } from '../../src/ui/job/session';

@@ -1,11 +1,11 @@
-import { buildPapers } from '../core/build/buildPapers';
-import { cutoverJson } from '../core/build/cutoverJson';
-import { readJobFile } from '../core/formats/jobFile';
-import type { Job } from '../core/job/job';
-import { GRADE_WORDS } from '../core/snags/snag';
-import { citeFor } from '../core/standards/cite';
-import { ACTION_WORDS } from '../core/text/actionWords';
-import { formatMinutes } from '../core/units/minutes';
+import { citeFor } from '../core/base/standards/cite';
+import { ACTION_WORDS } from '../core/base/text/actionWords';
+import { GRADE_WORDS } from '../core/base/text/grade';
+import { formatMinutes } from '../core/base/units/minutes';
+import { readJobFile } from '../core/exchange/formats/jobFile';
+import type { Job } from '../core/job/document/job';
+import { buildPapers } from '../core/trade/build/buildPapers';
+import { cutoverJson } from '../core/trade/build/cutoverJson';
 import { readText, say, write } from './io';
 import { limitsOf, type Options } from './options';
 

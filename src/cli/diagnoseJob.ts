@@ -1,13 +1,13 @@
 import { existsSync } from 'node:fs';
-import { readJobFile } from '../core/formats/jobFile';
-import { indexJob, sameKey } from '../core/job/jobIndex';
-import { planTrouble, type Trouble, troubleOf } from '../core/proving/trouble';
-import { choiceCode } from '../core/records/choiceCode';
-import { SYMPTOMS, type Symptom } from '../core/records/mend';
-import type { Run } from '../core/records/run';
-import type { DiagnosisTree } from '../core/solve/diagnosis/problem';
-import { refuse } from '../core/text/refusal';
-import { percent } from '../core/units/percent';
+import type { DiagnosisTree } from '../core/base/solve/diagnosis/problem';
+import { refuse } from '../core/base/text/refusal';
+import { percent } from '../core/base/units/percent';
+import { readJobFile } from '../core/exchange/formats/jobFile';
+import { indexJob, sameKey } from '../core/job/document/jobIndex';
+import { choiceCode } from '../core/job/records/choiceCode';
+import { SYMPTOMS, type Symptom } from '../core/job/records/mend';
+import type { Run } from '../core/job/records/run';
+import { planTrouble, type Trouble, troubleOf } from '../core/trade/testing/trouble';
 import { readText, write } from './io';
 import { limitsOf, type Options } from './options';
 

@@ -1,8 +1,8 @@
-import { commandsOf } from '../core/commands/setField';
-import { readJobFile } from '../core/formats/jobFile';
-import { diffJobs } from '../core/job/change';
-import { compareJobs } from '../core/loom/compareJobs';
-import { counted } from '../core/text/counted';
+import { counted } from '../core/base/text/counted';
+import { readJobFile } from '../core/exchange/formats/jobFile';
+import { compareJobs } from '../core/findings/wiring/compareJobs';
+import { commandsOf } from '../core/job/commands/setField';
+import { diffJobs } from '../core/job/document/change';
 import { readText, write } from './io';
 import type { Options } from './options';
 

@@ -1,6 +1,6 @@
 import { readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { decodeText } from '../core/formats/decodeText';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import { decodeText } from '../core/exchange/formats/decodeText';
 import type { Options } from './options';
 
 export const say = (text: string) => process.stderr.write(`${text}\n`);

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 
 export type Options = ReturnType<typeof readArguments>['values'];
 

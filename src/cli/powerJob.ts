@@ -1,12 +1,12 @@
-import { applyCommands } from '../core/commands/apply';
-import { readJobFile, writeJobFile } from '../core/formats/jobFile';
-import { planPlugs, plugCommands } from '../core/power/plugPlan';
-import { day } from '../core/records/fields';
-import { outlets } from '../core/standards/outlets';
-import { powerJson } from '../core/stations/powerReport';
-import { counted } from '../core/text/counted';
-import { refuse } from '../core/text/refusal';
-import { formatMinutes } from '../core/units/minutes';
+import { outlets } from '../core/base/standards/outlets';
+import { counted } from '../core/base/text/counted';
+import { refuse } from '../core/base/text/refusal';
+import { formatMinutes } from '../core/base/units/minutes';
+import { readJobFile, writeJobFile } from '../core/exchange/formats/jobFile';
+import { powerJson } from '../core/findings/stations/powerReport';
+import { applyCommands } from '../core/job/commands/apply';
+import { day } from '../core/job/records/fields';
+import { planPlugs, plugCommands } from '../core/trade/power/plugPlan';
 import { needOut, readText, say, write } from './io';
 import { limitsOf, type Options } from './options';
 

@@ -1,6 +1,6 @@
-import { HANDBOOK, reckon } from '../core/handbook/handbook';
-import { citeWithMark } from '../core/standards/source';
-import { refuse } from '../core/text/refusal';
+import { citeWithMark } from '../core/base/standards/source';
+import { refuse } from '../core/base/text/refusal';
+import { HANDBOOK, reckon } from '../core/findings/handbook/handbook';
 import { write } from './io';
 import type { Options } from './options';
 

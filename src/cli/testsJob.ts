@@ -1,5 +1,5 @@
-import { readJobFile } from '../core/formats/jobFile';
-import { proofs } from '../core/proving/proof';
+import { readJobFile } from '../core/exchange/formats/jobFile';
+import { proofs } from '../core/trade/testing/proof';
 import { readText, write } from './io';
 import type { Options } from './options';
 

@@ -1,11 +1,11 @@
-import type { BuildPapers } from '../core/build/buildPapers';
-import type { BuildPlan } from '../core/build/buildPlan';
-import type { KitLine } from '../core/build/kit';
-import { jobAfter } from '../core/build/play';
-import { buildSheet, kitSection } from '../core/formats/buildSheet';
-import type { Job } from '../core/job/job';
-import { elevation } from '../core/rack/elevation';
-import { paperOf } from '../core/standards/countries';
+import { paperOf } from '../core/base/standards/countries';
+import { buildSheet, kitSection } from '../core/exchange/formats/buildSheet';
+import type { Job } from '../core/job/document/job';
+import { elevation } from '../core/job/rack/elevation';
+import type { BuildPapers } from '../core/trade/build/buildPapers';
+import type { BuildPlan } from '../core/trade/build/buildPlan';
+import type { KitLine } from '../core/trade/build/kit';
+import { jobAfter } from '../core/trade/build/play';
 import { A4, openPdf, type Pdf } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
 

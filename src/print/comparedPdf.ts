@@ -1,6 +1,6 @@
-import type { Job } from '../core/job/job';
-import { compareJobs, type StrandEnds } from '../core/loom/compareJobs';
-import { paperOf } from '../core/standards/countries';
+import { paperOf } from '../core/base/standards/countries';
+import { compareJobs, type StrandEnds } from '../core/findings/wiring/compareJobs';
+import type { Job } from '../core/job/document/job';
 import { A4, openPdf } from './pdf';
 import { BOTTOM, MARGIN, WIDTH } from './sheetSection';
 

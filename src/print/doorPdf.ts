@@ -1,9 +1,9 @@
-import { frontSvg } from '../core/formats/elevationSvg';
-import type { About } from '../core/handover/about';
-import { type PathLine, pathLines } from '../core/handover/pathLine';
-import type { Job } from '../core/job/job';
-import { paperOf } from '../core/standards/countries';
-import { groupBy } from '../core/text/groupBy';
+import { paperOf } from '../core/base/standards/countries';
+import { groupBy } from '../core/base/text/groupBy';
+import { frontSvg } from '../core/exchange/formats/elevationSvg';
+import type { About } from '../core/exchange/handover/about';
+import { type PathLine, pathLines } from '../core/exchange/handover/pathLine';
+import type { Job } from '../core/job/document/job';
 import { drawCode } from './codeMatrix';
 import { svgPng } from './elevationPng';
 import { A4, openPdf, type Pdf } from './pdf';

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { initWasm, Resvg } from '@resvg/resvg-wasm';
-import { elevationSvg } from '../core/formats/elevationSvg';
-import type { Job } from '../core/job/job';
+import { elevationSvg } from '../core/exchange/formats/elevationSvg';
+import type { Job } from '../core/job/document/job';
 import { fontFile } from './pdf';
 
 let ready: Promise<void> | null = null;

@@ -1,6 +1,6 @@
-import { faultCards } from '../core/formats/faultCards';
-import type { Job } from '../core/job/job';
-import { paperOf } from '../core/standards/countries';
+import { paperOf } from '../core/base/standards/countries';
+import { faultCards } from '../core/exchange/formats/faultCards';
+import type { Job } from '../core/job/document/job';
 import { A4, notePage, openPdf } from './pdf';
 
 const MARGIN = 12;

@@ -1,15 +1,15 @@
 import { createHash } from 'node:crypto';
-import { careDates } from '../core/care/careDates';
-import { elevationSvg } from '../core/formats/elevationSvg';
-import { floorPlanSvgs } from '../core/formats/floorPlanSvg';
-import type { About } from '../core/handover/about';
-import { openThings } from '../core/handover/openThings';
-import { PATH_COLUMNS, pathLines } from '../core/handover/pathLine';
-import type { Job } from '../core/job/job';
-import { citeFor } from '../core/standards/cite';
-import { cautionsFor } from '../core/survey/cautions';
-import { counted } from '../core/text/counted';
-import { escapeXml } from '../core/text/escapeXml';
+import { citeFor } from '../core/base/standards/cite';
+import { counted } from '../core/base/text/counted';
+import { escapeXml } from '../core/base/text/escapeXml';
+import { elevationSvg } from '../core/exchange/formats/elevationSvg';
+import { floorPlanSvgs } from '../core/exchange/formats/floorPlanSvg';
+import type { About } from '../core/exchange/handover/about';
+import { openThings } from '../core/exchange/handover/openThings';
+import { PATH_COLUMNS, pathLines } from '../core/exchange/handover/pathLine';
+import type { Job } from '../core/job/document/job';
+import { careDates } from '../core/trade/build/care/careDates';
+import { cautionsFor } from '../core/trade/survey/cautions';
 import type { PackFile } from './packNames';
 import { pageAssets } from './pageAssets';
 

@@ -1,13 +1,12 @@
-import { rackShortNames } from '../core/gear/shortNames';
-import type { Job } from '../core/job/job';
-import { type HoleCard, holeCard, holeHeightMm } from '../core/rack/holes';
-import { shownUnit } from '../core/rack/units';
-import { citeFor } from '../core/standards/cite';
-import { paperOf } from '../core/standards/countries';
-import { holesOfPattern, rackDimensions, standardHolesSource } from '../core/standards/rackDimensions';
-
-import { naturalOrder } from '../core/text/naturalOrder';
-import { formatSize } from '../core/units/length';
+import { citeFor } from '../core/base/standards/cite';
+import { paperOf } from '../core/base/standards/countries';
+import { holesOfPattern, rackDimensions, standardHolesSource } from '../core/base/standards/rackDimensions';
+import { naturalOrder } from '../core/base/text/naturalOrder';
+import { formatSize } from '../core/base/units/length';
+import type { Job } from '../core/job/document/job';
+import { rackShortNames } from '../core/job/gear/shortNames';
+import { type HoleCard, holeCard, holeHeightMm } from '../core/job/rack/holes';
+import { shownUnit } from '../core/job/rack/units';
 import { A4, openPdf, type Pdf } from './pdf';
 
 const MARGIN = 14;

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, type Zippable, zipSync } from 'fflate';
 import { z } from 'zod';
-import { issueWords, parseJson } from '../core/formats/jobFile';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import { issueWords, parseJson } from '../core/exchange/formats/jobFile';
 import { unzip } from './unzip';
 
 /** Says of an archive that it holds jobs, and which. */

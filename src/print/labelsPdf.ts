@@ -1,4 +1,4 @@
-import type { LabelPages, Mark } from '../core/labels/labelPages';
+import type { LabelPages, Mark } from '../core/trade/labels/labelPages';
 import { drawCode } from './codeMatrix';
 import { drawLine, lineWidth, openPdf } from './pdf';
 

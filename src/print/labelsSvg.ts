@@ -1,6 +1,6 @@
-import type { LabelPages, Mark } from '../core/labels/labelPages';
-import { textWidthMm } from '../core/labels/labelSize';
-import { escapeXml } from '../core/text/escapeXml';
+import { escapeXml } from '../core/base/text/escapeXml';
+import type { LabelPages, Mark } from '../core/trade/labels/labelPages';
+import { textWidthMm } from '../core/trade/labels/labelSize';
 import { codeMatrix, QUIET_MODULES } from './codeMatrix';
 
 const n = (value: number) => String(Number(value.toFixed(3)));

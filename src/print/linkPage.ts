@@ -1,16 +1,16 @@
 import { createHash } from 'node:crypto';
-import { buildPlan } from '../core/build/buildPlan';
-import { cabinetOfJob } from '../core/firm/partOfJob';
-import type { About } from '../core/handover/about';
-import { pathLines } from '../core/handover/pathLine';
-import type { Job } from '../core/job/job';
-import { indexJob } from '../core/job/jobIndex';
-import { tablesThat } from '../core/job/tables';
-import { PURPOSE_WORDS, type Purpose } from '../core/people/people';
-import { type ProofState, proofOf } from '../core/proving/proof';
-import { stepLimits } from '../core/solve/limits';
-import { ACTION_WORDS } from '../core/text/actionWords';
-import { escapeXml } from '../core/text/escapeXml';
+import { stepLimits } from '../core/base/solve/limits';
+import { ACTION_WORDS } from '../core/base/text/actionWords';
+import { escapeXml } from '../core/base/text/escapeXml';
+import { cabinetOfJob } from '../core/exchange/copies/partOfJob';
+import type { About } from '../core/exchange/handover/about';
+import { pathLines } from '../core/exchange/handover/pathLine';
+import type { Job } from '../core/job/document/job';
+import { indexJob } from '../core/job/document/jobIndex';
+import { tablesThat } from '../core/job/document/tables';
+import { buildPlan } from '../core/trade/build/buildPlan';
+import { PURPOSE_WORDS, type Purpose } from '../core/trade/people/people';
+import { type ProofState, proofOf } from '../core/trade/testing/proof';
 import { handoverHtml } from './handoverHtml';
 import { pageAssets } from './pageAssets';
 

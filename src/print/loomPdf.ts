@@ -1,6 +1,6 @@
-import type { Job } from '../core/job/job';
-import type { Gathering } from '../core/loom/gatherRuns';
-import { type LoomMark, loomSheets } from '../core/loom/loomSheets';
+import type { Gathering } from '../core/findings/wiring/gatherRuns';
+import { type LoomMark, loomSheets } from '../core/findings/wiring/loomSheets';
+import type { Job } from '../core/job/document/job';
 import { drawLine, lineWidth, openPdf } from './pdf';
 
 function draw(document: PDFKit.PDFDocument, mark: LoomMark): void {

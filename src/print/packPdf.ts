@@ -1,10 +1,10 @@
-import { elevationSvg } from '../core/formats/elevationSvg';
-import { floorPlanSvgs } from '../core/formats/floorPlanSvg';
-import type { About, LogLine } from '../core/handover/about';
-import { type PackSectionId, packSections } from '../core/handover/packSections';
-import type { Job } from '../core/job/job';
-import { answerOf } from '../core/site/answers';
-import { paperOf } from '../core/standards/countries';
+import { paperOf } from '../core/base/standards/countries';
+import { elevationSvg } from '../core/exchange/formats/elevationSvg';
+import { floorPlanSvgs } from '../core/exchange/formats/floorPlanSvg';
+import type { About, LogLine } from '../core/exchange/handover/about';
+import { type PackSectionId, packSections } from '../core/exchange/handover/packSections';
+import type { Job } from '../core/job/document/job';
+import { answerOf } from '../core/trade/survey/answers/answers';
 import { svgPng } from './elevationPng';
 import { A4, openPdf, type Pdf, POINTS_PER_MM } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';

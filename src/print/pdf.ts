@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { Paper } from '../core/standards/countries';
-import { shortened } from '../core/text/shortened';
+import type { Paper } from '../core/base/standards/countries';
+import { shortened } from '../core/base/text/shortened';
 
 export const POINTS_PER_MM = 72 / 25.4;
 export const A4 = { widthMm: 210, heightMm: 297 } as const;

@@ -1,8 +1,8 @@
-import { deviceRows } from '../core/formats/portMap';
-import type { Job } from '../core/job/job';
-import { indexJob } from '../core/job/jobIndex';
-import { paperOf } from '../core/standards/countries';
-import { traceParts, traceRun } from '../core/trace/traceRun';
+import { paperOf } from '../core/base/standards/countries';
+import { deviceRows } from '../core/exchange/formats/portMap';
+import type { Job } from '../core/job/document/job';
+import { indexJob } from '../core/job/document/jobIndex';
+import { traceParts, traceRun } from '../core/trade/trace/traceRun';
 import { A4, openPdf } from './pdf';
 
 const MARGIN = 12;

@@ -1,6 +1,6 @@
-import { powerSheet } from '../core/formats/powerSheet';
-import type { Job } from '../core/job/job';
-import { paperOf } from '../core/standards/countries';
+import { paperOf } from '../core/base/standards/countries';
+import { powerSheet } from '../core/exchange/formats/powerSheet';
+import type { Job } from '../core/job/document/job';
 import { A4, openPdf } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
 

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { strFromU8 } from 'fflate';
 import { z } from 'zod';
-import { issueWords, parseJson } from '../core/formats/jobFile';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import { issueWords, parseJson } from '../core/exchange/formats/jobFile';
 import { JOB_IN_PACK, MANIFEST } from './packNames';
 import { sealBroken } from './packSeal';
 import { unzip } from './unzip';

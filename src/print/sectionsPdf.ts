@@ -1,5 +1,5 @@
-import type { SheetSection } from '../core/formats/sheetSection';
-import type { Paper } from '../core/standards/countries';
+import type { Paper } from '../core/base/standards/countries';
+import type { SheetSection } from '../core/exchange/formats/sheetSection';
 import { A4, openPdf } from './pdf';
 import { drawSection, MARGIN, WIDTH } from './sheetSection';
 

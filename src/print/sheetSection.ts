@@ -1,4 +1,4 @@
-import type { SheetSection } from '../core/formats/sheetSection';
+import type { SheetSection } from '../core/exchange/formats/sheetSection';
 import { A4, type Pdf } from './pdf';
 
 export const MARGIN = 14;

@@ -1,14 +1,14 @@
-import { gearShortNames } from '../core/gear/shortNames';
-import type { Job } from '../core/job/job';
-import { indexJob } from '../core/job/jobIndex';
-import { panelsInOrder } from '../core/panels/planLanding';
-import { isPunchDown, rearBlocks } from '../core/panels/rowOrder';
-import { panelCards, type TerminationCard, wiringOf } from '../core/panels/terminationCard';
-import type { Gear } from '../core/records/gear';
-import { citeFor } from '../core/standards/cite';
-import { paperOf } from '../core/standards/countries';
-import { relandSource, untwistSource } from '../core/standards/landing';
-import { pinoutSource, pinouts } from '../core/standards/pinout';
+import { citeFor } from '../core/base/standards/cite';
+import { paperOf } from '../core/base/standards/countries';
+import { relandSource, untwistSource } from '../core/base/standards/landing';
+import { pinoutSource, pinouts } from '../core/base/standards/pinout';
+import type { Job } from '../core/job/document/job';
+import { indexJob } from '../core/job/document/jobIndex';
+import { gearShortNames } from '../core/job/gear/shortNames';
+import type { Gear } from '../core/job/records/gear';
+import { panelsInOrder } from '../core/trade/panels/planLanding';
+import { isPunchDown, rearBlocks } from '../core/trade/panels/rowOrder';
+import { panelCards, type TerminationCard, wiringOf } from '../core/trade/panels/terminationCard';
 
 import { A4, openPdf, type Pdf } from './pdf';
 

@@ -1,6 +1,6 @@
-import { testSheet } from '../core/formats/testSheet';
-import type { Job } from '../core/job/job';
-import { paperOf } from '../core/standards/countries';
+import { paperOf } from '../core/base/standards/countries';
+import { testSheet } from '../core/exchange/formats/testSheet';
+import type { Job } from '../core/job/document/job';
 import { sectionsPdf } from './sectionsPdf';
 
 /** The test report: summary, each run, what was tested again, testers. */

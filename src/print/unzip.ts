@@ -1,5 +1,5 @@
 import { Unzip, UnzipInflate, UnzipPassThrough, unzipSync } from 'fflate';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 
 export type UnzipLimits = {
   /** What is unpacked at most, all files together, bytes. */

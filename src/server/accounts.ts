@@ -3,8 +3,8 @@ import type { EntityManager } from '@mikro-orm/postgresql';
 import { generateSecret, generateURI, verify as verifyCode } from 'otplib';
 import { toString as qrCode } from 'qrcode';
 import type { z } from 'zod';
-import type { Firm, Me, NewPassword, Role, SecondFactor, SignIn } from '../core/people/people';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import type { Firm, Me, NewPassword, Role, SecondFactor, SignIn } from '../core/trade/people/people';
 import type { Store } from '../store/openStore';
 import {
   type AccountRow,

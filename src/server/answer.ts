@@ -1,6 +1,6 @@
 import type { z } from 'zod';
-import { issueWords, parseJson } from '../core/formats/jobFile';
-import { Refusal, refuse } from '../core/text/refusal';
+import { Refusal, refuse } from '../core/base/text/refusal';
+import { issueWords, parseJson } from '../core/exchange/formats/jobFile';
 import { Later } from './later';
 import { log } from './log';
 

@@ -1,7 +1,7 @@
 import snmp, { type Session, type Varbind } from 'net-snmp';
-import { TREE } from '../core/switching/managementTree';
-import { Refusal } from '../core/text/refusal';
-import type { AskSwitch } from '../core/wire/switches';
+import { Refusal } from '../core/base/text/refusal';
+import type { AskSwitch } from '../core/exchange/wire/switches';
+import { TREE } from '../core/trade/testing/switches/managementTree';
 
 /** A switch is given up after so long; one answer after so long, tried once more. Milliseconds. */
 const PATIENCE = { whole: 30_000, one: 2_000 };

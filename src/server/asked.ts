@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { Actor } from '../core/job/step';
-import { TABLE_NAMES, type TableName } from '../core/job/tables';
-import { refuse } from '../core/text/refusal';
-import { Point } from '../core/wire/wire';
+import { refuse } from '../core/base/text/refusal';
+import { Point } from '../core/exchange/wire/wire';
+import { Actor } from '../core/job/document/step';
+import { TABLE_NAMES, type TableName } from '../core/job/document/tables';
 import type { StepFilter } from '../store/steps';
 import { checked } from './answer';
 import type { Asker } from './can';

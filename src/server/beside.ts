@@ -1,6 +1,6 @@
-import type { About, LogLine } from '../core/handover/about';
-import type { Job } from '../core/job/job';
-import { SMALL } from '../core/wire/kept';
+import type { About, LogLine } from '../core/exchange/handover/about';
+import { SMALL } from '../core/exchange/wire/kept';
+import type { Job } from '../core/job/document/job';
 import type { PackFile } from '../print/packNames';
 import { listKeptFiles, readKeptFile } from '../store/keptFiles';
 import type { Store } from '../store/openStore';

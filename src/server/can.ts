@@ -1,6 +1,6 @@
-import type { Change } from '../core/job/change';
-import { type Purpose, ROLES, type Role } from '../core/people/people';
-import { isForLink, isWork } from '../core/people/work';
+import type { Change } from '../core/job/document/change';
+import { type Purpose, ROLES, type Role } from '../core/trade/people/people';
+import { isForLink, isWork } from '../core/trade/people/work';
 
 /**
  * Who asks. `machine`: whoever sits at the machine that the program runs on, where there are no accounts. `link`: somebody

@@ -1,6 +1,6 @@
-import { careDates } from '../core/care/careDates';
-import type { CareDue } from '../core/job/jobListing';
-import { sealJob } from '../core/job/sealJob';
+import type { CareDue } from '../core/job/document/jobListing';
+import { sealJob } from '../core/job/document/sealJob';
+import { careDates } from '../core/trade/build/care/careDates';
 import { careUnknown, type Head, readHead, readJob, type Scope, writeCare } from '../store/jobStore';
 import { ONE_MOMENT } from '../store/oneMoment';
 import type { Store } from '../store/openStore';

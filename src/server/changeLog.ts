@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
-import type { LogLine } from '../core/handover/about';
-import { csvCell } from '../core/text/csvCell';
-import { refuse } from '../core/text/refusal';
-import type { NewReason } from '../core/wire/handover';
+import { csvCell } from '../core/base/text/csvCell';
+import { refuse } from '../core/base/text/refusal';
+import type { LogLine } from '../core/exchange/handover/about';
+import type { NewReason } from '../core/exchange/wire/handover';
 import { listLog, setReason } from '../store/changeLog';
 import type { Store } from '../store/openStore';
 

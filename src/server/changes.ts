@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { Client } from 'pg';
-import { Meeting } from '../core/wire/meeting';
+import { Meeting } from '../core/exchange/wire/meeting';
 import { log } from './log';
 
 /** On which id and revision of a job are told. */

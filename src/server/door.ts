@@ -1,4 +1,4 @@
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 import type { Store } from '../store/openStore';
 import { answer } from './answer';
 import { type Action, type Asker, can, type JobAccess, MACHINE, NOBODY, OF_A_JOB } from './can';

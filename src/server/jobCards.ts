@@ -1,9 +1,9 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
-import { emptyJob, headOf, type Job } from '../core/job/job';
-import type { JobCard, ListedJob } from '../core/job/jobListing';
-import { sameTokens } from '../core/job/reads';
-import { jobCard } from '../core/stations/jobCard';
+import { jobCard } from '../core/findings/stations/jobCard';
+import { emptyJob, headOf, type Job } from '../core/job/document/job';
+import type { JobCard, ListedJob } from '../core/job/document/jobListing';
+import { sameTokens } from '../core/job/document/reads';
 import { CABINET_TABLES, type Cabinet, readCabinets } from '../store/jobStore';
 import type { Store } from '../store/openStore';
 import { keptAt } from './keptJobs';

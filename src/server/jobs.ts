@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { applyCommands, describeCommands } from '../core/commands/apply';
-import { writeJobFile } from '../core/formats/jobFile';
-import { applyChanges, type Change, invert, unfit } from '../core/job/change';
-import { headOf, type Job } from '../core/job/job';
-import { BIN_DAYS, type JobListing, type JobPage, JobsAsked, type RemovedJob } from '../core/job/jobListing';
-import { inRowOrder } from '../core/job/rowOrder';
-import { type Actor, actorWords, type Step, stepWords } from '../core/job/step';
-import { verify } from '../core/job/verify';
-import { addDays } from '../core/text/days';
-import { refuse } from '../core/text/refusal';
-import type { Batch, ListAnswer, OpenJob, Outcome, Point, Reversal } from '../core/wire/wire';
-import { samePoint } from '../core/wire/wire';
+import { addDays } from '../core/base/text/days';
+import { refuse } from '../core/base/text/refusal';
+import { writeJobFile } from '../core/exchange/formats/jobFile';
+import type { Batch, ListAnswer, OpenJob, Outcome, Point, Reversal } from '../core/exchange/wire/wire';
+import { samePoint } from '../core/exchange/wire/wire';
+import { applyCommands, describeCommands } from '../core/job/commands/apply';
+import { applyChanges, type Change, invert, unfit } from '../core/job/document/change';
+import { headOf, type Job } from '../core/job/document/job';
+import { BIN_DAYS, type JobListing, type JobPage, JobsAsked, type RemovedJob } from '../core/job/document/jobListing';
+import { inRowOrder } from '../core/job/document/rowOrder';
+import { type Actor, actorWords, type Step, stepWords } from '../core/job/document/step';
+import { verify } from '../core/job/document/verify';
 import {
   countJobs,
   emptyBin,

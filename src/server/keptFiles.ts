@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { refuse } from '../core/text/refusal';
-import { type KeptFile, MOST_PIECES, type NewKeptFile, type NewPiecedFile } from '../core/wire/kept';
+import { refuse } from '../core/base/text/refusal';
+import { type KeptFile, MOST_PIECES, type NewKeptFile, type NewPiecedFile } from '../core/exchange/wire/kept';
 import { readHead } from '../store/jobStore';
 import {
   deleteKeptFile,

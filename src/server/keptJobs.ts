@@ -1,11 +1,11 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
-import { applyChanges, type Change, isComing, isGoing } from '../core/job/change';
-import type { Job } from '../core/job/job';
-import { inRowOrder } from '../core/job/rowOrder';
-import { sealJob } from '../core/job/sealJob';
-import { rowsOf, TABLE_NAMES } from '../core/job/tables';
-import { type Point, samePoint } from '../core/wire/wire';
+import { type Point, samePoint } from '../core/exchange/wire/wire';
+import { applyChanges, type Change, isComing, isGoing } from '../core/job/document/change';
+import type { Job } from '../core/job/document/job';
+import { inRowOrder } from '../core/job/document/rowOrder';
+import { sealJob } from '../core/job/document/sealJob';
+import { rowsOf, TABLE_NAMES } from '../core/job/document/tables';
 import { type Head, readJob } from '../store/jobStore';
 import type { Store } from '../store/openStore';
 import { stepsBetween } from '../store/steps';

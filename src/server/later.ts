@@ -1,4 +1,4 @@
-import { Refusal } from '../core/text/refusal';
+import { Refusal } from '../core/base/text/refusal';
 
 /** A refusal that is over after a while: the same is taken then. */
 export class Later extends Refusal {

@@ -1,4 +1,4 @@
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 import type { Member } from './accounts';
 import type { Asker } from './can';
 import { addressOf } from './limits';

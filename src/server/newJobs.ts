@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { z } from 'zod';
-import { NewJob, startJob } from '../core/commands/newJob';
-import { withFirmsOwn } from '../core/firm/firmsOwn';
-import { copyOfJob } from '../core/firm/partOfJob';
+import { withFirmsOwn } from '../core/exchange/copies/firmsOwn';
+import { copyOfJob } from '../core/exchange/copies/partOfJob';
+import { NewJob, startJob } from '../core/job/commands/newJob';
 import type { Store } from '../store/openStore';
 import { keepNew, readKept } from './jobs';
 import { noJob } from './noJob';

@@ -1,3 +1,3 @@
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 
 export const noJob = (): never => refuse('no-job', 'There is no such job. It may have been removed.');

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { z } from 'zod';
-import type { Firm, Join, Reset, Role } from '../core/people/people';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import type { Firm, Join, Reset, Role } from '../core/trade/people/people';
 import type { Store } from '../store/openStore';
 import {
   accountById,

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { hash, verify as verifyHash } from '@node-rs/argon2';
-import { LEAST_STRENGTH, passwordFault, STRENGTH_WORDS } from '../core/people/people';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import { LEAST_STRENGTH, passwordFault, STRENGTH_WORDS } from '../core/trade/people/people';
 import type { AccountRow } from '../store/people';
 import { strengthOf } from './strength';
 

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 
 /** Width times height of a photograph, at most: a telephone's own are below this. */
 const MOST_PIXELS = 50_000_000;

@@ -1,9 +1,9 @@
-import { decodeText } from '../core/formats/decodeText';
-import { openJobFile, writeJobFile } from '../core/formats/jobFile';
-import { jobFromPortMap } from '../core/handover/jobFromPortMap';
-import type { Job } from '../core/job/job';
-import { clashes } from '../core/job/verify';
-import { Refusal } from '../core/text/refusal';
+import { Refusal } from '../core/base/text/refusal';
+import { decodeText } from '../core/exchange/formats/decodeText';
+import { openJobFile, writeJobFile } from '../core/exchange/formats/jobFile';
+import { jobFromPortMap } from '../core/exchange/handover/jobFromPortMap';
+import type { Job } from '../core/job/document/job';
+import { clashes } from '../core/job/document/verify';
 import { readArchive } from '../print/jobArchive';
 import { jobInPack, looksLikePack } from '../print/readPack';
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { z } from 'zod';
-import { type NewGuest, type NewShare, PURPOSE_WORDS, type Share, type Shares } from '../core/people/people';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import { type NewGuest, type NewShare, PURPOSE_WORDS, type Share, type Shares } from '../core/trade/people/people';
 import type { Store } from '../store/openStore';
 import {
   accountByLogin,

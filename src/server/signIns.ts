@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { sealData, unsealData } from 'iron-session';
-import type { Role } from '../core/people/people';
+import type { Role } from '../core/trade/people/people';
 import type { Store } from '../store/openStore';
 import { enteredBy, seeSignIn } from '../store/people';
 import { type Asker, NOBODY } from './can';

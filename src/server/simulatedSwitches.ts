@@ -1,6 +1,6 @@
-import type { Job } from '../core/job/job';
-import { isSwitching } from '../core/records/ports';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import type { Job } from '../core/job/document/job';
+import { isSwitching } from '../core/job/records/ports';
 import { readSwitchFault, simulatedValues } from '../simulators/managedSwitch';
 import { type SwitchAgent, startSwitchAgent } from '../simulators/switchAgent';
 

@@ -1,5 +1,5 @@
 import { BlockList, isIP } from 'node:net';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
 
 /** Addresses that may be asked, and whether each is for machines of a private network. */
 const PRIVATE = new BlockList();

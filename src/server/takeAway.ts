@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
-import type { TakeawayId } from '../core/formats/takeaways';
-import type { Job } from '../core/job/job';
+import type { TakeawayId } from '../core/exchange/formats/takeaways';
+import type { Job } from '../core/job/document/job';
 import type { Making } from '../print/makeTakeaway';
 import { inThread } from './workPool';
 

@@ -1,6 +1,6 @@
-import { firmsNews, ownGear } from '../core/firm/firmsOwn';
-import type { Job } from '../core/job/job';
-import type { TemplateAnswer } from '../core/wire/wire';
+import { firmsNews, ownGear } from '../core/exchange/copies/firmsOwn';
+import type { TemplateAnswer } from '../core/exchange/wire/wire';
+import type { Job } from '../core/job/document/job';
 import type { Store } from '../store/openStore';
 import { firmOfJob, setTemplate, templateOf } from '../store/people';
 import { readKept } from './jobs';

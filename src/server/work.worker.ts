@@ -1,7 +1,7 @@
 import { parentPort } from 'node:worker_threads';
-import { applyCommands, describeCommands } from '../core/commands/apply';
-import { sealJob } from '../core/job/sealJob';
-import { Refusal } from '../core/text/refusal';
+import { Refusal } from '../core/base/text/refusal';
+import { applyCommands, describeCommands } from '../core/job/commands/apply';
+import { sealJob } from '../core/job/document/sealJob';
 import { comparedPdf } from '../print/comparedPdf';
 import { writeArchive } from '../print/jobArchive';
 import { linkPage } from '../print/linkPage';

@@ -1,11 +1,11 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
-import type { Command } from '../core/commands/commands';
-import type { TakeawayId } from '../core/formats/takeaways';
-import type { Change } from '../core/job/change';
-import type { Job } from '../core/job/job';
-import { Refusal } from '../core/text/refusal';
+import { Refusal } from '../core/base/text/refusal';
+import type { TakeawayId } from '../core/exchange/formats/takeaways';
+import type { Command } from '../core/job/commands/commands';
+import type { Change } from '../core/job/document/change';
+import type { Job } from '../core/job/document/job';
 import type { LinkPageGiven } from '../print/linkPage';
 import type { Making } from '../print/makeTakeaway';
 import { builtPart } from './builtParts';

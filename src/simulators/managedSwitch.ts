@@ -1,12 +1,12 @@
-import type { Job } from '../core/job/job';
-import { deviceWattsOf, takesPower } from '../core/power/poe';
-import type { Gear } from '../core/records/gear';
-import { portsOf } from '../core/records/ports';
-import type { Run } from '../core/records/run';
-import type { TreeColumn, TreeValue } from '../core/switching/managementTree';
-import { plannedPorts } from '../core/switching/reconcile';
-import { writeWalk } from '../core/switching/writeWalk';
-import { refuse } from '../core/text/refusal';
+import { refuse } from '../core/base/text/refusal';
+import type { Job } from '../core/job/document/job';
+import type { Gear } from '../core/job/records/gear';
+import { portsOf } from '../core/job/records/ports';
+import type { Run } from '../core/job/records/run';
+import { deviceWattsOf, takesPower } from '../core/trade/power/poe';
+import type { TreeColumn, TreeValue } from '../core/trade/testing/switches/managementTree';
+import { plannedPorts } from '../core/trade/testing/switches/reconcile';
+import { writeWalk } from '../core/trade/testing/switches/writeWalk';
 
 /** What is wrong at a simulated switch. */
 export type SwitchFault =

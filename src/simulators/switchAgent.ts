@@ -1,6 +1,6 @@
 import { createSocket } from 'node:dgram';
 import snmp from 'net-snmp';
-import type { TreeColumn, TreeValue } from '../core/switching/managementTree';
+import type { TreeColumn, TreeValue } from '../core/trade/testing/switches/managementTree';
 
 /** A column of a table: its number, its type, and which part of the tree it holds. */
 type Column = { number: number; name: string; type: 'Integer' | 'Gauge' | 'Counter' | 'OctetString'; of: TreeColumn };

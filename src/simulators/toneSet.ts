@@ -1,5 +1,5 @@
-import type { Job } from '../core/job/job';
-import { seededRandom } from '../core/solve/random';
+import { seededRandom } from '../core/base/solve/random';
+import type { Job } from '../core/job/document/job';
 
 /** How the cables of a made-up building run: which cables answer at which jack. */
 export type ToneTruth = ReadonlyMap<string, readonly string[]>;

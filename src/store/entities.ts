@@ -1,8 +1,8 @@
 import { defineEntity, type EntitySchema, type InferEntity, p } from '@mikro-orm/core';
 import type { z } from 'zod';
-import type { Change } from '../core/job/change';
-import type { CareDue } from '../core/job/jobListing';
-import { TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
+import type { Change } from '../core/job/document/change';
+import type { CareDue } from '../core/job/document/jobListing';
+import { TABLE_NAMES, type TableName, tableOf } from '../core/job/document/tables';
 
 /*
  * One entity a table. Records of a job have the key (job, id), since ids are only unique within their job. Foreign

@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Change } from '../core/job/change';
-import { emptyJob, headOf, type Job, type JobHead } from '../core/job/job';
+import type { Change } from '../core/job/document/change';
+import { emptyJob, headOf, type Job, type JobHead } from '../core/job/document/job';
 import {
   type CareDue,
   JOBS_A_PAGE,
@@ -10,9 +10,9 @@ import {
   type JobsAsked,
   type ListedJob,
   type RemovedJob,
-} from '../core/job/jobListing';
-import type { Actor } from '../core/job/step';
-import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
+} from '../core/job/document/jobListing';
+import type { Actor } from '../core/job/document/step';
+import { type AnyRecord, REFERRING, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/document/tables';
 import { JobRow, RECORD_ENTITIES } from './entities';
 import { changeRows } from './runSql';
 import { REVERSALS, type Reversals } from './steps';

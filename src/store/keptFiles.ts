@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { type KeptFile, type NewKeptFile, SMALL } from '../core/wire/kept';
+import { type KeptFile, type NewKeptFile, SMALL } from '../core/exchange/wire/kept';
 import { runSql } from './runSql';
 
 /** Keep a file once: the same id again changes nothing. */

@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Purpose, Role } from '../core/people/people';
+import type { Purpose, Role } from '../core/trade/people/people';
 import { changeRows as touched } from './runSql';
 
 /*

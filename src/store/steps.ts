@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import type { Change } from '../core/job/change';
-import type { JobHead } from '../core/job/job';
-import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/step';
+import type { Change } from '../core/job/document/change';
+import type { JobHead } from '../core/job/document/job';
+import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/document/step';
 import { StepRow } from './entities';
 import { runSql } from './runSql';
 

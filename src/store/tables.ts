@@ -1,7 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { z } from 'zod';
-import type { Job } from '../core/job/job';
-import { type AnyRecord, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/tables';
+import type { Job } from '../core/job/document/job';
+import { type AnyRecord, rowsOf, TABLE_NAMES, type TableName, tableOf } from '../core/job/document/tables';
 import { columnName, jsonFields } from './entities';
 import { runSql } from './runSql';
 

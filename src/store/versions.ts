@@ -1,5 +1,5 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
-import { type Actor, SCHEMA_VERSION } from '../core/job/step';
+import { type Actor, SCHEMA_VERSION } from '../core/job/document/step';
 import { SnapshotRow, VersionRow } from './entities';
 import { runSql } from './runSql';
 

@@ -1,18 +1,18 @@
 /// <reference lib="webworker" />
 import './noMadeUpCode';
 import * as Comlink from 'comlink';
-import { type Arrangement, arrange, type BetterSoFar } from '../core/arrange/arrange';
-import type { ArrangeWish } from '../core/arrange/arrangeWish';
-import { buildAlternatives } from '../core/build/alternatives';
-import { buildPapers } from '../core/build/buildPapers';
-import type { Job } from '../core/job/job';
-import { sealJob } from '../core/job/sealJob';
-import type { LandWish } from '../core/panels/landWish';
-import { planLanding } from '../core/panels/planLanding';
-import type { PatchWish } from '../core/patching/patchWish';
-import { patchAlternatives, planPatching } from '../core/patching/planPatching';
-import { planPlugs } from '../core/power/plugPlan';
-import { planCable } from '../core/runs/cablePlan';
+import type { Job } from '../core/job/document/job';
+import { sealJob } from '../core/job/document/sealJob';
+import { buildAlternatives } from '../core/trade/build/alternatives';
+import { buildPapers } from '../core/trade/build/buildPapers';
+import type { LandWish } from '../core/trade/panels/landWish';
+import { planLanding } from '../core/trade/panels/planLanding';
+import type { PatchWish } from '../core/trade/patching/patchWish';
+import { patchAlternatives, planPatching } from '../core/trade/patching/planPatching';
+import { planPlugs } from '../core/trade/power/plugPlan';
+import { type Arrangement, arrange, type BetterSoFar } from '../core/trade/rack/arrange/arrange';
+import type { ArrangeWish } from '../core/trade/rack/arrange/arrangeWish';
+import { planCable } from '../core/trade/runs/cablePlan';
 
 const within = (seconds: number) => ({
   seed: 1,

@@ -22,18 +22,18 @@ function lint(file: string, code: string): string {
 
 describe('the linter keeps the arrows of the house', () => {
   it.each([
-    ['src/core/rack/x.ts', `import React from 'react';\nexport const x = React;\n`, 'noRestrictedImports'],
+    ['src/core/job/rack/x.ts', `import React from 'react';\nexport const x = React;\n`, 'noRestrictedImports'],
     [
-      'src/core/rack/x.ts',
+      'src/core/job/rack/x.ts',
       `import { JobRow } from '../../store/entities';\nexport const x = JobRow;\n`,
       'noRestrictedImports',
     ],
     [
-      'src/core/rack/x.ts',
+      'src/core/job/rack/x.ts',
       `import { readFileSync } from 'node:fs';\nexport const x = readFileSync;\n`,
       'noRestrictedImports',
     ],
-    ['src/core/rack/x.ts', 'export const x = () => new Date();\n', 'noRestrictedGlobals'],
+    ['src/core/job/rack/x.ts', 'export const x = () => new Date();\n', 'noRestrictedGlobals'],
     [
       'src/ui/kit/x.tsx',
       `import { getStore } from '@/server/store';\nexport const x = getStore;\n`,
@@ -55,12 +55,12 @@ describe('the linter keeps the arrows of the house', () => {
       'noRestrictedImports',
     ],
     [
-      'src/core/labels/x.ts',
+      'src/core/trade/labels/x.ts',
       `import { labelsSvg } from '../../print/labelsSvg';\nexport const x = labelsSvg;\n`,
       'noRestrictedImports',
     ],
     [
-      'src/core/tracing/x.ts',
+      'src/core/trade/runs/unlabelled/x.ts',
       `import { answersAt } from '../../simulators/toneSet';\nexport const x = answersAt;\n`,
       'noRestrictedImports',
     ],
@@ -80,7 +80,7 @@ describe('the linter keeps the arrows of the house', () => {
   });
 
   it.each([
-    ['src/core/rack/x.ts', `import { span } from './units';\nexport const x = span;\n`],
+    ['src/core/job/rack/x.ts', `import { span } from './units';\nexport const x = span;\n`],
     ['src/server/x.ts', `import { readJob } from '../store/jobStore';\nexport const x = readJob;\n`],
     ['src/ui/runs/x.tsx', `import { answersAt } from '@/simulators/toneSet';\nexport const x = answersAt;\n`],
     ['src/server/x.ts', `import { labelsPdf } from '../print/labelsPdf';\nexport const x = labelsPdf;\n`],

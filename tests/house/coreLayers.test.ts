@@ -1,8 +1,8 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
-import { arrowsIn, LAYERS, wrongArrows } from './coreLayers';
+import { arrowsIn, FLOORS, LAYERS, layerOf, wrongArrows } from './coreLayers';
 
 const folder = mkdtempSync(join(tmpdir(), 'layers-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -19,19 +19,23 @@ describe('the layers of the core', () => {
   });
 
   it('are all there', () => {
-    const used = new Set(arrowsIn('src/core').flatMap(({ from, to }) => [from.split('/')[0], to.split('/')[0]]));
-    expect([...used].sort()).toEqual([...LAYERS].sort());
+    const used = new Set(arrowsIn('src/core').flatMap(({ from, to }) => [layerOf(from), layerOf(to)]));
+    expect([...used].sort((a, b) => a - b)).toEqual(LAYERS.map((_, layer) => layer));
+  });
+
+  it('stand on five floors', () => {
+    expect(readdirSync('src/core').sort()).toEqual(Object.keys(FLOORS).sort());
   });
 
   it('are broken by a type, a re-export and a folder of no layer', () => {
-    write('rack/a.ts', `import type { X } from '../snags/x';\nexport type A = X;\n`);
-    write('job/b.ts', `export { y } from '../rack/y';\n`);
-    write('elsewhere/c.ts', `import { d } from '../text/d';\nexport const c = d;\n`);
-    write('snags/fine.ts', `import { e } from '../rack/e';\nexport const f = e;\n`);
+    write('job/rack/a.ts', `import type { X } from '../../findings/snags/x';\nexport type A = X;\n`);
+    write('job/document/b.ts', `export { y } from '../rack/y';\n`);
+    write('elsewhere/c.ts', `import { d } from '../base/text/d';\nexport const c = d;\n`);
+    write('findings/snags/fine.ts', `import { e } from '../../job/rack/e';\nexport const f = e;\n`);
     expect(wrongArrows(arrowsIn(folder)).sort()).toEqual([
       'elsewhere/c.ts: its folder has no layer',
-      'job/b.ts → rack/y.ts',
-      'rack/a.ts → snags/x.ts',
+      'job/document/b.ts → job/rack/y.ts',
+      'job/rack/a.ts → findings/snags/x.ts',
     ]);
   });
 });

@@ -2,55 +2,48 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { parseSync } from 'oxc-parser';
 
-/** Folders of the core from the ground up: each may import those below it, and itself. */
-export const LAYERS = [
-  'text',
-  'standards',
-  'units',
-  'solve',
-  'records',
-  'gear',
-  'job',
-  'people',
-  'rack',
-  'commands',
-  'site',
-  'cords',
-  'power',
-  'cooling',
-  'acoustics',
-  'storage',
-  'depends',
-  'runs',
-  'pathways',
-  'networks',
-  'mounting',
-  'lifting',
-  'panels',
-  'labels',
-  'patching',
-  'arrange',
-  'uplinks',
-  'trace',
-  'survey',
-  'tracing',
-  'proving',
-  'snags',
-  'care',
-  'build',
-  'switching',
-  'schedule',
-  'loom',
-  'stations',
-  'oneMore',
-  'plans',
-  'firm',
-  'formats',
-  'handover',
-  'handbook',
-  'models',
-  'wire',
-] as const;
+/**
+ * The five floors of the core from the ground up, each with its folders in their order: a folder imports those above it in this list,
+ * and itself. A folder that stands in another one is named by its path.
+ */
+export const FLOORS = {
+  base: ['text', 'standards', 'units', 'solve'],
+  job: ['records', 'gear', 'document', 'rack', 'commands'],
+  trade: [
+    'people',
+    'survey/answers',
+    'patching/cords',
+    'power',
+    'power/cooling',
+    'power/noise',
+    'power/storage',
+    'power/dependencies',
+    'runs',
+    'runs/pathways',
+    'patching/networks',
+    'rack/mounting',
+    'rack/lifting',
+    'panels',
+    'labels',
+    'patching',
+    'rack/arrange',
+    'patching/uplinks',
+    'trace',
+    'survey',
+    'runs/unlabelled',
+    'testing',
+    'build/care',
+    'build',
+    'testing/switches',
+    'wholeJob',
+  ],
+  findings: ['snags', 'schedule', 'wiring', 'stations', 'whatIf', 'handbook'],
+  exchange: ['copies', 'formats', 'handover', 'wire'],
+} as const;
+
+export const LAYERS: readonly string[] = Object.entries(FLOORS).flatMap(([floor, folders]) =>
+  folders.map((folder) => `${floor}/${folder}`),
+);
 
 export type Arrow = { from: string; to: string };
 
@@ -76,7 +69,14 @@ export function arrowsIn(folder: string): Arrow[] {
   });
 }
 
-const layerOf = (file: string): number => LAYERS.indexOf(file.split('/')[0] as (typeof LAYERS)[number]);
+/** The layer of the innermost folder that has one. */
+export function layerOf(file: string): number {
+  for (let folder = dirname(file); folder !== '.'; folder = dirname(folder)) {
+    const layer = LAYERS.indexOf(folder);
+    if (layer >= 0) return layer;
+  }
+  return -1;
+}
 
 /** Imports that run up, and folders that have no layer. */
 export function wrongArrows(arrows: readonly Arrow[]): string[] {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { snagTable } from '../../scripts/snagTable';
-import { SNAG_RULES } from '../../src/core/snags/findSnags';
+import { SNAG_RULES } from '../../src/core/findings/snags/findSnags';
 import { projectText } from '../support/jobs';
 
 describe('the table of rules', () => {

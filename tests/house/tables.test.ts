@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { FIRMS_TABLES } from '../../src/core/firm/firmsOwn';
-import { TABLE_NAMES, tablesThat } from '../../src/core/job/tables';
-import { STATIONS } from '../../src/core/records/stationIds';
+import { FIRMS_TABLES } from '../../src/core/exchange/copies/firmsOwn';
+import { TABLE_NAMES, tablesThat } from '../../src/core/job/document/tables';
+import { STATIONS } from '../../src/core/job/records/stationIds';
 
 describe('what tables say of themselves', () => {
   it('is all that is said of them: each is about something, and made at a station', () => {

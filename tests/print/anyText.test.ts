@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { TAKEAWAYS, takeawayFileName } from '../../src/core/formats/takeaways';
-import { planJob } from '../../src/core/plans/planJob';
+import { TAKEAWAYS, takeawayFileName } from '../../src/core/exchange/formats/takeaways';
+import { planJob } from '../../src/core/trade/wholeJob/planJob';
 import { makeTakeaway } from '../../src/print/makeTakeaway';
 import { lineWidth, openPdf } from '../../src/print/pdf';
 import { apply, bench } from '../support/jobs';

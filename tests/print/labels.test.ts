@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readLabelOptions } from '../../src/core/labels/labelOptions';
-import { labelPages } from '../../src/core/labels/labelPages';
+import { readLabelOptions } from '../../src/core/trade/labels/labelOptions';
+import { labelPages } from '../../src/core/trade/labels/labelPages';
 import { codeMatrix } from '../../src/print/codeMatrix';
 import { labelsPdf } from '../../src/print/labelsPdf';
 import { labelsSvg } from '../../src/print/labelsSvg';

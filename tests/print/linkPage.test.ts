@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { cabinetOfJob, copyOfJob } from '../../src/core/firm/partOfJob';
-import type { Job } from '../../src/core/job/job';
-import { clashes } from '../../src/core/job/verify';
-import type { Purpose } from '../../src/core/people/people';
-import { contacts } from '../../src/core/records/contact';
-import { results } from '../../src/core/records/result';
+import { cabinetOfJob, copyOfJob } from '../../src/core/exchange/copies/partOfJob';
+import type { Job } from '../../src/core/job/document/job';
+import { clashes } from '../../src/core/job/document/verify';
+import { contacts } from '../../src/core/job/records/contact';
+import { results } from '../../src/core/job/records/result';
+import type { Purpose } from '../../src/core/trade/people/people';
 import { type LinkPageGiven, linkPage } from '../../src/print/linkPage';
 import { ostermoor, quillback, tarnbrook } from '../support/jobs';
 import { powered } from '../support/powered';

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
-import { readJobFile } from '../../src/core/formats/jobFile';
-import { portMapSvg } from '../../src/core/formats/portMapSvg';
-import { indexJob } from '../../src/core/job/jobIndex';
-import { GATHERED_BY, gatherRuns, readGathering, type SHOWN_RUNS } from '../../src/core/loom/gatherRuns';
-import { type LoomMark, loomSheets } from '../../src/core/loom/loomSheets';
-import { Refusal } from '../../src/core/text/refusal';
+import { Refusal } from '../../src/core/base/text/refusal';
+import { readJobFile } from '../../src/core/exchange/formats/jobFile';
+import { portMapSvg } from '../../src/core/exchange/formats/portMapSvg';
+import { GATHERED_BY, gatherRuns, readGathering, type SHOWN_RUNS } from '../../src/core/findings/wiring/gatherRuns';
+import { type LoomMark, loomSheets } from '../../src/core/findings/wiring/loomSheets';
+import { indexJob } from '../../src/core/job/document/jobIndex';
 
 const job = readJobFile(readFileSync('demo/tarnbrook-job.json', 'utf8'));
 const ids = (by: (typeof GATHERED_BY)[number], show: (typeof SHOWN_RUNS)[number]) =>

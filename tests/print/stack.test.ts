@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { elevationSvg } from '../../src/core/formats/elevationSvg';
-import { drillTemplate, tile } from '../../src/core/mounting/drillTemplate';
-import { mountOf } from '../../src/core/mounting/wallMount';
-import { planJob } from '../../src/core/plans/planJob';
-import { Gear } from '../../src/core/records/gear';
+import { elevationSvg } from '../../src/core/exchange/formats/elevationSvg';
+import { Gear } from '../../src/core/job/records/gear';
+import { drillTemplate, tile } from '../../src/core/trade/rack/mounting/drillTemplate';
+import { mountOf } from '../../src/core/trade/rack/mounting/wallMount';
+import { planJob } from '../../src/core/trade/wholeJob/planJob';
 import { elevationPng } from '../../src/print/elevationPng';
 import { holeCardPdf } from '../../src/print/holeCardPdf';
 import { wallPdf } from '../../src/print/wallPdf';

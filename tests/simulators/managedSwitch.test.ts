@@ -1,11 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { takesPower } from '../../src/core/power/poe';
-import type { Gear } from '../../src/core/records/gear';
-import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '../../src/core/switching/addresses';
-import { TREE } from '../../src/core/switching/managementTree';
-import { readWalk } from '../../src/core/switching/readWalk';
-import { type Cause, plannedPorts, reconcile, reconcileAll } from '../../src/core/switching/reconcile';
+import type { Gear } from '../../src/core/job/records/gear';
+import { takesPower } from '../../src/core/trade/power/poe';
+import {
+  asSeenCommands,
+  rememberCommands,
+  runsByAddress,
+  shownBySwitch,
+} from '../../src/core/trade/testing/switches/addresses';
+import { TREE } from '../../src/core/trade/testing/switches/managementTree';
+import { readWalk } from '../../src/core/trade/testing/switches/readWalk';
+import { type Cause, plannedPorts, reconcile, reconcileAll } from '../../src/core/trade/testing/switches/reconcile';
 import { readSwitchFault, type SwitchFault, simulatedAddress, simulatedWalk } from '../../src/simulators/managedSwitch';
 import { apply, counter, tarnbrook } from '../support/jobs';
 

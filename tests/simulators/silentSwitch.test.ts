@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Gear } from '../../src/core/records/gear';
-import { readWalk } from '../../src/core/switching/readWalk';
-import { type Cause, plannedPorts, reconcile } from '../../src/core/switching/reconcile';
-import { misfits } from '../../src/core/switching/signs';
+import type { Gear } from '../../src/core/job/records/gear';
+import { readWalk } from '../../src/core/trade/testing/switches/readWalk';
+import { type Cause, plannedPorts, reconcile } from '../../src/core/trade/testing/switches/reconcile';
+import { misfits } from '../../src/core/trade/testing/switches/signs';
 import { type SwitchFault, simulatedWalk } from '../../src/simulators/managedSwitch';
 import { apply, bench, patched } from '../support/jobs';
 

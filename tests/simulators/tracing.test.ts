@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Command } from '../../src/core/commands/commands';
-import type { Job } from '../../src/core/job/job';
-import { findSnags } from '../../src/core/snags/findSnags';
-import { jackFindings, openRuns, settleCommands } from '../../src/core/tracing/findings';
-import { planWalks } from '../../src/core/tracing/walks';
+import { findSnags } from '../../src/core/findings/snags/findSnags';
+import type { Command } from '../../src/core/job/commands/commands';
+import type { Job } from '../../src/core/job/document/job';
+import { jackFindings, openRuns, settleCommands } from '../../src/core/trade/runs/unlabelled/findings';
+import { planWalks } from '../../src/core/trade/runs/unlabelled/walks';
 import { answersAt, simulatedBuilding, type ToneTruth } from '../../src/simulators/toneSet';
 import { apply, counter, marrowby } from '../support/jobs';
 

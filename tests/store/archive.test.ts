@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { strToU8, zipSync } from 'fflate';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { CableKind } from '../../src/core/records/cableKind';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import { CableKind } from '../../src/core/job/records/cableKind';
 import { readArchive, writeArchive } from '../../src/print/jobArchive';
 import { getJobs, takeInJob } from '../../src/server/jobs';
 import { makeTemplate, templateFor, templateNews } from '../../src/server/templates';

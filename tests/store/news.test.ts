@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { GET as events } from '../../src/app/api/jobs/[id]/events/route';
-import { writeJobFile } from '../../src/core/formats/jobFile';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
 import { type Member, makeFirst, signIn, signOut } from '../../src/server/accounts';
 import { type Heard, listen, say } from '../../src/server/changes';
 import { takeInJob } from '../../src/server/jobs';

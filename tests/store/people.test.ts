@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { generate } from 'otplib';
 import { afterEach, beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Command } from '../../src/core/commands/commands';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { ticks } from '../../src/core/records/tick';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import type { Command } from '../../src/core/job/commands/commands';
+import { ticks } from '../../src/core/job/records/tick';
 import {
   changePassword,
   type Member,

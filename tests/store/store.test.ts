@@ -2,15 +2,15 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { careDates } from '../../src/core/care/careDates';
-import type { Command } from '../../src/core/commands/commands';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { gearLibrary } from '../../src/core/gear/library';
-import { emptyJob, type Job } from '../../src/core/job/job';
-import { planJob } from '../../src/core/plans/planJob';
-import { CableKind } from '../../src/core/records/cableKind';
-import { careItems } from '../../src/core/records/careItem';
-import type { Point } from '../../src/core/wire/wire';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import type { Point } from '../../src/core/exchange/wire/wire';
+import type { Command } from '../../src/core/job/commands/commands';
+import { emptyJob, type Job } from '../../src/core/job/document/job';
+import { gearLibrary } from '../../src/core/job/gear/library';
+import { CableKind } from '../../src/core/job/records/cableKind';
+import { careItems } from '../../src/core/job/records/careItem';
+import { careDates } from '../../src/core/trade/build/care/careDates';
+import { planJob } from '../../src/core/trade/wholeJob/planJob';
 import {
   applyBatch,
   catchUp,

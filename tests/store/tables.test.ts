@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { writeJobFile } from '../../src/core/formats/jobFile';
-import { TABLE_NAMES, tableOf } from '../../src/core/job/tables';
+import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
+import { TABLE_NAMES, tableOf } from '../../src/core/job/document/tables';
 import { readKept, takeInJob } from '../../src/server/jobs';
 import { columnName, jsonFields, keyColumns } from '../../src/store/entities';
 import type { Store } from '../../src/store/openStore';

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { applyCommands } from '../../src/core/commands/apply';
-import { Command } from '../../src/core/commands/commands';
-import type { Change } from '../../src/core/job/change';
-import type { Job } from '../../src/core/job/job';
-import { TABLE_NAMES, type TableName, tableOf } from '../../src/core/job/tables';
-import { Gear } from '../../src/core/records/gear';
-import { Refusal } from '../../src/core/text/refusal';
+import { Refusal } from '../../src/core/base/text/refusal';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import { Command } from '../../src/core/job/commands/commands';
+import type { Change } from '../../src/core/job/document/change';
+import type { Job } from '../../src/core/job/document/job';
+import { TABLE_NAMES, type TableName, tableOf } from '../../src/core/job/document/tables';
+import { Gear } from '../../src/core/job/records/gear';
 import { anyField } from './anyField';
 
 const runId = fc.constantFrom('run-1', 'run-2', 'run-3', 'run-4');

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { z } from 'zod';
-import type { Job } from '../../src/core/job/job';
-import type { TableName } from '../../src/core/job/tables';
-import { TABLES } from '../../src/core/job/tables';
+import type { Job } from '../../src/core/job/document/job';
+import type { TableName } from '../../src/core/job/document/tables';
+import { TABLES } from '../../src/core/job/document/tables';
 import { anyField } from './anyField';
 
 type Row = Record<string, unknown> & { id: string };

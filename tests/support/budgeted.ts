@@ -1,5 +1,5 @@
-import type { BudgetedProblem } from '../../src/core/solve/budgeted/problem';
-import { seededRandom } from '../../src/core/solve/random';
+import type { BudgetedProblem } from '../../src/core/base/solve/budgeted/problem';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /** Twelve rows and fourteen columns in two groups, with budgets that bind. */
 export function someProblem(seed: number): BudgetedProblem {

@@ -1,5 +1,5 @@
-import { CablesInstance } from '../../src/core/models/cables';
-import { seededRandom } from '../../src/core/solve/random';
+import { CablesInstance } from '../../src/cli/models/cables';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /** Runs of a seeded site: outlets of one to three runs, 8 to 75 m long, and a few boxes that were begun. */
 export function cablesInstance(count: number, seed: number, pullTogether = true): CablesInstance {

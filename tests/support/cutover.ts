@@ -1,5 +1,5 @@
-import { CutoverInstance } from '../../src/core/models/cutover';
-import { seededRandom } from '../../src/core/solve/random';
+import { CutoverInstance } from '../../src/cli/models/cutover';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /**
  * A seeded cabinet that is rebuilt in place: things of one to three units are dealt out anew over it, so that places block each

@@ -1,4 +1,4 @@
-import type { CutoverInstance } from '../../src/core/models/cutover';
+import type { CutoverInstance } from '../../src/cli/models/cutover';
 
 type Place = 'old' | 'parked' | 'new' | 'away' | 'gone';
 

@@ -1,4 +1,4 @@
-import type { CutoverInstance } from '../../src/core/models/cutover';
+import type { CutoverInstance } from '../../src/cli/models/cutover';
 
 /**
  * The order of a cut-over as a mixed-integer program over slots of time, in the LP format: in each slot one step at most. For

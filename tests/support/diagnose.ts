@@ -1,5 +1,5 @@
-import { DiagnoseInstance } from '../../src/core/models/diagnose';
-import { seededRandom } from '../../src/core/solve/random';
+import { DiagnoseInstance } from '../../src/cli/models/diagnose';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /** Seeded suspects with unlike odds and mends, and tests that find a half, a few or one of them. */
 export function diagnoseInstance(count: number, seed: number, testCount = Math.ceil(count * 0.7)): DiagnoseInstance {

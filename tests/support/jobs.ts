@@ -1,16 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { applyCommands } from '../../src/core/commands/apply';
-import type { Command } from '../../src/core/commands/commands';
-import type { RunChanges } from '../../src/core/commands/runs';
-import { readCsvTable } from '../../src/core/formats/csvTable';
-import { readGearFile } from '../../src/core/formats/gearFile';
-import { readJobFile } from '../../src/core/formats/jobFile';
-import { importCommand, previewRuns } from '../../src/core/formats/previewRuns';
-import { emptyJob, type Job } from '../../src/core/job/job';
-import { Gear } from '../../src/core/records/gear';
-import { Rack } from '../../src/core/records/rack';
-import { guessColumns } from '../../src/core/runs/runColumns';
+import { readCsvTable } from '../../src/core/exchange/formats/csvTable';
+import { readGearFile } from '../../src/core/exchange/formats/gearFile';
+import { readJobFile } from '../../src/core/exchange/formats/jobFile';
+import { importCommand, previewRuns } from '../../src/core/exchange/formats/previewRuns';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import type { Command } from '../../src/core/job/commands/commands';
+import type { RunChanges } from '../../src/core/job/commands/runs';
+import { emptyJob, type Job } from '../../src/core/job/document/job';
+import { Gear } from '../../src/core/job/records/gear';
+import { Rack } from '../../src/core/job/records/rack';
+import { guessColumns } from '../../src/core/trade/runs/runColumns';
 
 const root = resolve(import.meta.dirname, '../..');
 export const projectText = (file: string) => readFileSync(join(root, file), 'utf8');

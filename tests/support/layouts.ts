@@ -1,5 +1,5 @@
-import { LayoutInstance } from '../../src/core/models/layout';
-import { seededRandom } from '../../src/core/solve/random';
+import { LayoutInstance } from '../../src/cli/models/layout';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /** A seeded cabinet: panels with their switches, servers, a gateway near the entry, a heavy battery, some pairs and pins. */
 export function layoutInstance(rackUnits: number, count: number, seed: number): LayoutInstance {

@@ -1,6 +1,6 @@
 import highsLoader from 'highs';
-import { isPacked, overlaps, type PackingProblem, packingCost } from '../../src/core/solve/packing/problem';
-import { seededRandom } from '../../src/core/solve/random';
+import { isPacked, overlaps, type PackingProblem, packingCost } from '../../src/core/base/solve/packing/problem';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /**
  * Made-up inlets on rows of outlets: two kinds, wide bodies, a limit for each row and one for two rows, pairs to keep apart.

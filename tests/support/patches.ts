@@ -1,5 +1,5 @@
-import { PatchInstance, patchProblem } from '../../src/core/models/patch';
-import { seededRandom } from '../../src/core/solve/random';
+import { PatchInstance, patchProblem } from '../../src/cli/models/patch';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 type Mode = 'loose' | 'tight' | 'short';
 const SHARE: Record<Mode, number> = { loose: 3, tight: 0.92, short: 0.6 };

@@ -1,8 +1,8 @@
-import { keepRows } from '../../src/core/commands/rows';
-import type { Job } from '../../src/core/job/job';
-import { planJob } from '../../src/core/plans/planJob';
-import { PLUG_STEPS, planPlugs, plugCommands } from '../../src/core/power/plugPlan';
-import { stepLimits } from '../../src/core/solve/limits';
+import { stepLimits } from '../../src/core/base/solve/limits';
+import { keepRows } from '../../src/core/job/commands/rows';
+import type { Job } from '../../src/core/job/document/job';
+import { PLUG_STEPS, planPlugs, plugCommands } from '../../src/core/trade/power/plugPlan';
+import { planJob } from '../../src/core/trade/wholeJob/planJob';
 import { apply, demoText, surveyed } from './jobs';
 
 let made: Job | null = null;

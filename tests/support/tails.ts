@@ -1,5 +1,5 @@
-import { TailsInstance, tailsProblem } from '../../src/core/models/tails';
-import { seededRandom } from '../../src/core/solve/random';
+import { TailsInstance, tailsProblem } from '../../src/cli/models/tails';
+import { seededRandom } from '../../src/core/base/solve/random';
 
 /** A seeded cabinet: panels of 24 below a cable entry at the top left, rooms of one to six tails, some of them short. */
 export function tailsInstance(count: number, seed: number, spareShare = 0.25): TailsInstance {

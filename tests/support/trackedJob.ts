@@ -1,5 +1,5 @@
-import type { Job } from '../../src/core/job/job';
-import { type AnyRecord, rowsOf, TABLE_NAMES } from '../../src/core/job/tables';
+import type { Job } from '../../src/core/job/document/job';
+import { type AnyRecord, rowsOf, TABLE_NAMES } from '../../src/core/job/document/tables';
 
 /**
  * A job like this one that notes which fields of which tables are read, as `runs.device`, and `units` and `rules` of the head. Of a

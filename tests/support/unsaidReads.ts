@@ -1,6 +1,6 @@
-import type { Job } from '../../src/core/job/job';
-import { indexJob, type JobIndex } from '../../src/core/job/jobIndex';
-import type { Reads } from '../../src/core/job/reads';
+import type { Job } from '../../src/core/job/document/job';
+import { indexJob, type JobIndex } from '../../src/core/job/document/jobIndex';
+import type { Reads } from '../../src/core/job/document/reads';
 import { trackedJob } from './trackedJob';
 
 /** What is read of a job, and is not said to be. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { scheduleColumns } from '../../src/core/runs/cells';
+import { scheduleColumns } from '../../src/core/trade/runs/cells';
 import { COLUMN_SETS, type ColumnSet, columnsOf, gridOf, HEADINGS, leastWidth, NAMES } from '../../src/ui/runs/columns';
 
 const all = scheduleColumns('metric');

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { applyCommands } from '../../src/core/commands/apply';
-import type { Job } from '../../src/core/job/job';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import type { Job } from '../../src/core/job/document/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
 import { loomPieces, PIECE_PX } from '../../src/ui/patch/loomPieces';
 import { steadyLoom } from '../../src/ui/patch/steadyLoom';

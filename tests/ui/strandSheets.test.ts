@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { applyCommands } from '../../src/core/commands/apply';
-import type { Job } from '../../src/core/job/job';
+import { applyCommands } from '../../src/core/job/commands/apply';
+import type { Job } from '../../src/core/job/document/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
 import { steadyLoom } from '../../src/ui/patch/steadyLoom';
 import { type LineMark, SHEET_PX, strandSheets } from '../../src/ui/patch/strandSheets';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { refuse } from '@/core/text/refusal';
+import { refuse } from '@/core/base/text/refusal';
 import { builtPart } from '@/server/builtParts';
 import { route } from '@/server/door';
 

@@ -1,9 +1,9 @@
-import type { BuildPapers } from '@/core/build/buildPapers';
-import { allThereOn } from '@/core/build/findings';
-import { isThere, type KitLine } from '@/core/build/kit';
-import { idFor } from '@/core/build/tickId';
-import { KIT_STATES, kitItems } from '@/core/records/kitItem';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { KIT_STATES, kitItems } from '@/core/job/records/kitItem';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
+import { allThereOn } from '@/core/trade/build/findings';
+import { isThere, type KitLine } from '@/core/trade/build/kit';
+import { idFor } from '@/core/trade/build/tickId';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { NumberField } from '../kit/NumberField';

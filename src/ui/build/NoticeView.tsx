@@ -1,7 +1,7 @@
 import { Copy } from 'lucide-react';
 import { toast } from 'sonner';
-import type { BuildPapers } from '@/core/build/buildPapers';
-import { darkWords, outageNotice } from '@/core/build/notices';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
+import { darkWords, outageNotice } from '@/core/trade/build/notices';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { Heading, Scroll } from '../kit/viewParts';

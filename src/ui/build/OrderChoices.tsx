@@ -1,5 +1,5 @@
 import { Pin } from 'lucide-react';
-import type { BuildPapers } from '@/core/build/buildPapers';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading } from '../kit/viewParts';

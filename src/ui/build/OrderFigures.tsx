@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { Alternative } from '@/core/build/alternatives';
-import type { BuildPapers } from '@/core/build/buildPapers';
-import { formatMinutes } from '@/core/units/minutes';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { Alternative } from '@/core/trade/build/alternatives';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
 import { Heading } from '../kit/viewParts';

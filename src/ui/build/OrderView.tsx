@@ -1,9 +1,9 @@
-import type { BuildPapers } from '@/core/build/buildPapers';
-import { estimateWords } from '@/core/build/estimate';
-import { learningSource, threePointSource } from '@/core/standards/buildMinutes';
-import { citeFor } from '@/core/standards/cite';
-import { counted } from '@/core/text/counted';
-import { formatMinutes } from '@/core/units/minutes';
+import { learningSource, threePointSource } from '@/core/base/standards/buildMinutes';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
+import { estimateWords } from '@/core/trade/build/estimate';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { GradeMark } from '../kit/GradeMark';

@@ -1,9 +1,9 @@
 import { ChevronLeft, ChevronRight, ChevronsLeft, ChevronsRight } from 'lucide-react';
 import { type KeyboardEvent, useMemo, useState } from 'react';
-import type { BuildPapers } from '@/core/build/buildPapers';
-import { jobAfter } from '@/core/build/play';
-import { ACTION_WORDS } from '@/core/text/actionWords';
-import { formatMinutes } from '@/core/units/minutes';
+import { ACTION_WORDS } from '@/core/base/text/actionWords';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
+import { jobAfter } from '@/core/trade/build/play';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { Button } from '../kit/Button';
 import { Heading, Scroll } from '../kit/viewParts';

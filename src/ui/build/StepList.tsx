@@ -1,9 +1,9 @@
 import { ArrowDown, ArrowUp, Pin, Users, Zap } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
-import type { Planned } from '@/core/build/buildPlan';
-import { idFor } from '@/core/build/tickId';
-import { rowCommands } from '@/core/commands/rowCommands';
-import { ACTION_WORDS } from '@/core/text/actionWords';
+import { ACTION_WORDS } from '@/core/base/text/actionWords';
+import { rowCommands } from '@/core/job/commands/rowCommands';
+import type { Planned } from '@/core/trade/build/buildPlan';
+import { idFor } from '@/core/trade/build/tickId';
 import { useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { useAnnounce } from '../kit/useAnnounce';

@@ -1,5 +1,5 @@
-import type { BuildPlan } from '@/core/build/buildPlan';
-import { formatMinutes } from '@/core/units/minutes';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { BuildPlan } from '@/core/trade/build/buildPlan';
 import { Heading } from '../kit/viewParts';
 
 const LANE = 16;

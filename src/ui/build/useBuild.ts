@@ -1,9 +1,9 @@
 import { createContext, useContext, useEffect, useRef, useState } from 'react';
-import type { BuildPapers } from '@/core/build/buildPapers';
-import { cutoverOf } from '@/core/build/buildPlan';
-import type { Job } from '@/core/job/job';
-import { sealJob } from '@/core/job/sealJob';
-import { JobAtAnswer } from '@/core/wire/wire';
+import { JobAtAnswer } from '@/core/exchange/wire/wire';
+import type { Job } from '@/core/job/document/job';
+import { sealJob } from '@/core/job/document/sealJob';
+import type { BuildPapers } from '@/core/trade/build/buildPapers';
+import { cutoverOf } from '@/core/trade/build/buildPlan';
 import { CannotBeDone } from '../job/faults';
 import { usePlannerThread } from '../job/plannerThread';
 import { useSession } from '../job/session';

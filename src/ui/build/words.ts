@@ -1,4 +1,4 @@
-import type { Dark } from '@/core/build/stages';
+import type { Dark } from '@/core/trade/build/stages';
 
 /** `Cameras 25 %, Internet`. */
 export const darkList = (dark: readonly Dark[]): string =>

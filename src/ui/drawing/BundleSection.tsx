@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { PathwayFigures } from '@/core/pathways/pathwayFigures';
-import { packCircles } from '@/core/solve/circlePacking';
-import { formatSize } from '@/core/units/length';
+import { packCircles } from '@/core/base/solve/circlePacking';
+import { formatSize } from '@/core/base/units/length';
+import type { PathwayFigures } from '@/core/trade/runs/pathways/pathwayFigures';
 import { useSession } from '../job/session';
 import { networkInk } from '../kit/NetworkMark';
 

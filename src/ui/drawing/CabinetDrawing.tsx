@@ -1,6 +1,6 @@
-import type { Job } from '@/core/job/job';
-import { elevation } from '@/core/rack/elevation';
-import { naturalOrder } from '@/core/text/naturalOrder';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import type { Job } from '@/core/job/document/job';
+import { elevation } from '@/core/job/rack/elevation';
 import { boxPath, CabinetFrame } from './CabinetFrame';
 
 /** A front drawing of a cabinet with what stands there, the first of its job where none is named, to scale. */

@@ -1,4 +1,4 @@
-import type { Sketch } from '@/core/job/jobListing';
+import type { Sketch } from '@/core/job/document/jobListing';
 import { boxPath, CabinetFrame } from './CabinetFrame';
 
 /** The front of a cabinet the size of a thumb, to scale. */

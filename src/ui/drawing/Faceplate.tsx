@@ -1,6 +1,6 @@
-import type { PortBox } from '@/core/gear/portLayout';
-import type { GearKind } from '@/core/records/gear';
-import { shortened } from '@/core/text/shortened';
+import { shortened } from '@/core/base/text/shortened';
+import type { PortBox } from '@/core/job/gear/portLayout';
+import type { GearKind } from '@/core/job/records/gear';
 
 /** Where the name begins, mm, and the mean width of its letters in the narrow face, of the long name and of the short one. */
 const TEXT_LEFT = 24;

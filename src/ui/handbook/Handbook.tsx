@@ -1,11 +1,11 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Entry } from '@/core/handbook/entry';
-import { entryOf, HANDBOOK, reckon, resultWords } from '@/core/handbook/handbook';
-import { citeWithMark } from '@/core/standards/source';
-import type { Reckoning } from '@/core/text/reckoning';
-import { Refusal } from '@/core/text/refusal';
+import { citeWithMark } from '@/core/base/standards/source';
+import type { Reckoning } from '@/core/base/text/reckoning';
+import { Refusal } from '@/core/base/text/refusal';
+import type { Entry } from '@/core/findings/handbook/entry';
+import { entryOf, HANDBOOK, reckon, resultWords } from '@/core/findings/handbook/handbook';
 import { inputLook } from '../kit/Field';
 import { searchHandbook } from './searchHandbook';
 

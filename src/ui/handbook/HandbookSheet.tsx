@@ -1,4 +1,4 @@
-import type { Reckoning } from '@/core/text/reckoning';
+import type { Reckoning } from '@/core/base/text/reckoning';
 import { Sheet } from '../kit/Sheet';
 import { Handbook } from './Handbook';
 

@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { Reckoning } from '@/core/text/reckoning';
+import type { Reckoning } from '@/core/base/text/reckoning';
 
 /** Opens the handbook at an entry, with numbers already in it. */
 export const HandbookContext = createContext<(at: Reckoning) => void>(() => {});

@@ -1,5 +1,5 @@
-import type { Entry } from '@/core/handbook/entry';
-import { HANDBOOK } from '@/core/handbook/handbook';
+import type { Entry } from '@/core/findings/handbook/entry';
+import { HANDBOOK } from '@/core/findings/handbook/handbook';
 
 /** Entries that hold every word of the query; all of them for none. */
 export function searchHandbook(query: string): Entry[] {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { z } from 'zod';
-import { VersionsAnswer } from '@/core/wire/wire';
+import { VersionsAnswer } from '@/core/exchange/wire/wire';
 import { Comparison } from '../job/Comparison';
 import { useSession } from '../job/session';
 import { askServer } from '../job/wireClient';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { careDates, USUAL_CARE_DATES } from '@/core/care/careDates';
-import { indexJob } from '@/core/job/jobIndex';
-import { type CareItem, careItems } from '@/core/records/careItem';
-import { citeFor } from '@/core/standards/cite';
-import { commonPractice } from '@/core/standards/source';
-import { addDays } from '@/core/text/days';
+import { citeFor } from '@/core/base/standards/cite';
+import { commonPractice } from '@/core/base/standards/source';
+import { addDays } from '@/core/base/text/days';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { type CareItem, careItems } from '@/core/job/records/careItem';
+import { careDates, USUAL_CARE_DATES } from '@/core/trade/build/care/careDates';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
-import { ChangeLog } from '@/core/wire/handover';
+import { ChangeLog } from '@/core/exchange/wire/handover';
 import { useSession } from '../job/session';
 import { askServer } from '../job/wireClient';
 import { FileLink } from '../kit/Button';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import { costOf, minorWords } from '@/core/handover/cost';
-import { kitItems } from '@/core/records/kitItem';
-import { formatMinutes } from '@/core/units/minutes';
+import { formatMinutes } from '@/core/base/units/minutes';
+import { costOf, minorWords } from '@/core/exchange/handover/cost';
+import { kitItems } from '@/core/job/records/kitItem';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { PACK_SECTIONS, type PackSectionId, USUAL_SECTIONS } from '@/core/handover/packSections';
-import { GATE_KINDS, gateOf } from '@/core/proving/gate';
+import { PACK_SECTIONS, type PackSectionId, USUAL_SECTIONS } from '@/core/exchange/handover/packSections';
+import { GATE_KINDS, gateOf } from '@/core/trade/testing/gate';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';

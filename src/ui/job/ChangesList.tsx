@@ -1,11 +1,11 @@
 import { useCallback, useEffect, useState } from 'react';
-import { changeLine } from '@/core/job/changeWords';
-import { actorWords, type Step } from '@/core/job/step';
-import { tablesThat } from '@/core/job/tables';
-import type { StationId } from '@/core/records/stationIds';
-import { STATION_LIST } from '@/core/stations/stations';
-import { counted } from '@/core/text/counted';
-import { HistoryAnswer } from '@/core/wire/wire';
+import { counted } from '@/core/base/text/counted';
+import { HistoryAnswer } from '@/core/exchange/wire/wire';
+import { STATION_LIST } from '@/core/findings/stations/stations';
+import { changeLine } from '@/core/job/document/changeWords';
+import { actorWords, type Step } from '@/core/job/document/step';
+import { tablesThat } from '@/core/job/document/tables';
+import type { StationId } from '@/core/job/records/stationIds';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { formatMoment } from '../kit/dates';

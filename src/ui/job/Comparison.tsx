@@ -1,9 +1,14 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Job } from '@/core/job/job';
-import { sealJob } from '@/core/job/sealJob';
-import { type Comparison as Compared, compareJobs, type Fate, type StrandDifference } from '@/core/loom/compareJobs';
-import { counted } from '@/core/text/counted';
-import { JobAtAnswer } from '@/core/wire/wire';
+import { counted } from '@/core/base/text/counted';
+import { JobAtAnswer } from '@/core/exchange/wire/wire';
+import {
+  type Comparison as Compared,
+  compareJobs,
+  type Fate,
+  type StrandDifference,
+} from '@/core/findings/wiring/compareJobs';
+import type { Job } from '@/core/job/document/job';
+import { sealJob } from '@/core/job/document/sealJob';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { askServer } from './wireClient';
 

@@ -1,15 +1,16 @@
 'use client';
 
 import { memo, useDeferredValue, useMemo } from 'react';
-import type { BuildFinding } from '@/core/build/findings';
-import type { Job } from '@/core/job/job';
-import { indexJob } from '@/core/job/jobIndex';
-import { STATION_NAMES, type StationId } from '@/core/records/stationIds';
-import { findSnags, findUnjudged } from '@/core/snags/findSnags';
-import { GRADE_WORDS, type Snag } from '@/core/snags/snag';
-import { citeFor } from '@/core/standards/cite';
-import { stationOf } from '@/core/stations/stations';
-import { counted } from '@/core/text/counted';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { GRADE_WORDS } from '@/core/base/text/grade';
+import { findSnags, findUnjudged } from '@/core/findings/snags/findSnags';
+import type { Snag } from '@/core/findings/snags/snag';
+import { stationOf } from '@/core/findings/stations/stations';
+import type { Job } from '@/core/job/document/job';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { STATION_NAMES, type StationId } from '@/core/job/records/stationIds';
+import type { BuildFinding } from '@/core/trade/build/findings';
 import { useAgainst } from '../kit/against';
 import { Button } from '../kit/Button';
 import { GRADE_INK, GradeMark } from '../kit/GradeMark';

@@ -3,7 +3,7 @@
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { type Findable, find } from '@/core/trace/find';
+import { type Findable, find } from '@/core/trade/trace/find';
 import { searchHandbook } from '../handbook/searchHandbook';
 import { goInJob } from '../kit/jobPath';
 import { findViews } from './findViews';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { StationId } from '@/core/records/stationIds';
+import type { StationId } from '@/core/job/records/stationIds';
 import { Sheet } from '../kit/Sheet';
 import { ChangesList } from './ChangesList';
 import { VersionsList } from './VersionsList';

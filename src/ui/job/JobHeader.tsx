@@ -15,7 +15,7 @@ import {
 import Link from 'next/link';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import type { StationId } from '@/core/records/stationIds';
+import type { StationId } from '@/core/job/records/stationIds';
 import { Button } from '../kit/Button';
 import { MenuItem, MenuSheet } from '../kit/MenuSheet';
 import { ThemeButton, turnTheme } from '../kit/theme';

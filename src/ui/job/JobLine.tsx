@@ -1,9 +1,9 @@
 import { ChevronLeft, ChevronRight, List } from 'lucide-react';
 import { memo, useState } from 'react';
-import type { Job } from '@/core/job/job';
-import type { StationId } from '@/core/records/stationIds';
-import { STATION_LIST, type StationState, stationStates } from '@/core/stations/stations';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { STATION_LIST, type StationState, stationStates } from '@/core/findings/stations/stations';
+import type { Job } from '@/core/job/document/job';
+import type { StationId } from '@/core/job/records/stationIds';
 import { JobLink } from '../kit/JobLink';
 import { Sheet } from '../kit/Sheet';
 import { StationShape } from './StationShape';

@@ -3,8 +3,8 @@
 import './earlyStation';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { indexJob, sameKey } from '@/core/job/jobIndex';
-import type { Reckoning } from '@/core/text/reckoning';
+import type { Reckoning } from '@/core/base/text/reckoning';
+import { indexJob, sameKey } from '@/core/job/document/jobIndex';
 import { HandbookSheet } from '../handbook/HandbookSheet';
 import { HandbookContext } from '../handbook/Why';
 import { Button } from '../kit/Button';

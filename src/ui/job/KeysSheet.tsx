@@ -1,4 +1,4 @@
-import { STATIONS, type StationId } from '@/core/records/stationIds';
+import { STATIONS, type StationId } from '@/core/job/records/stationIds';
 import { Sheet } from '../kit/Sheet';
 import type { KeyRow } from '../kit/stationViews';
 import { setSingleKeys, useSingleKeys } from './singleKeys';

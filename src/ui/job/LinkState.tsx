@@ -1,4 +1,4 @@
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
 import { linkOf, useSession } from './session';
 import { useFilesOf } from './useFiles';
 

@@ -1,4 +1,4 @@
-import { STATION_NAMES } from '@/core/records/stationIds';
+import { STATION_NAMES } from '@/core/job/records/stationIds';
 import { useMeetings, usePresence } from './meeting';
 import { useSession } from './session';
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { STATIONS, type StationId } from '@/core/records/stationIds';
+import { STATIONS, type StationId } from '@/core/job/records/stationIds';
 import { loadedStation, loadStation } from './loadStation';
 
 /** Once what was asked for is drawn and nothing else is to be done, but not for ever later. */

@@ -1,4 +1,4 @@
-import type { StationState } from '@/core/stations/stations';
+import type { StationState } from '@/core/findings/stations/stations';
 
 /**
  * The shape of a station: an open ring, a half-filled one, a tick, a question mark where something is not judged, a

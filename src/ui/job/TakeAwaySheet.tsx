@@ -1,5 +1,5 @@
-import { TAKEAWAYS, type Takeaway } from '@/core/formats/takeaways';
-import { stationOf } from '@/core/stations/stations';
+import { TAKEAWAYS, type Takeaway } from '@/core/exchange/formats/takeaways';
+import { stationOf } from '@/core/findings/stations/stations';
 import { Sheet } from '../kit/Sheet';
 import { useSession } from './session';
 import { TakeawayLink } from './TakeawayLink';

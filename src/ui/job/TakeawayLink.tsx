@@ -1,5 +1,5 @@
 import { Download } from 'lucide-react';
-import { type Takeaway, type TakeawayId, takeawayKindWords, takeawayOf } from '@/core/formats/takeaways';
+import { type Takeaway, type TakeawayId, takeawayKindWords, takeawayOf } from '@/core/exchange/formats/takeaways';
 import { FileLink } from '../kit/Button';
 import { useSession } from './session';
 

@@ -1,6 +1,6 @@
 import { toast } from 'sonner';
-import { counted } from '@/core/text/counted';
-import { TemplateAnswer } from '@/core/wire/wire';
+import { counted } from '@/core/base/text/counted';
+import { TemplateAnswer } from '@/core/exchange/wire/wire';
 import { Button } from '../kit/Button';
 import { useSession, useSessionStore } from './session';
 import { useTemplate } from './template';

@@ -1,8 +1,8 @@
 'use client';
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import { STATION_NAMES } from '@/core/records/stationIds';
-import { traceParts, traceRun } from '@/core/trace/traceRun';
+import { STATION_NAMES } from '@/core/job/records/stationIds';
+import { traceParts, traceRun } from '@/core/trade/trace/traceRun';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';
 import { NetworkMark } from '../kit/NetworkMark';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { z } from 'zod';
-import { actorWords } from '@/core/job/step';
-import { VersionsAnswer } from '@/core/wire/wire';
+import { VersionsAnswer } from '@/core/exchange/wire/wire';
+import { actorWords } from '@/core/job/document/step';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { formatMoment } from '../kit/dates';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
 import { startFiles } from './fileQueue';
 import { type WaitingHere as Here, waitingHere } from './outbox';
 import { filesHere } from './waitingFiles';

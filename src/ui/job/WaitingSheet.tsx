@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { stepWords } from '@/core/job/step';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { stepWords } from '@/core/job/document/step';
 import { Button, FileLink } from '../kit/Button';
 import { formatMoment } from '../kit/dates';
 import { Sheet } from '../kit/Sheet';

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
-import type { Actor } from '@/core/job/step';
-import type { May } from '@/core/people/work';
+import type { Actor } from '@/core/job/document/step';
+import type { May } from '@/core/trade/people/work';
 import { ACTOR_KEY } from '../kit/earlyAsk';
 
 /** Where the browser keeps nothing, this page is somebody of its own. */

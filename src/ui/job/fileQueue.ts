@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { KeptFiles, PIECE_BYTES, Pieces, SMALL } from '@/core/wire/kept';
+import { KeptFiles, PIECE_BYTES, Pieces, SMALL } from '@/core/exchange/wire/kept';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 import type { FileBody, WaitingFile } from './shelves';
 import { bodyOf, dropFile, filesHere, markFile, readFiles, watchFiles } from './waitingFiles';

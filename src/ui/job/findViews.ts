@@ -1,4 +1,4 @@
-import { STATION_LIST } from '@/core/stations/stations';
+import { STATION_LIST } from '@/core/findings/stations/stations';
 import { STATION_VIEWS } from './stations';
 
 /** A view of a station, to go to. `path` is what follows the address of the job. */

@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import type { StationId } from '@/core/records/stationIds';
+import type { StationId } from '@/core/job/records/stationIds';
 import { STATION_VIEWS } from './stations';
 
 const loaded = new Map<StationId, ComponentType>();

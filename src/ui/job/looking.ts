@@ -1,6 +1,6 @@
 import { createStore } from 'zustand';
-import type { Job } from '@/core/job/job';
-import { sealJob } from '@/core/job/sealJob';
+import type { Job } from '@/core/job/document/job';
+import { sealJob } from '@/core/job/document/sealJob';
 import type { Notice, Session, SessionStore } from './session';
 
 const empty = { selectedRunId: null, group: null, pointedRunId: null, foundGearId: null };

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { create } from 'zustand';
-import { Meeting, Said } from '@/core/wire/meeting';
+import { Meeting, Said } from '@/core/exchange/wire/meeting';
 import { actorHere } from './actor';
 import { askServer } from './wireClient';
 

@@ -1,5 +1,5 @@
-import type { Actor } from '@/core/job/step';
-import { JobAtAnswer, OpenJob } from '@/core/wire/wire';
+import { JobAtAnswer, OpenJob } from '@/core/exchange/wire/wire';
+import type { Actor } from '@/core/job/document/step';
 import { actorHere, memberHere } from './actor';
 import { createSession } from './createSession';
 import { CannotBeDone, Unwell } from './faults';

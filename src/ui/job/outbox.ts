@@ -1,5 +1,5 @@
 import type { IDBPDatabase } from 'idb';
-import type { OpenJob } from '@/core/wire/wire';
+import type { OpenJob } from '@/core/exchange/wire/wire';
 import { type Entry, type KeptJob, NAME, openAlready, openShelves, type SetAside, type Shelves } from './shelves';
 import { fileCounts } from './waitingFiles';
 

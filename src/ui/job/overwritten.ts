@@ -1,9 +1,9 @@
-import type { Command } from '@/core/commands/commands';
-import { setFieldCommand } from '@/core/commands/setField';
-import { type Change, isFieldChange, touchKey } from '@/core/job/change';
-import { changeLine } from '@/core/job/changeWords';
-import type { Job } from '@/core/job/job';
-import type { Step } from '@/core/job/step';
+import type { Command } from '@/core/job/commands/commands';
+import { setFieldCommand } from '@/core/job/commands/setField';
+import { type Change, isFieldChange, touchKey } from '@/core/job/document/change';
+import { changeLine } from '@/core/job/document/changeWords';
+import type { Job } from '@/core/job/document/job';
+import type { Step } from '@/core/job/document/step';
 
 type Mine = { revision: number; change: Extract<Change, { field: string }> };
 

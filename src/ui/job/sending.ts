@@ -1,5 +1,5 @@
-import { type Actor, stepWords } from '@/core/job/step';
-import { Outcome } from '@/core/wire/wire';
+import { Outcome } from '@/core/exchange/wire/wire';
+import { type Actor, stepWords } from '@/core/job/document/step';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 import type { Outbox } from './outbox';
 import type { Notice, SessionStore } from './session';

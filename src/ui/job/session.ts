@@ -1,8 +1,8 @@
 import { createContext, useContext } from 'react';
 import { type StoreApi, useStore } from 'zustand';
-import type { Command } from '@/core/commands/commands';
-import type { Job } from '@/core/job/job';
-import type { Point, Reversals } from '@/core/wire/wire';
+import type { Point, Reversals } from '@/core/exchange/wire/wire';
+import type { Command } from '@/core/job/commands/commands';
+import type { Job } from '@/core/job/document/job';
 import type { Entry, SetAside } from './shelves';
 
 export type Notice = {

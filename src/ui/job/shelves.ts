@@ -1,9 +1,9 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import type { Command } from '@/core/commands/commands';
-import type { ResultValue } from '@/core/formats/previewResults';
-import type { Actor } from '@/core/job/step';
-import type { NewKeptFile } from '@/core/wire/kept';
-import type { OpenJob } from '@/core/wire/wire';
+import type { ResultValue } from '@/core/exchange/formats/previewResults';
+import type { NewKeptFile } from '@/core/exchange/wire/kept';
+import type { OpenJob } from '@/core/exchange/wire/wire';
+import type { Command } from '@/core/job/commands/commands';
+import type { Actor } from '@/core/job/document/step';
 
 /** A step that the server has not confirmed. */
 export type Entry = {

@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import type { StationId } from '@/core/records/stationIds';
+import type { StationId } from '@/core/job/records/stationIds';
 import { build } from '../build/station';
 import { handover } from '../handover/station';
 import type { StationViews } from '../kit/stationViews';

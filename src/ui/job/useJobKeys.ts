@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { STATIONS } from '@/core/records/stationIds';
+import { STATIONS } from '@/core/job/records/stationIds';
 import { goInJob } from '../kit/jobPath';
 import type { SessionStore } from './session';
 import { singleKeysOn } from './singleKeys';

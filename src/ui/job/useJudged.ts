@@ -1,7 +1,7 @@
 import { startTransition, useDeferredValue, useEffect, useState } from 'react';
-import { judgedOnDay } from '@/core/cooling/upsFacts';
-import type { Job } from '@/core/job/job';
-import { judgeInParts } from '@/core/snags/findSnags';
+import { judgeInParts } from '@/core/findings/snags/findSnags';
+import type { Job } from '@/core/job/document/job';
+import { judgedOnDay } from '@/core/trade/power/cooling/upsFacts';
 import { todayHere } from '../kit/today';
 import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
 

@@ -1,6 +1,6 @@
 import type * as Comlink from 'comlink';
 import { useState } from 'react';
-import type { Job } from '@/core/job/job';
+import type { Job } from '@/core/job/document/job';
 import type { Planner } from '@/workers/planner.worker';
 import { usePlannerThread } from './plannerThread';
 

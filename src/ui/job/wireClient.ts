@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { FaultAnswer } from '@/core/wire/wire';
+import { FaultAnswer } from '@/core/exchange/wire/wire';
 import { earlyAnswer } from '../kit/earlyAsk';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 

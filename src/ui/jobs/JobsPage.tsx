@@ -4,6 +4,8 @@ import { useRouter } from 'next/navigation';
 import { type FormEvent, type ReactNode, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { z } from 'zod';
+import { counted } from '@/core/base/text/counted';
+import { Created, type ListAnswer, RemovedAnswer, TakenIn } from '@/core/exchange/wire/wire';
 import {
   BIN_DAYS,
   JOB_STATE_WORDS,
@@ -13,9 +15,7 @@ import {
   type JobPage,
   type JobsAsked,
   type RemovedJob,
-} from '@/core/job/jobListing';
-import { counted } from '@/core/text/counted';
-import { Created, type ListAnswer, RemovedAnswer, TakenIn } from '@/core/wire/wire';
+} from '@/core/job/document/jobListing';
 import { CabinetSketch } from '../drawing/CabinetSketch';
 import { WaitingHere } from '../job/WaitingHere';
 import { askServer } from '../job/wireClient';

@@ -2,8 +2,8 @@
 
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { JobsAsked } from '@/core/job/jobListing';
-import { ListAnswer } from '@/core/wire/wire';
+import { ListAnswer } from '@/core/exchange/wire/wire';
+import { JobsAsked } from '@/core/job/document/jobListing';
 import { Unwell } from '../job/faults';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';

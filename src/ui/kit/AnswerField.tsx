@@ -1,5 +1,5 @@
-import { type QuestionId, questionOf } from '@/core/records/questions';
-import { answerCommand, answerOf, answerText } from '@/core/site/answers';
+import { type QuestionId, questionOf } from '@/core/job/records/questions';
+import { answerCommand, answerOf, answerText } from '@/core/trade/survey/answers/answers';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from './CommitField';
 

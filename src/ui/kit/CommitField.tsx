@@ -1,7 +1,7 @@
 'use client';
 
 import { type ComponentProps, type ReactNode, useEffect, useId, useRef, useState } from 'react';
-import { Refusal } from '@/core/text/refusal';
+import { Refusal } from '@/core/base/text/refusal';
 import { inputLook } from './Field';
 
 /** What is wrong with a text, in words, or null once it was taken. */

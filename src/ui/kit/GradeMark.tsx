@@ -1,4 +1,4 @@
-import { GRADE_WORDS, type Grade } from '@/core/snags/snag';
+import { GRADE_WORDS, type Grade } from '@/core/base/text/grade';
 
 const SHAPES: Record<Grade, React.ReactNode> = {
   'wont-work': (

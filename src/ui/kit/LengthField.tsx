@@ -1,4 +1,4 @@
-import { lengthToField, parseLength } from '@/core/units/length';
+import { lengthToField, parseLength } from '@/core/base/units/length';
 import { useSession } from '../job/session';
 import { CommitField } from './CommitField';
 

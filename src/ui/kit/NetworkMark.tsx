@@ -1,5 +1,5 @@
-import { lineDashes } from '@/core/networks/networkMarks';
-import type { LinePattern, Network } from '@/core/records/network';
+import type { LinePattern, Network } from '@/core/job/records/network';
+import { lineDashes } from '@/core/trade/patching/networks/networkMarks';
 
 /** Dash pattern of a line 2 px wide, as SVG takes it. */
 export const dashArray = (pattern: LinePattern): string => lineDashes[pattern].join(' ');

@@ -1,6 +1,6 @@
 import { Camera } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
-import { type KeptFile, SMALL } from '@/core/wire/kept';
+import { type KeptFile, SMALL } from '@/core/exchange/wire/kept';
 import { actorHere } from '../job/actor';
 import { tryFilesNow } from '../job/fileQueue';
 import { useSession } from '../job/session';

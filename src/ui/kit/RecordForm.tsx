@@ -1,9 +1,9 @@
 import { type ReactNode, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { Refusal } from '@/core/text/refusal';
-import { massToField, massUnit, parseMass } from '@/core/units/force';
-import { parseSize, sizeToField, sizeUnit, type Units } from '@/core/units/length';
+import { Refusal } from '@/core/base/text/refusal';
+import { massToField, massUnit, parseMass } from '@/core/base/units/force';
+import { parseSize, sizeToField, sizeUnit, type Units } from '@/core/base/units/length';
 import { Button } from './Button';
 import { Field, Input, Select } from './Field';
 

@@ -1,4 +1,4 @@
-import { RULE_SETS, ruleSets } from '@/core/standards/ruleSets';
+import { RULE_SETS, ruleSets } from '@/core/base/standards/ruleSets';
 
 /** The regions whose rules a job can have, to choose from. */
 export const RuleSetOptions = () =>

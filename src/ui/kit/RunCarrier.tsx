@@ -11,7 +11,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { type CSSProperties, type PointerEvent as Press, type ReactNode, useEffect, useRef } from 'react';
-import type { Run } from '@/core/records/run';
+import type { Run } from '@/core/job/records/run';
 import { SILENT } from './silentDrag';
 
 function elementAt({ x, y }: { x: number; y: number }): HTMLElement | null {

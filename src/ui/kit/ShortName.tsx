@@ -1,4 +1,4 @@
-import { gearShortNames } from '@/core/gear/shortNames';
+import { gearShortNames } from '@/core/job/gear/shortNames';
 import { useSession } from '../job/session';
 
 /** The short name of a device, as it stands on sheets, drawings and labels. */

@@ -1,4 +1,4 @@
-import type { StationId } from '@/core/records/stationIds';
+import type { StationId } from '@/core/job/records/stationIds';
 import { JobLink } from './JobLink';
 import { useJobPath } from './jobPath';
 import type { View } from './stationViews';

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { BuildFinding } from '@/core/build/findings';
+import type { BuildFinding } from '@/core/trade/build/findings';
 
 /** What stands against the build of a job, as its station reckoned it last. */
 export const useAgainst = create<{

@@ -1,4 +1,4 @@
-import { Refusal } from '@/core/text/refusal';
+import { Refusal } from '@/core/base/text/refusal';
 
 /** Work that may be refused: its value, or the words of the refusal. */
 export function attempt<T>(work: () => T): { value: T; words: null } | { value: null; words: string } {

@@ -1,4 +1,4 @@
-import { type RuleSetId, ruleSets } from '@/core/standards/ruleSets';
+import { type RuleSetId, ruleSets } from '@/core/base/standards/ruleSets';
 
 /** Made once: each takes longer to make than to use many times. */
 const made = new Map<string, Intl.DateTimeFormat>();

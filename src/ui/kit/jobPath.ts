@@ -1,5 +1,5 @@
 import { usePathname } from 'next/navigation';
-import { STATIONS, type StationId } from '@/core/records/stationIds';
+import { STATIONS, type StationId } from '@/core/job/records/stationIds';
 
 /** What an address inside a job says: the job, the revision that is looked at, the station and its view. */
 export type JobPath = { base: string; revision: number | null; station: StationId; view: string | null };

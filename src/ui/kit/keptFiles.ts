@@ -1,4 +1,4 @@
-import { KeptFiles, ResultValues } from '@/core/wire/kept';
+import { KeptFiles, ResultValues } from '@/core/exchange/wire/kept';
 import { askServer } from '../job/wireClient';
 
 const url = (jobId: string, rest = '') => `/api/jobs/${jobId}/${rest}`;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { rowCommands } from '@/core/commands/rowCommands';
-import type { TableName, TableRow } from '@/core/job/tables';
+import { rowCommands } from '@/core/job/commands/rowCommands';
+import type { TableName, TableRow } from '@/core/job/document/tables';
 import { useSessionStore } from '../job/session';
 
 /** Keep and drop rows, each call one step. */

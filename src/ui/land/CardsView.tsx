@@ -1,19 +1,18 @@
 'use client';
 
-import { indexJob } from '@/core/job/jobIndex';
-import { landingParts } from '@/core/panels/jacks';
-import { panelsInOrder } from '@/core/panels/planLanding';
-import { rearBlocks } from '@/core/panels/rowOrder';
-import { panelCards, terminationCard } from '@/core/panels/terminationCard';
-import type { Gear } from '@/core/records/gear';
-import { JOINTS, type Joint } from '@/core/records/landing';
-import type { Run } from '@/core/records/run';
-import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/records/termination';
-import { citeFor } from '@/core/standards/cite';
-import { untwistSource } from '@/core/standards/landing';
-import { pinoutSource } from '@/core/standards/pinout';
-
-import { counted } from '@/core/text/counted';
+import { citeFor } from '@/core/base/standards/cite';
+import { untwistSource } from '@/core/base/standards/landing';
+import { pinoutSource } from '@/core/base/standards/pinout';
+import { counted } from '@/core/base/text/counted';
+import { indexJob } from '@/core/job/document/jobIndex';
+import type { Gear } from '@/core/job/records/gear';
+import { JOINTS, type Joint } from '@/core/job/records/landing';
+import type { Run } from '@/core/job/records/run';
+import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/job/records/termination';
+import { landingParts } from '@/core/trade/panels/jacks';
+import { panelsInOrder } from '@/core/trade/panels/planLanding';
+import { rearBlocks } from '@/core/trade/panels/rowOrder';
+import { panelCards, terminationCard } from '@/core/trade/panels/terminationCard';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';

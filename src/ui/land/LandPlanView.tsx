@@ -1,13 +1,13 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import type { Job } from '@/core/job/job';
-import { landOrders, landWishOf } from '@/core/panels/landWish';
-import type { LandingPlan, PanelPort, WayOut } from '@/core/panels/planLanding';
-import { citeFor } from '@/core/standards/cite';
-import { commonPractice } from '@/core/standards/source';
-import { formatSize } from '@/core/units/length';
-import { formatMinutes } from '@/core/units/minutes';
+import { citeFor } from '@/core/base/standards/cite';
+import { commonPractice } from '@/core/base/standards/source';
+import { formatSize } from '@/core/base/units/length';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { Job } from '@/core/job/document/job';
+import { landOrders, landWishOf } from '@/core/trade/panels/landWish';
+import type { LandingPlan, PanelPort, WayOut } from '@/core/trade/panels/planLanding';
 import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
 import { AnswerField } from '../kit/AnswerField';

@@ -1,13 +1,13 @@
 'use client';
 
 import type { KeyboardEvent } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
-import { unitName } from '@/core/rack/units';
-import type { Gear } from '@/core/records/gear';
-import type { Network } from '@/core/records/network';
-import { portKey } from '@/core/records/portKey';
-import { canLand, type Port, portsOf } from '@/core/records/ports';
-import { isLive, type Run } from '@/core/records/run';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { unitName } from '@/core/job/rack/units';
+import type { Gear } from '@/core/job/records/gear';
+import type { Network } from '@/core/job/records/network';
+import { portKey } from '@/core/job/records/portKey';
+import { canLand, type Port, portsOf } from '@/core/job/records/ports';
+import { isLive, type Run } from '@/core/job/records/run';
 import { useSession } from '../job/session';
 import { dashArray, networkInk } from '../kit/NetworkMark';
 import { carries } from '../kit/RunCarrier';

@@ -2,12 +2,12 @@
 
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import type { Command } from '@/core/commands/commands';
-import { indexJob, portOfKey } from '@/core/job/jobIndex';
-import { type LandOrder, landWishOf } from '@/core/panels/landWish';
-import { panelsInOrder, planLanding } from '@/core/panels/planLanding';
-import { isLive, type Run } from '@/core/records/run';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import type { Command } from '@/core/job/commands/commands';
+import { indexJob, portOfKey } from '@/core/job/document/jobIndex';
+import { isLive, type Run } from '@/core/job/records/run';
+import { type LandOrder, landWishOf } from '@/core/trade/panels/landWish';
+import { panelsInOrder, planLanding } from '@/core/trade/panels/planLanding';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { type Carried, CarryGround, carries, RunCarrier } from '../kit/RunCarrier';

@@ -1,7 +1,7 @@
-import type { JobIndex } from '@/core/job/jobIndex';
-import { minutesToMove } from '@/core/panels/planLanding';
-import type { Run } from '@/core/records/run';
-import { formatMinutes } from '@/core/units/minutes';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { JobIndex } from '@/core/job/document/jobIndex';
+import type { Run } from '@/core/job/records/run';
+import { minutesToMove } from '@/core/trade/panels/planLanding';
 
 /** What it costs to move a run that is landed already, in words behind others; nothing for one that waits. */
 export function relandingWords(index: JobIndex, run: Run): string {

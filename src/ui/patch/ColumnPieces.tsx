@@ -1,6 +1,6 @@
 import { memo, type ReactNode } from 'react';
-import type { Run } from '@/core/records/run';
-import type { Grade } from '@/core/snags/snag';
+import type { Grade } from '@/core/base/text/grade';
+import type { Run } from '@/core/job/records/run';
 import { PanelSocket, SwitchSocket } from './LoomSockets';
 import type { LoomColumns } from './loomColumns';
 import type { LoomActions, RowSize } from './loomHandling';

@@ -1,18 +1,24 @@
 'use client';
 
-import { type CordCode, cordCost, type ListedCord, listCords, managerFills, pickList } from '@/core/patching/cordList';
-import { LEAST_CORD_MM } from '@/core/records/cord';
-import type { LinePattern } from '@/core/records/network';
-import { answerOf } from '@/core/site/answers';
-import { moneyOf } from '@/core/site/money';
-import { citeFor } from '@/core/standards/cite';
-import { cordBuildSource, cordBuilds, cordHabits } from '@/core/standards/cords';
-
-import { counted } from '@/core/text/counted';
-import { formatLength } from '@/core/units/length';
-import { formatMinutes } from '@/core/units/minutes';
-import { percent } from '@/core/units/percent';
-import { linkParts } from '@/core/uplinks/linkParts';
+import { citeFor } from '@/core/base/standards/cite';
+import { cordBuildSource, cordBuilds, cordHabits } from '@/core/base/standards/cords';
+import { counted } from '@/core/base/text/counted';
+import { formatLength } from '@/core/base/units/length';
+import { formatMinutes } from '@/core/base/units/minutes';
+import { percent } from '@/core/base/units/percent';
+import { LEAST_CORD_MM } from '@/core/job/records/cord';
+import type { LinePattern } from '@/core/job/records/network';
+import {
+  type CordCode,
+  cordCost,
+  type ListedCord,
+  listCords,
+  managerFills,
+  pickList,
+} from '@/core/trade/patching/cordList';
+import { linkParts } from '@/core/trade/patching/uplinks/linkParts';
+import { answerOf } from '@/core/trade/survey/answers/answers';
+import { moneyOf } from '@/core/trade/survey/answers/money';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';

@@ -1,10 +1,10 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type HangingCord, hangingCords, type Point } from '@/core/patching/hangingCords';
-import { elevation } from '@/core/rack/elevation';
-import type { LinePattern } from '@/core/records/network';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { elevation } from '@/core/job/rack/elevation';
+import type { LinePattern } from '@/core/job/records/network';
+import { type HangingCord, hangingCords, type Point } from '@/core/trade/patching/hangingCords';
 import { useSession } from '../job/session';
 import { dashArray } from '../kit/NetworkMark';
 import { RackPicker } from '../stack/RackPicker';

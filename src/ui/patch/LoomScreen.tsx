@@ -5,14 +5,20 @@ import { ChevronDown, Pin, PinOff, Printer, Unplug } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { indexJob, portOfKey } from '@/core/job/jobIndex';
-import { GATHERED_BY, type GatheredBy, type Gathering, SHOWN_RUNS, type ShownRuns } from '@/core/loom/gatherRuns';
-import { patchCommands } from '@/core/patching/patchCommands';
-import type { PatchPlan } from '@/core/patching/planPatching';
-import { isPanel } from '@/core/records/ports';
-import { isLive, type Run } from '@/core/records/run';
-import { counted } from '@/core/text/counted';
-import { traceRun } from '@/core/trace/traceRun';
+import { counted } from '@/core/base/text/counted';
+import {
+  GATHERED_BY,
+  type GatheredBy,
+  type Gathering,
+  SHOWN_RUNS,
+  type ShownRuns,
+} from '@/core/findings/wiring/gatherRuns';
+import { indexJob, portOfKey } from '@/core/job/document/jobIndex';
+import { isPanel } from '@/core/job/records/ports';
+import { isLive, type Run } from '@/core/job/records/run';
+import { patchCommands } from '@/core/trade/patching/patchCommands';
+import type { PatchPlan } from '@/core/trade/patching/planPatching';
+import { traceRun } from '@/core/trade/trace/traceRun';
 import { useSession } from '../job/session';
 import { takeawayPath } from '../job/TakeawayLink';
 import { usePlanner } from '../job/usePlanner';

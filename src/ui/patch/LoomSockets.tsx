@@ -1,8 +1,8 @@
 import { type KeyboardEvent, memo, type ReactNode } from 'react';
-import { portFault } from '@/core/patching/fitness';
-import { canLand } from '@/core/records/ports';
-import type { Run } from '@/core/records/run';
-import { formatSpeed } from '@/core/text/speed';
+import { formatSpeed } from '@/core/base/text/speed';
+import { canLand } from '@/core/job/records/ports';
+import type { Run } from '@/core/job/records/run';
+import { portFault } from '@/core/trade/patching/fitness';
 import { useSession } from '../job/session';
 import { carries } from '../kit/RunCarrier';
 import type { End, LoomActions, RowSize } from './loomHandling';

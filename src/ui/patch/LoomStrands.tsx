@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
-import type { PatchPlan } from '@/core/patching/planPatching';
-import { formatLength } from '@/core/units/length';
+import { formatLength } from '@/core/base/units/length';
+import type { PatchPlan } from '@/core/trade/patching/planPatching';
 import { useSession } from '../job/session';
 import type { Span } from './drawnSpan';
 import type { Loom } from './loomLayout';

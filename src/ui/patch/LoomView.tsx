@@ -1,11 +1,11 @@
 'use client';
 
 import { startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import type { Gathering } from '@/core/loom/gatherRuns';
-import type { PatchPlan } from '@/core/patching/planPatching';
-import type { Run } from '@/core/records/run';
-import { findSnags } from '@/core/snags/findSnags';
-import type { Grade } from '@/core/snags/snag';
+import type { Grade } from '@/core/base/text/grade';
+import { findSnags } from '@/core/findings/snags/findSnags';
+import type { Gathering } from '@/core/findings/wiring/gatherRuns';
+import type { Run } from '@/core/job/records/run';
+import type { PatchPlan } from '@/core/trade/patching/planPatching';
 import { useSession } from '../job/session';
 import { networkInk } from '../kit/NetworkMark';
 import { CarryGround } from '../kit/RunCarrier';

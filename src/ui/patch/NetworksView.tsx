@@ -3,13 +3,19 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { allowedNetworks } from '@/core/networks/allowed';
-import { readNetworkNumber } from '@/core/networks/networkNumber';
-import { takesPower } from '@/core/power/poe';
-import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS, type Network, networkNamed } from '@/core/records/network';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/uplinks/portPlan';
-import { type PortSetting, setPortCommands, settingOf } from '@/core/uplinks/setPort';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import {
+  LINE_PATTERNS,
+  type LinePattern,
+  NETWORK_COLOURS,
+  type Network,
+  networkNamed,
+} from '@/core/job/records/network';
+import { allowedNetworks } from '@/core/trade/patching/networks/allowed';
+import { readNetworkNumber } from '@/core/trade/patching/networks/networkNumber';
+import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/trade/patching/uplinks/portPlan';
+import { type PortSetting, setPortCommands, settingOf } from '@/core/trade/patching/uplinks/setPort';
+import { takesPower } from '@/core/trade/power/poe';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';

@@ -1,14 +1,14 @@
 'use client';
 
 import { useState } from 'react';
-import type { Job } from '@/core/job/job';
-import { patchCommands } from '@/core/patching/patchCommands';
-import { type PatchMoves, patchSchools, patchWishOf } from '@/core/patching/patchWish';
-import type { PatchPlan } from '@/core/patching/planPatching';
-import { portKey } from '@/core/records/portKey';
-import { citeFor } from '@/core/standards/cite';
-import { commonPractice } from '@/core/standards/source';
-import { formatLength } from '@/core/units/length';
+import { citeFor } from '@/core/base/standards/cite';
+import { commonPractice } from '@/core/base/standards/source';
+import { formatLength } from '@/core/base/units/length';
+import type { Job } from '@/core/job/document/job';
+import { portKey } from '@/core/job/records/portKey';
+import { patchCommands } from '@/core/trade/patching/patchCommands';
+import { type PatchMoves, patchSchools, patchWishOf } from '@/core/trade/patching/patchWish';
+import type { PatchPlan } from '@/core/trade/patching/planPatching';
 import { useSession } from '../job/session';
 import { usePlanner } from '../job/usePlanner';
 import { AnswerField } from '../kit/AnswerField';

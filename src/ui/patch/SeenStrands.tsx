@@ -1,4 +1,4 @@
-import { portKey } from '@/core/records/portKey';
+import { portKey } from '@/core/job/records/portKey';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { type SeenPlace, useSeenElsewhere } from '../kit/seenElsewhere';

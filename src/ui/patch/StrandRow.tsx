@@ -1,6 +1,6 @@
 import { type KeyboardEvent, memo } from 'react';
-import { isLive } from '@/core/records/run';
-import type { Grade } from '@/core/snags/snag';
+import type { Grade } from '@/core/base/text/grade';
+import { isLive } from '@/core/job/records/run';
 import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { carries } from '../kit/RunCarrier';

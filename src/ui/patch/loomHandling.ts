@@ -1,4 +1,4 @@
-import type { Run } from '@/core/records/run';
+import type { Run } from '@/core/job/records/run';
 import type { Carried } from '../kit/RunCarrier';
 
 /** What is done with a strand. An end is brought to a port: the panel end lands the run, the switch end patches it. */

@@ -1,15 +1,15 @@
-import { gearShortNames } from '@/core/gear/shortNames';
-import type { Job } from '@/core/job/job';
-import { indexJob } from '@/core/job/jobIndex';
-import { type Gathering, gatherRuns } from '@/core/loom/gatherRuns';
-import type { Gear } from '@/core/records/gear';
-import type { Network } from '@/core/records/network';
-import { portKey } from '@/core/records/portKey';
-import { isPanel, isSwitching, type Port, portsOf } from '@/core/records/ports';
-import type { Run } from '@/core/records/run';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import type { Trace } from '@/core/trace/traceRun';
-import { farEnd } from '@/core/uplinks/portPlan';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { type Gathering, gatherRuns } from '@/core/findings/wiring/gatherRuns';
+import type { Job } from '@/core/job/document/job';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { gearShortNames } from '@/core/job/gear/shortNames';
+import type { Gear } from '@/core/job/records/gear';
+import type { Network } from '@/core/job/records/network';
+import { portKey } from '@/core/job/records/portKey';
+import { isPanel, isSwitching, type Port, portsOf } from '@/core/job/records/ports';
+import type { Run } from '@/core/job/records/run';
+import { farEnd } from '@/core/trade/patching/uplinks/portPlan';
+import type { Trace } from '@/core/trade/trace/traceRun';
 
 /** `index`: which row it is; `outletY`: where the outlet stands that the run starts from; runs of one outlet fork from it. */
 export type LoomRow = { index: number; run: Run; trace: Trace; y: number; outletY: number };

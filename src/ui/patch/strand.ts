@@ -1,4 +1,4 @@
-import { portKey } from '@/core/records/portKey';
+import { portKey } from '@/core/job/records/portKey';
 import { columnsOf } from './loomColumns';
 import type { Loom, LoomRow } from './loomLayout';
 import type { SCurve } from './sCurve';

@@ -1,8 +1,8 @@
-import { lineDashes } from '@/core/networks/networkMarks';
-import type { PatchPlan } from '@/core/patching/planPatching';
-import { portKey } from '@/core/records/portKey';
-import { isLive } from '@/core/records/run';
-import { formatLength, type Units } from '@/core/units/length';
+import { formatLength, type Units } from '@/core/base/units/length';
+import { portKey } from '@/core/job/records/portKey';
+import { isLive } from '@/core/job/records/run';
+import { lineDashes } from '@/core/trade/patching/networks/networkMarks';
+import type { PatchPlan } from '@/core/trade/patching/planPatching';
 import { alike, kept } from './kept';
 import { columnsOf } from './loomColumns';
 import type { Loom } from './loomLayout';

@@ -2,8 +2,8 @@
 
 import { type FormEvent, useState } from 'react';
 import type { z } from 'zod';
-import { Me, ROLE_WORDS, SecondAnswer } from '@/core/people/people';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { Me, ROLE_WORDS, SecondAnswer } from '@/core/trade/people/people';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { Heading } from '../kit/viewParts';

@@ -1,7 +1,7 @@
 'use client';
 
 import { type FormEvent, useState } from 'react';
-import { Firm, PassAnswer, PURPOSE_WORDS, ROLE_WORDS, ROLES, Shares } from '@/core/people/people';
+import { Firm, PassAnswer, PURPOSE_WORDS, ROLE_WORDS, ROLES, Shares } from '@/core/trade/people/people';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { Heading } from '../kit/viewParts';

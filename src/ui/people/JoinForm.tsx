@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { Join, SignedIn } from '@/core/people/people';
+import { Join, SignedIn } from '@/core/trade/people/people';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { PlainPage, Wrong } from './formParts';

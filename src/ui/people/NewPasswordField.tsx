@@ -1,6 +1,6 @@
 import type { ZxcvbnFactory } from '@zxcvbn-ts/core';
 import { type ComponentProps, useRef, useState } from 'react';
-import { LEAST_STRENGTH, STRENGTH_WORDS } from '@/core/people/people';
+import { LEAST_STRENGTH, STRENGTH_WORDS } from '@/core/trade/people/people';
 import { Field, Input } from '../kit/Field';
 
 /** Read when somebody begins to type: what is tried first is a list of tens of thousands of words. */

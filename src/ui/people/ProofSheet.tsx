@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ProofAnswer } from '@/core/people/people';
+import { ProofAnswer } from '@/core/trade/people/people';
 import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
-import { Reset, SignedOut } from '@/core/people/people';
+import { Reset, SignedOut } from '@/core/trade/people/people';
 import { Button } from '../kit/Button';
 import { PlainPage, Wrong } from './formParts';
 import { NewPasswordField } from './NewPasswordField';

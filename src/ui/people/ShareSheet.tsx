@@ -1,4 +1,5 @@
 import { type FormEvent, useEffect, useState } from 'react';
+import { counted } from '@/core/base/text/counted';
 import {
   GUEST_ROLES,
   MOST_LINK_DAYS,
@@ -11,8 +12,7 @@ import {
   Shares,
   SignedOut,
   writes,
-} from '@/core/people/people';
-import { counted } from '@/core/text/counted';
+} from '@/core/trade/people/people';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';

@@ -1,7 +1,7 @@
 'use client';
 
 import { type FormEvent, useState } from 'react';
-import { SignedIn } from '@/core/people/people';
+import { SignedIn } from '@/core/trade/people/people';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { PlainPage, Wrong } from './formParts';

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
 import { Button } from '../kit/Button';
 import { signOutHere } from './signOutHere';
 

@@ -1,4 +1,4 @@
-import { SignedOut } from '@/core/people/people';
+import { SignedOut } from '@/core/trade/people/people';
 import { steppedOut } from '../job/outbox';
 import { askServer } from '../job/wireClient';
 

@@ -2,17 +2,6 @@
 
 import { useState } from 'react';
 import {
-  minutesWanted,
-  type Shedding,
-  shedding,
-  sheddingCurve,
-  type UnitFacts,
-  unitsFor,
-} from '@/core/power/batteries';
-import { wantedKva } from '@/core/power/generator';
-import { Battery, type Gear } from '@/core/records/gear';
-import { answerOf } from '@/core/site/answers';
-import {
   CHEMISTRIES,
   chemistryNames,
   endOfLifeSource,
@@ -21,15 +10,25 @@ import {
   TOPOLOGIES,
   topologies,
   topologySource,
-} from '@/core/standards/batteries';
-import { citeFor } from '@/core/standards/cite';
-import { generatorCaution } from '@/core/standards/generators';
-
-import { refuse } from '@/core/text/refusal';
-import { formatMass } from '@/core/units/force';
-import { formatMinutes } from '@/core/units/minutes';
-import { percent } from '@/core/units/percent';
-import { formatWatts } from '@/core/units/power';
+} from '@/core/base/standards/batteries';
+import { citeFor } from '@/core/base/standards/cite';
+import { generatorCaution } from '@/core/base/standards/generators';
+import { refuse } from '@/core/base/text/refusal';
+import { formatMass } from '@/core/base/units/force';
+import { formatMinutes } from '@/core/base/units/minutes';
+import { percent } from '@/core/base/units/percent';
+import { formatWatts } from '@/core/base/units/power';
+import { Battery, type Gear } from '@/core/job/records/gear';
+import {
+  minutesWanted,
+  type Shedding,
+  shedding,
+  sheddingCurve,
+  type UnitFacts,
+  unitsFor,
+} from '@/core/trade/power/batteries';
+import { wantedKva } from '@/core/trade/power/generator';
+import { answerOf } from '@/core/trade/survey/answers/answers';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';

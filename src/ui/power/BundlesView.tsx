@@ -1,16 +1,16 @@
 'use client';
 
-import { pathwayHeats } from '@/core/pathways/cableHeat';
 import {
   bundleFreeAmps,
   bundleRise,
   bundleRiseSource,
   bundleSource,
   remotePoweringSource,
-} from '@/core/standards/bundleAmpacity';
-import { citeFor } from '@/core/standards/cite';
-import { counted } from '@/core/text/counted';
-import { formatLength } from '@/core/units/length';
+} from '@/core/base/standards/bundleAmpacity';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { formatLength } from '@/core/base/units/length';
+import { pathwayHeats } from '@/core/trade/runs/pathways/cableHeat';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { JobLink } from '../kit/JobLink';

@@ -1,20 +1,19 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import type { CircuitFacts } from '@/core/power/circuitFacts';
-import { type Circuit, circuits } from '@/core/records/circuit';
-import { type WallOutlet, wallOutlets } from '@/core/records/wallOutlet';
-import { figureOf, isAnswered } from '@/core/site/answers';
-import { moneyOf } from '@/core/site/money';
-import { breakerSource, CURVES, residualSource } from '@/core/standards/breakers';
-import { citeFor } from '@/core/standards/cite';
-import { dropSource, MAINS_WIRES, mainsWires } from '@/core/standards/mainsWire';
-import { OUTLET_KINDS, outlets } from '@/core/standards/outlets';
-import { ruleSets } from '@/core/standards/ruleSets';
-
-import { counted } from '@/core/text/counted';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { formatWatts } from '@/core/units/power';
+import { breakerSource, CURVES, residualSource } from '@/core/base/standards/breakers';
+import { citeFor } from '@/core/base/standards/cite';
+import { dropSource, MAINS_WIRES, mainsWires } from '@/core/base/standards/mainsWire';
+import { OUTLET_KINDS, outlets } from '@/core/base/standards/outlets';
+import { ruleSets } from '@/core/base/standards/ruleSets';
+import { counted } from '@/core/base/text/counted';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { formatWatts } from '@/core/base/units/power';
+import { type Circuit, circuits } from '@/core/job/records/circuit';
+import { type WallOutlet, wallOutlets } from '@/core/job/records/wallOutlet';
+import type { CircuitFacts } from '@/core/trade/power/circuitFacts';
+import { figureOf, isAnswered } from '@/core/trade/survey/answers/answers';
+import { moneyOf } from '@/core/trade/survey/answers/money';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';

@@ -1,12 +1,6 @@
 'use client';
 
-import { type CabinetHeat, riseOf } from '@/core/cooling/cabinetHeat';
-import { cheapestMeasures, effects, measuresFor } from '@/core/cooling/measures';
-import { btuPerHour } from '@/core/power/mainsCurrent';
-import { shownUnit } from '@/core/rack/units';
-import type { Rack } from '@/core/records/rack';
-import { answerOf, figureOf } from '@/core/site/answers';
-import { citeFor } from '@/core/standards/cite';
+import { citeFor } from '@/core/base/standards/cite';
 import {
   airSource,
   intakeSource,
@@ -14,11 +8,16 @@ import {
   POSITIONS,
   surfaceHeatSource,
   surfaceSource,
-} from '@/core/standards/cooling';
-
-import { counted } from '@/core/text/counted';
-import { atLeastWords } from '@/core/units/atLeast';
-import { formatWatts } from '@/core/units/power';
+} from '@/core/base/standards/cooling';
+import { counted } from '@/core/base/text/counted';
+import { atLeastWords } from '@/core/base/units/atLeast';
+import { formatWatts } from '@/core/base/units/power';
+import { shownUnit } from '@/core/job/rack/units';
+import type { Rack } from '@/core/job/records/rack';
+import { type CabinetHeat, riseOf } from '@/core/trade/power/cooling/cabinetHeat';
+import { cheapestMeasures, effects, measuresFor } from '@/core/trade/power/cooling/measures';
+import { btuPerHour } from '@/core/trade/power/mainsCurrent';
+import { answerOf, figureOf } from '@/core/trade/survey/answers/answers';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { CommitField, CommitSelect } from '../kit/CommitField';

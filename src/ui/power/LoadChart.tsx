@@ -1,4 +1,4 @@
-import type { CircuitFacts } from '@/core/power/circuitFacts';
+import type { CircuitFacts } from '@/core/trade/power/circuitFacts';
 import { axis, useChart } from '../kit/useChart';
 
 /** Load of each circuit against its continuous limit: idle, at full, and grown, in per cent. */

@@ -1,12 +1,11 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import { type PlaceNoise, withLevels } from '@/core/acoustics/placeNoise';
-import { type NoisePlace, noisePlaces } from '@/core/records/noisePlace';
-import { citeFor } from '@/core/standards/cite';
-import { noiseSource, noiseTargets, PLACE_USES } from '@/core/standards/noise';
-
-import { percent } from '@/core/units/percent';
+import { citeFor } from '@/core/base/standards/cite';
+import { noiseSource, noiseTargets, PLACE_USES } from '@/core/base/standards/noise';
+import { percent } from '@/core/base/units/percent';
+import { type NoisePlace, noisePlaces } from '@/core/job/records/noisePlace';
+import { type PlaceNoise, withLevels } from '@/core/trade/power/noise/placeNoise';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';

@@ -1,15 +1,21 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import { Drives, type Gear } from '@/core/records/gear';
-import { type Stream, streams } from '@/core/records/stream';
-import { citeFor } from '@/core/standards/cite';
-import { ARRAYS, arraySource, arrays, backupSource, backupWords, recordingSource } from '@/core/standards/recording';
-
-import { type RecorderFacts, recordersOf } from '@/core/storage/recorders';
-import { toTib } from '@/core/storage/recordings';
-import { counted } from '@/core/text/counted';
-import { percent } from '@/core/units/percent';
+import { citeFor } from '@/core/base/standards/cite';
+import {
+  ARRAYS,
+  arraySource,
+  arrays,
+  backupSource,
+  backupWords,
+  recordingSource,
+} from '@/core/base/standards/recording';
+import { counted } from '@/core/base/text/counted';
+import { percent } from '@/core/base/units/percent';
+import { Drives, type Gear } from '@/core/job/records/gear';
+import { type Stream, streams } from '@/core/job/records/stream';
+import { type RecorderFacts, recordersOf } from '@/core/trade/power/storage/recorders';
+import { toTib } from '@/core/trade/power/storage/recordings';
 import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';

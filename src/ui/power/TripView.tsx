@@ -1,11 +1,19 @@
 'use client';
 
 import { useState } from 'react';
-import { MAINS, type Part, type PartKind, partKey, partName, partOfKey, partsOf } from '@/core/depends/parts';
-import { lostWords, type Trip } from '@/core/depends/trip';
-import { RUN_TIME_UNKNOWN, singlePointsOf, tripNow } from '@/core/stations/powerReport';
-import { counted } from '@/core/text/counted';
-import { formatMinutes } from '@/core/units/minutes';
+import { counted } from '@/core/base/text/counted';
+import { formatMinutes } from '@/core/base/units/minutes';
+import { RUN_TIME_UNKNOWN, singlePointsOf, tripNow } from '@/core/findings/stations/powerReport';
+import {
+  MAINS,
+  type Part,
+  type PartKind,
+  partKey,
+  partName,
+  partOfKey,
+  partsOf,
+} from '@/core/trade/power/dependencies/parts';
+import { lostWords, type Trip } from '@/core/trade/power/dependencies/trip';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect } from 'react';
-import { partName, partOfKey } from '@/core/depends/parts';
-import { tripNow } from '@/core/stations/powerReport';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { tripNow } from '@/core/findings/stations/powerReport';
+import { partName, partOfKey } from '@/core/trade/power/dependencies/parts';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';

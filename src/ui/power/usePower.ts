@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { Job } from '@/core/job/job';
-import { type PowerReport, powerReport } from '@/core/stations/powerReport';
+import { type PowerReport, powerReport } from '@/core/findings/stations/powerReport';
+import type { Job } from '@/core/job/document/job';
 import { useSession } from '../job/session';
 import { todayHere } from '../kit/today';
 

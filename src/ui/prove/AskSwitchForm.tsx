@@ -2,7 +2,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { AskSwitch } from '@/core/wire/switches';
+import { AskSwitch } from '@/core/exchange/wire/switches';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
 

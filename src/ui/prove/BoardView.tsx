@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
-import { firstPassYield, testPace, type Yield, yieldsBy } from '@/core/proving/figures';
-import { GATE_KINDS, type GateKind, type GateThing, gateOf, vouchFor } from '@/core/proving/gate';
-import { proofs } from '@/core/proving/proof';
-import { sampleFinds } from '@/core/proving/yields';
-import type { Vouch } from '@/core/records/vouch';
-import { formatMinutes } from '@/core/units/minutes';
-import { percent } from '@/core/units/percent';
+import { formatMinutes } from '@/core/base/units/minutes';
+import { percent } from '@/core/base/units/percent';
+import type { Vouch } from '@/core/job/records/vouch';
+import { firstPassYield, testPace, type Yield, yieldsBy } from '@/core/trade/testing/figures';
+import { GATE_KINDS, type GateKind, type GateThing, gateOf, vouchFor } from '@/core/trade/testing/gate';
+import { proofs } from '@/core/trade/testing/proof';
+import { sampleFinds } from '@/core/trade/testing/yields';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';

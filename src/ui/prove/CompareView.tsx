@@ -1,16 +1,21 @@
 import { useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { readSeen } from '@/core/formats/seenCsv';
-import { indexJob } from '@/core/job/jobIndex';
-import { openPoints } from '@/core/records/openPoint';
-import { isSwitching } from '@/core/records/ports';
-import { citeFor } from '@/core/standards/cite';
-import { asSeenCommands, rememberCommands, runsByAddress, shownBySwitch } from '@/core/switching/addresses';
-import { treeSource } from '@/core/switching/managementTree';
-import { readSwitchWatts } from '@/core/switching/readWalk';
-import { causeId, plannedPorts, reconcileAll } from '@/core/switching/reconcile';
-import { counted } from '@/core/text/counted';
-import type { SwitchesHere } from '@/core/wire/switches';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { readSeen } from '@/core/exchange/formats/seenCsv';
+import type { SwitchesHere } from '@/core/exchange/wire/switches';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { openPoints } from '@/core/job/records/openPoint';
+import { isSwitching } from '@/core/job/records/ports';
+import {
+  asSeenCommands,
+  rememberCommands,
+  runsByAddress,
+  shownBySwitch,
+} from '@/core/trade/testing/switches/addresses';
+import { treeSource } from '@/core/trade/testing/switches/managementTree';
+import { readSwitchWatts } from '@/core/trade/testing/switches/readWalk';
+import { causeId, plannedPorts, reconcileAll } from '@/core/trade/testing/switches/reconcile';
 import { simulatedAddress } from '@/simulators/managedSwitch';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';

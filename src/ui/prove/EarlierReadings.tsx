@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { readSeen } from '@/core/formats/seenCsv';
-import type { Gear } from '@/core/records/gear';
-import { changesBetween, type PortChange } from '@/core/switching/laterReading';
-import type { SeenPort } from '@/core/switching/readWalk';
-import { counted } from '@/core/text/counted';
-import type { KeptFile } from '@/core/wire/kept';
+import { counted } from '@/core/base/text/counted';
+import { readSeen } from '@/core/exchange/formats/seenCsv';
+import type { KeptFile } from '@/core/exchange/wire/kept';
+import type { Gear } from '@/core/job/records/gear';
+import { changesBetween, type PortChange } from '@/core/trade/testing/switches/laterReading';
+import type { SeenPort } from '@/core/trade/testing/switches/readWalk';
 import { actorHere } from '../job/actor';
 import { tryFilesNow } from '../job/fileQueue';
 import { useSession } from '../job/session';

@@ -1,5 +1,5 @@
-import { PART_WORDS, SYMPTOM_WORDS } from '@/core/records/mend';
-import type { Run } from '@/core/records/run';
+import { PART_WORDS, SYMPTOM_WORDS } from '@/core/job/records/mend';
+import type { Run } from '@/core/job/records/run';
 import { useSession } from '../job/session';
 import { forgetFile } from '../kit/keptFiles';
 import { Album, Photographs, usePhotographs } from '../kit/Photographs';

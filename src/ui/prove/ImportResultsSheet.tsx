@@ -1,16 +1,16 @@
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import { readCsvTable } from '@/core/formats/csvTable';
-import { decodeText } from '@/core/formats/decodeText';
-import { cellFaultWords, previewResults, RESULTS_TABLE, resultCommands } from '@/core/formats/previewResults';
+import { counted } from '@/core/base/text/counted';
+import { readCsvTable } from '@/core/exchange/formats/csvTable';
+import { decodeText } from '@/core/exchange/formats/decodeText';
+import { cellFaultWords, previewResults, RESULTS_TABLE, resultCommands } from '@/core/exchange/formats/previewResults';
+import type { Tester } from '@/core/job/records/tester';
 import {
   guessResultColumns,
   RESULT_COLUMNS,
   type ResultColumn,
   type ResultColumnMap,
-} from '@/core/proving/resultColumns';
-import type { Tester } from '@/core/records/tester';
-import { counted } from '@/core/text/counted';
+} from '@/core/trade/testing/resultColumns';
 import { actorHere } from '../job/actor';
 import { tryFilesNow } from '../job/fileQueue';
 import { useSession } from '../job/session';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import { newResult } from '@/core/proving/newResult';
-import { type Proof, type ProofState, proofs } from '@/core/proving/proof';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { newResult } from '@/core/trade/testing/newResult';
+import { type Proof, type ProofState, proofs } from '@/core/trade/testing/proof';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';

@@ -1,6 +1,6 @@
-import { type Finds, oddsOf } from '@/core/proving/odds';
-import { type FaultPart, PART_WORDS, SYMPTOM_WORDS, type Symptom } from '@/core/records/mend';
-import { percent } from '@/core/units/percent';
+import { percent } from '@/core/base/units/percent';
+import { type FaultPart, PART_WORDS, SYMPTOM_WORDS, type Symptom } from '@/core/job/records/mend';
+import { type Finds, oddsOf } from '@/core/trade/testing/odds';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { NumberField } from '../kit/NumberField';

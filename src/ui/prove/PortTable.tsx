@@ -1,7 +1,7 @@
-import { takesPower } from '@/core/power/poe';
-import type { Gear } from '@/core/records/gear';
-import type { SeenPort } from '@/core/switching/readWalk';
-import { plannedPorts } from '@/core/switching/reconcile';
+import type { Gear } from '@/core/job/records/gear';
+import { takesPower } from '@/core/trade/power/poe';
+import type { SeenPort } from '@/core/trade/testing/switches/readWalk';
+import { plannedPorts } from '@/core/trade/testing/switches/reconcile';
 import { useSession } from '../job/session';
 import { Heading } from '../kit/viewParts';
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { answerTo, bestWay, LEVELS, practiceCase } from '@/core/proving/practice';
+import { answerTo, bestWay, LEVELS, practiceCase } from '@/core/trade/testing/practice';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { NumberField } from '../kit/NumberField';

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import type { ResultValue } from '@/core/formats/previewResults';
-import { calibrationMark, type Proof, resultFault } from '@/core/proving/proof';
-import { readLimitName, worstMargin } from '@/core/proving/sweep';
-import type { Result } from '@/core/records/result';
-import type { Run } from '@/core/records/run';
+import type { ResultValue } from '@/core/exchange/formats/previewResults';
+import type { Result } from '@/core/job/records/result';
+import type { Run } from '@/core/job/records/run';
+import { calibrationMark, type Proof, resultFault } from '@/core/trade/testing/proof';
+import { readLimitName, worstMargin } from '@/core/trade/testing/sweep';
 import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
 import { keptFilePath, valuesOf } from '../kit/keptFiles';

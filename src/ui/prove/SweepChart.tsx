@@ -1,6 +1,6 @@
-import type { ResultValue } from '@/core/formats/previewResults';
-import { type NamedLimit, sweepLimit } from '@/core/proving/sweep';
-import { groupBy } from '@/core/text/groupBy';
+import { groupBy } from '@/core/base/text/groupBy';
+import type { ResultValue } from '@/core/exchange/formats/previewResults';
+import { type NamedLimit, sweepLimit } from '@/core/trade/testing/sweep';
 import { axis, useChart } from '../kit/useChart';
 
 const COLOURS = ['--act', '--net-blue', '--bite', '--good', '--net-violet', '--net-teal'];

@@ -1,4 +1,4 @@
-import { TESTER_TELLS, type Tester, testers } from '@/core/records/tester';
+import { TESTER_TELLS, type Tester, testers } from '@/core/job/records/tester';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';

@@ -1,6 +1,9 @@
 import { useMemo, useState } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
-import type { Suspect } from '@/core/proving/suspects';
+import { percent } from '@/core/base/units/percent';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { mends, SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/job/records/mend';
+import { isNow, type Run } from '@/core/job/records/run';
+import type { Suspect } from '@/core/trade/testing/suspects';
 import {
   type Answer,
   contradictingAnswers,
@@ -8,10 +11,7 @@ import {
   planTrouble,
   runsSharingWith,
   troubleOf,
-} from '@/core/proving/trouble';
-import { mends, SYMPTOM_WORDS, SYMPTOMS, type Symptom } from '@/core/records/mend';
-import { isNow, type Run } from '@/core/records/run';
-import { percent } from '@/core/units/percent';
+} from '@/core/trade/testing/trouble';
 import { actorHere } from '../job/actor';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

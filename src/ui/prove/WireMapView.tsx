@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { CONTACT_PAIRS, readingOf, readWireMap, wireMapSource } from '@/core/proving/wireMap';
-import { citeFor } from '@/core/standards/cite';
+import { citeFor } from '@/core/base/standards/cite';
+import { CONTACT_PAIRS, readingOf, readWireMap, wireMapSource } from '@/core/trade/testing/wireMap';
 import { useSession } from '../job/session';
 
 import { CommitSelect } from '../kit/CommitField';

@@ -1,4 +1,4 @@
-import { type AskSwitch, SimulatedSwitch, SwitchAnswer, SwitchesHere } from '@/core/wire/switches';
+import { type AskSwitch, SimulatedSwitch, SwitchAnswer, SwitchesHere } from '@/core/exchange/wire/switches';
 import { askServer } from '../job/wireClient';
 
 const LONGEST_MS = 45_000;

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { Finds } from '@/core/proving/odds';
-import { FindsElsewhere } from '@/core/wire/kept';
+import { FindsElsewhere } from '@/core/exchange/wire/kept';
+import type { Finds } from '@/core/trade/testing/odds';
 import { askServer } from '../job/wireClient';
 
 /** Faults found in other jobs, which teach the odds; none until they were read, or without a network. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
-import { CODE_WORDS, type End, MARK_WORDS, type Mark, type Meeting } from '@/core/wire/meeting';
+import { CODE_WORDS, type End, MARK_WORDS, type Mark, type Meeting } from '@/core/exchange/wire/meeting';
+import { indexJob } from '@/core/job/document/jobIndex';
 import { sayWord, useMeetings, usePresence } from '../job/meeting';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -1,9 +1,9 @@
 import { Camera } from 'lucide-react';
 import { useContext, useEffect, useRef, useState } from 'react';
-import { find } from '@/core/trace/find';
-import { runOfScan } from '@/core/trace/readScan';
-import { readSpoken } from '@/core/trace/spoken';
-import { traceParts, traceRun } from '@/core/trace/traceRun';
+import { find } from '@/core/trade/trace/find';
+import { runOfScan } from '@/core/trade/trace/readScan';
+import { readSpoken } from '@/core/trade/trace/spoken';
+import { traceParts, traceRun } from '@/core/trade/trace/traceRun';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CameraScan } from '../kit/CameraScan';

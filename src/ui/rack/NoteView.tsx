@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { openPoints } from '@/core/records/openPoint';
+import { openPoints } from '@/core/job/records/openPoint';
 import { useSession, useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';

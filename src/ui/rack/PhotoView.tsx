@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
-import type { Place } from '@/core/records/place';
+import { indexJob } from '@/core/job/document/jobIndex';
+import type { Place } from '@/core/job/records/place';
 import { useSession } from '../job/session';
 import { Select } from '../kit/Field';
 import { Photographs } from '../kit/Photographs';

@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { labelBearers } from '@/core/labels/labelScheme';
-import { editCell, scheduleColumns } from '@/core/runs/cells';
-import type { RunColumn } from '@/core/runs/runColumns';
-import { valuesOf } from '@/core/schedule/scheduleView';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { valuesOf } from '@/core/findings/schedule/scheduleView';
+import { labelBearers } from '@/core/trade/labels/labelScheme';
+import { editCell, scheduleColumns } from '@/core/trade/runs/cells';
+import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { NAMES } from './columns';

@@ -1,13 +1,13 @@
 'use client';
 
 import { useMemo } from 'react';
-import type { Box } from '@/core/records/box';
-import { cableKindsOf } from '@/core/runs/cableKinds';
-import { cablePlanCommands, leftInBoxMm, toPull } from '@/core/runs/cablePlan';
-import { pullSheet } from '@/core/runs/pullSheet';
-import { counted } from '@/core/text/counted';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { formatLength } from '@/core/units/length';
+import { counted } from '@/core/base/text/counted';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { formatLength } from '@/core/base/units/length';
+import type { Box } from '@/core/job/records/box';
+import { cableKindsOf } from '@/core/trade/runs/cableKinds';
+import { cablePlanCommands, leftInBoxMm, toPull } from '@/core/trade/runs/cablePlan';
+import { pullSheet } from '@/core/trade/runs/pullSheet';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';

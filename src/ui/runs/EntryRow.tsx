@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { type CellsRead, enterRuns } from '@/core/runs/cells';
-import type { RunColumn } from '@/core/runs/runColumns';
-import { Refusal } from '@/core/text/refusal';
+import { Refusal } from '@/core/base/text/refusal';
+import { type CellsRead, enterRuns } from '@/core/trade/runs/cells';
+import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { Button } from '../kit/Button';
 import { HEADINGS, NAMES } from './columns';
 import { cellLook, say } from './ScheduleCell';

@@ -1,12 +1,18 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { type CsvTable, readCsvTable } from '@/core/formats/csvTable';
-import { decodeText } from '@/core/formats/decodeText';
-import { importCommand, type PreviewRow, previewRuns } from '@/core/formats/previewRuns';
-import type { Job } from '@/core/job/job';
-import { type ColumnMap, guessColumns, LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from '@/core/runs/runColumns';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import { type CsvTable, readCsvTable } from '@/core/exchange/formats/csvTable';
+import { decodeText } from '@/core/exchange/formats/decodeText';
+import { importCommand, type PreviewRow, previewRuns } from '@/core/exchange/formats/previewRuns';
+import type { Job } from '@/core/job/document/job';
+import {
+  type ColumnMap,
+  guessColumns,
+  LENGTH_COLUMNS,
+  RUN_COLUMNS,
+  type RunColumn,
+} from '@/core/trade/runs/runColumns';
 import { useSession } from '../job/session';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';

@@ -1,13 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { CABLE_RATINGS, type CableKind, CONDUCTORS, cableKinds } from '@/core/records/cableKind';
-import { CARRIES } from '@/core/records/run';
-import { cableKindsOf } from '@/core/runs/cableKinds';
-import { FIRE_CLASSES } from '@/core/standards/ruleSets';
-import { counted } from '@/core/text/counted';
-import { sameKey } from '@/core/text/sameKey';
-import { formatSize, lengthToField } from '@/core/units/length';
+import { FIRE_CLASSES } from '@/core/base/standards/ruleSets';
+import { counted } from '@/core/base/text/counted';
+import { sameKey } from '@/core/base/text/sameKey';
+import { formatSize, lengthToField } from '@/core/base/units/length';
+import { CABLE_RATINGS, type CableKind, CONDUCTORS, cableKinds } from '@/core/job/records/cableKind';
+import { CARRIES } from '@/core/job/records/run';
+import { cableKindsOf } from '@/core/trade/runs/cableKinds';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';

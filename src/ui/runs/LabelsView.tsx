@@ -1,6 +1,9 @@
 'use client';
 
 import { useMemo, useState } from 'react';
+import { counted } from '@/core/base/text/counted';
+import { Refusal } from '@/core/base/text/refusal';
+import { questionOf } from '@/core/job/records/questions';
 import {
   isStrip,
   LABEL_KIND_WORDS,
@@ -10,13 +13,10 @@ import {
   type LabelSheetId,
   LabelSheetSize,
   writeOwnSheet,
-} from '@/core/labels/labelOptions';
-import { labelPages } from '@/core/labels/labelPages';
-import { breaksScheme, labelBearers, planLabels, renameCommands, type Scheme } from '@/core/labels/labelScheme';
-import { questionOf } from '@/core/records/questions';
-import { answerCommand, answerOf } from '@/core/site/answers';
-import { counted } from '@/core/text/counted';
-import { Refusal } from '@/core/text/refusal';
+} from '@/core/trade/labels/labelOptions';
+import { labelPages } from '@/core/trade/labels/labelPages';
+import { breaksScheme, labelBearers, planLabels, renameCommands, type Scheme } from '@/core/trade/labels/labelScheme';
+import { answerCommand, answerOf } from '@/core/trade/survey/answers/answers';
 import { useSession } from '../job/session';
 import { TakeawayLink, takeawayPath } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';

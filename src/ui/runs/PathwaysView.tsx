@@ -1,9 +1,17 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { conduitCount, insideAreaMm2 } from '@/core/pathways/fill';
-import { type PathwayFigures, pathwayFigures } from '@/core/pathways/pathwayFigures';
-import { type PathwayFigureName, pathwayReckonings } from '@/core/pathways/pathwayReckonings';
+import { pullNewton, pullSource } from '@/core/base/standards/cableHandling';
+import { citeFor } from '@/core/base/standards/cite';
+import { conduitSizes, conduitSource, conduitsOf, conduitWords } from '@/core/base/standards/conduits';
+import { separationSource } from '@/core/base/standards/mainsSeparation';
+import { conduitRulesSource, roundUpSource, stackingSource, supportSource } from '@/core/base/standards/pathwayRules';
+import { ruleSets } from '@/core/base/standards/ruleSets';
+import { pullingSource } from '@/core/base/standards/slack';
+import { counted } from '@/core/base/text/counted';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/base/units/length';
+import { percent } from '@/core/base/units/percent';
 import {
   CONTAINMENT_WORDS,
   CONTAINMENTS,
@@ -11,19 +19,10 @@ import {
   type Pathway,
   pathways,
   SURROUNDINGS,
-} from '@/core/records/pathway';
-import { pullNewton, pullSource } from '@/core/standards/cableHandling';
-import { citeFor } from '@/core/standards/cite';
-import { conduitSizes, conduitSource, conduitsOf, conduitWords } from '@/core/standards/conduits';
-import { separationSource } from '@/core/standards/mainsSeparation';
-import { conduitRulesSource, roundUpSource, stackingSource, supportSource } from '@/core/standards/pathwayRules';
-import { ruleSets } from '@/core/standards/ruleSets';
-import { pullingSource } from '@/core/standards/slack';
-
-import { counted } from '@/core/text/counted';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/units/length';
-import { percent } from '@/core/units/percent';
+} from '@/core/job/records/pathway';
+import { conduitCount, insideAreaMm2 } from '@/core/trade/runs/pathways/fill';
+import { type PathwayFigures, pathwayFigures } from '@/core/trade/runs/pathways/pathwayFigures';
+import { type PathwayFigureName, pathwayReckonings } from '@/core/trade/runs/pathways/pathwayReckonings';
 import { BundleSection } from '../drawing/BundleSection';
 import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { arrangeRuns, PLAIN_VIEW, runsIn } from '@/core/schedule/scheduleView';
+import { arrangeRuns, PLAIN_VIEW, runsIn } from '@/core/findings/schedule/scheduleView';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';

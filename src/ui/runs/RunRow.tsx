@@ -2,10 +2,10 @@
 
 import { Trash2 } from 'lucide-react';
 import { memo } from 'react';
-import type { Network } from '@/core/records/network';
-import { isLive, type Run } from '@/core/records/run';
-import { cellText } from '@/core/runs/cells';
-import { LENGTH_COLUMNS, type RunColumn } from '@/core/runs/runColumns';
+import type { Network } from '@/core/job/records/network';
+import { isLive, type Run } from '@/core/job/records/run';
+import { cellText } from '@/core/trade/runs/cells';
+import { LENGTH_COLUMNS, type RunColumn } from '@/core/trade/runs/runColumns';
 import { Button } from '../kit/Button';
 import { dashArray, networkInk } from '../kit/NetworkMark';
 import { HEADINGS, NAMES } from './columns';

@@ -2,11 +2,11 @@
 
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
-import { type CellsRead, editCell, pasteCells } from '@/core/runs/cells';
-import { runLengthMm } from '@/core/runs/routeLength';
-import type { RunColumn } from '@/core/runs/runColumns';
-import { runsIn, type ScheduleItem, type ScheduleView, shownRuns } from '@/core/schedule/scheduleView';
-import { lengthToField } from '@/core/units/length';
+import { lengthToField } from '@/core/base/units/length';
+import { runsIn, type ScheduleItem, type ScheduleView, shownRuns } from '@/core/findings/schedule/scheduleView';
+import { type CellsRead, editCell, pasteCells } from '@/core/trade/runs/cells';
+import { runLengthMm } from '@/core/trade/runs/routeLength';
+import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { useSession } from '../job/session';
 import { useThumbed } from '../kit/useThumbed';
 import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';

@@ -1,10 +1,10 @@
 'use client';
 
 import { memo, useDeferredValue } from 'react';
-import { keptBy } from '@/core/job/reads';
-import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/records/run';
-import { cableKindsOf } from '@/core/runs/cableKinds';
-import type { RunColumn } from '@/core/runs/runColumns';
+import { keptBy } from '@/core/job/document/reads';
+import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/job/records/run';
+import { cableKindsOf } from '@/core/trade/runs/cableKinds';
+import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { useSession } from '../job/session';
 
 /** Lists that cells offer while typing. */

@@ -2,11 +2,8 @@
 
 import { FileUp } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { indexJob } from '@/core/job/jobIndex';
-import { runCelsius } from '@/core/pathways/cableHeat';
-import { scheduleColumns } from '@/core/runs/cells';
-import type { RunColumn } from '@/core/runs/runColumns';
-import { runFacts } from '@/core/runs/runFacts';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted, grouped } from '@/core/base/text/counted';
 import {
   arrangeRuns,
   PLAIN_VIEW,
@@ -14,9 +11,12 @@ import {
   RUN_GROUPS,
   shownRuns,
   type ScheduleView as View,
-} from '@/core/schedule/scheduleView';
-import { citeFor } from '@/core/standards/cite';
-import { counted, grouped } from '@/core/text/counted';
+} from '@/core/findings/schedule/scheduleView';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { scheduleColumns } from '@/core/trade/runs/cells';
+import { runCelsius } from '@/core/trade/runs/pathways/cableHeat';
+import type { RunColumn } from '@/core/trade/runs/runColumns';
+import { runFacts } from '@/core/trade/runs/runFacts';
 import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { isUntraced } from '@/core/records/run';
-import { counted } from '@/core/text/counted';
-import { expandLabels } from '@/core/text/labelPattern';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { Refusal } from '@/core/text/refusal';
+import { counted } from '@/core/base/text/counted';
+import { expandLabels } from '@/core/base/text/labelPattern';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { Refusal } from '@/core/base/text/refusal';
+import { isUntraced } from '@/core/job/records/run';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';

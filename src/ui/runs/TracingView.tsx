@@ -1,14 +1,14 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Scheme } from '@/core/labels/labelScheme';
-import type { Jack } from '@/core/records/jack';
-import { isUntraced } from '@/core/records/run';
-import { answerCommand, answerOf, figureOf } from '@/core/site/answers';
-import { counted } from '@/core/text/counted';
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { jackFindings, openRuns, settleCommands } from '@/core/tracing/findings';
-import { planWalks } from '@/core/tracing/walks';
+import { counted } from '@/core/base/text/counted';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import type { Jack } from '@/core/job/records/jack';
+import { isUntraced } from '@/core/job/records/run';
+import type { Scheme } from '@/core/trade/labels/labelScheme';
+import { jackFindings, openRuns, settleCommands } from '@/core/trade/runs/unlabelled/findings';
+import { planWalks } from '@/core/trade/runs/unlabelled/walks';
+import { answerCommand, answerOf, figureOf } from '@/core/trade/survey/answers/answers';
 import { answersAt, simulatedBuilding } from '@/simulators/toneSet';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -1,4 +1,4 @@
-import type { RunColumn } from '@/core/runs/runColumns';
+import type { RunColumn } from '@/core/trade/runs/runColumns';
 
 /** Heading and width of each column of the schedule; fractions share what is left. */
 export const HEADINGS: Record<RunColumn, { words: string; width: string; align?: 'right' }> = {

@@ -1,5 +1,5 @@
-import type { Job } from '@/core/job/job';
-import type { CablePlan } from '@/core/runs/cablePlan';
+import type { Job } from '@/core/job/document/job';
+import type { CablePlan } from '@/core/trade/runs/cablePlan';
 import { usePlanner } from '../job/usePlanner';
 
 const SECONDS = 2;

@@ -1,9 +1,9 @@
 import { PencilRuler, Plus } from 'lucide-react';
 import { useState } from 'react';
-import { freeGearName, gearLibrary, type LibraryEntry, librarySize } from '@/core/gear/library';
-import { portWords } from '@/core/gear/portPattern';
-import { GEAR_KINDS } from '@/core/records/gear';
-import { formatSize } from '@/core/units/length';
+import { formatSize } from '@/core/base/units/length';
+import { freeGearName, gearLibrary, type LibraryEntry, librarySize } from '@/core/job/gear/library';
+import { portWords } from '@/core/job/gear/portPattern';
+import { GEAR_KINDS } from '@/core/job/records/gear';
 import { useSession } from '../job/session';
 import { useTemplate } from '../job/template';
 import { Button } from '../kit/Button';

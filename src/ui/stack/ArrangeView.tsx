@@ -1,16 +1,16 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { Arrangement } from '@/core/arrange/arrange';
-import { PRIORITIES, SCHOOLS, schoolReasons, schoolSource, wishOf } from '@/core/arrange/arrangeWish';
-import { applyCommands } from '@/core/commands/apply';
-import type { Job } from '@/core/job/job';
-import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/records/questions';
-import { answerCommand, answerOf } from '@/core/site/answers';
-import { citeFor } from '@/core/standards/cite';
-import { counted } from '@/core/text/counted';
-import { formatLength, formatSize } from '@/core/units/length';
-import { formatMinutes } from '@/core/units/minutes';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { formatLength, formatSize } from '@/core/base/units/length';
+import { formatMinutes } from '@/core/base/units/minutes';
+import { applyCommands } from '@/core/job/commands/apply';
+import type { Job } from '@/core/job/document/job';
+import { type ChoiceQuestion, type QuestionId, questionOf } from '@/core/job/records/questions';
+import type { Arrangement } from '@/core/trade/rack/arrange/arrange';
+import { PRIORITIES, SCHOOLS, schoolReasons, schoolSource, wishOf } from '@/core/trade/rack/arrange/arrangeWish';
+import { answerCommand, answerOf } from '@/core/trade/survey/answers/answers';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';

@@ -12,12 +12,12 @@ import {
 } from '@dnd-kit/core';
 import { PackagePlus, Plus, Ruler } from 'lucide-react';
 import { useCallback, useRef, useState } from 'react';
-import { aimAt, aimWords, faceSeen } from '@/core/arrange/aim';
-import { frontWidthMm } from '@/core/gear/body';
-import { portLayout } from '@/core/gear/portLayout';
-import { elevation } from '@/core/rack/elevation';
-import type { Rack } from '@/core/records/rack';
-import { frameWidths, rackDimensions } from '@/core/standards/rackDimensions';
+import { frameWidths, rackDimensions } from '@/core/base/standards/rackDimensions';
+import { frontWidthMm } from '@/core/job/gear/body';
+import { portLayout } from '@/core/job/gear/portLayout';
+import { elevation } from '@/core/job/rack/elevation';
+import type { Rack } from '@/core/job/records/rack';
+import { aimAt, aimWords, faceSeen } from '@/core/trade/rack/arrange/aim';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession, useSessionStore } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';

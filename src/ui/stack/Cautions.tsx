@@ -1,5 +1,5 @@
-import type { Caution } from '@/core/mounting/cautions';
-import { citeFor } from '@/core/standards/cite';
+import { citeFor } from '@/core/base/standards/cite';
+import type { Caution } from '@/core/trade/rack/mounting/cautions';
 import { useSession } from '../job/session';
 
 /** What is to be said before the work is done, each with its source. */

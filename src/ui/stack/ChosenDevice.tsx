@@ -1,9 +1,9 @@
 import { Pencil, Pin, PinOff } from 'lucide-react';
-import { aimAt } from '@/core/arrange/aim';
-import { isUpright } from '@/core/gear/body';
-import { indexJob } from '@/core/job/jobIndex';
-import type { Gear } from '@/core/records/gear';
-import { naturalOrder } from '@/core/text/naturalOrder';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { indexJob } from '@/core/job/document/jobIndex';
+import { isUpright } from '@/core/job/gear/body';
+import type { Gear } from '@/core/job/records/gear';
+import { aimAt } from '@/core/trade/rack/arrange/aim';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';

@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { Pin } from 'lucide-react';
 import { memo, useEffect, useRef } from 'react';
-import type { ElevationItem } from '@/core/rack/elevation';
+import type { ElevationItem } from '@/core/job/rack/elevation';
 import { Faceplate } from '../drawing/Faceplate';
 import { useSession } from '../job/session';
 import { useTripped } from '../kit/tripped';

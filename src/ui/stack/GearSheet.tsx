@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { GearChanges } from '@/core/commands/gear';
-import { freeGearName } from '@/core/gear/library';
-import { Gear } from '@/core/records/gear';
+import type { GearChanges } from '@/core/job/commands/gear';
+import { freeGearName } from '@/core/job/gear/library';
+import { Gear } from '@/core/job/records/gear';
 import { useSession } from '../job/session';
 import { Photographs } from '../kit/Photographs';
 import { RecordForm } from '../kit/RecordForm';

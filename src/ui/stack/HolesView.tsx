@@ -1,13 +1,12 @@
 'use client';
 
-import { type HoleCard, holeCard, holeHeightMm } from '@/core/rack/holes';
-import { shownUnit } from '@/core/rack/units';
-import type { Rack } from '@/core/records/rack';
-import { citeFor } from '@/core/standards/cite';
-import { holesOfPattern, rackDimensions, standardHolesSource } from '@/core/standards/rackDimensions';
-
-import { naturalOrder } from '@/core/text/naturalOrder';
-import { formatSize } from '@/core/units/length';
+import { citeFor } from '@/core/base/standards/cite';
+import { holesOfPattern, rackDimensions, standardHolesSource } from '@/core/base/standards/rackDimensions';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { formatSize } from '@/core/base/units/length';
+import { type HoleCard, holeCard, holeHeightMm } from '@/core/job/rack/holes';
+import { shownUnit } from '@/core/job/rack/units';
+import type { Rack } from '@/core/job/records/rack';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 

@@ -1,13 +1,12 @@
 'use client';
 
-import { type Lifters, loadingOrder, rackLift } from '@/core/lifting/liftPlan';
-import { liftingCautions } from '@/core/mounting/cautions';
-import type { Rack } from '@/core/records/rack';
-import { answerCommand, answerOf } from '@/core/site/answers';
-import { citeFor } from '@/core/standards/cite';
-import { liftingFilterSource, liftingSource, teamSource } from '@/core/standards/lifting';
-
-import { formatMass } from '@/core/units/force';
+import { citeFor } from '@/core/base/standards/cite';
+import { liftingFilterSource, liftingSource, teamSource } from '@/core/base/standards/lifting';
+import { formatMass } from '@/core/base/units/force';
+import type { Rack } from '@/core/job/records/rack';
+import { type Lifters, loadingOrder, rackLift } from '@/core/trade/rack/lifting/liftPlan';
+import { liftingCautions } from '@/core/trade/rack/mounting/cautions';
+import { answerCommand, answerOf } from '@/core/trade/survey/answers/answers';
 import { useSession } from '../job/session';
 import { CommitSelect } from '../kit/CommitField';
 import { Cautions } from './Cautions';

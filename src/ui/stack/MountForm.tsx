@@ -1,9 +1,9 @@
-import { mountOf, WALL_WORDS } from '@/core/mounting/wallMount';
-import { type Mount, Mount as MountSchema, WALLS } from '@/core/records/mount';
-import type { Rack } from '@/core/records/rack';
-import { FASTENERS, SPECIES, woodScrews } from '@/core/standards/withdrawal';
-import { forceToField, forceUnit, parseForce } from '@/core/units/force';
-import { parseSize, sizeToField, sizeUnit } from '@/core/units/length';
+import { FASTENERS, SPECIES, woodScrews } from '@/core/base/standards/withdrawal';
+import { forceToField, forceUnit, parseForce } from '@/core/base/units/force';
+import { parseSize, sizeToField, sizeUnit } from '@/core/base/units/length';
+import { type Mount, Mount as MountSchema, WALLS } from '@/core/job/records/mount';
+import type { Rack } from '@/core/job/records/rack';
+import { mountOf, WALL_WORDS } from '@/core/trade/rack/mounting/wallMount';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { useRows } from '../kit/useRows';

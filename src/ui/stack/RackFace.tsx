@@ -1,12 +1,12 @@
 'use client';
 
 import { memo, type RefObject } from 'react';
-import { aimWords } from '@/core/arrange/aim';
-import { bodyWidthMm, frontWidthMm } from '@/core/gear/body';
-import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
-import { sideOf } from '@/core/records/placement';
-import type { Rack } from '@/core/records/rack';
-import { rackDimensions } from '@/core/standards/rackDimensions';
+import { rackDimensions } from '@/core/base/standards/rackDimensions';
+import { bodyWidthMm, frontWidthMm } from '@/core/job/gear/body';
+import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/job/rack/elevation';
+import { sideOf } from '@/core/job/records/placement';
+import type { Rack } from '@/core/job/records/rack';
+import { aimWords } from '@/core/trade/rack/arrange/aim';
 import { useSession } from '../job/session';
 import { useCarrying } from './carrying';
 import { Device } from './Device';

@@ -1,4 +1,4 @@
-import type { Rack } from '@/core/records/rack';
+import type { Rack } from '@/core/job/records/rack';
 import { Select } from '../kit/Field';
 
 /** Which of several cabinets; nothing to choose from is not shown. */

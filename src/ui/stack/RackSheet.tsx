@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { RackChanges } from '@/core/commands/racks';
-import { Rack } from '@/core/records/rack';
-import { naturalOrder } from '@/core/text/naturalOrder';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import type { RackChanges } from '@/core/job/commands/racks';
+import { Rack } from '@/core/job/records/rack';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { RecordForm } from '../kit/RecordForm';

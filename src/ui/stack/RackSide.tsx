@@ -1,11 +1,11 @@
 import { memo } from 'react';
-import { plugFrontMm, plugRearMm } from '@/core/gear/body';
-import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/rack/elevation';
-import { depthsOf } from '@/core/rack/space';
-import { sideOf } from '@/core/records/placement';
-import type { Rack } from '@/core/records/rack';
-import { rackDimensions } from '@/core/standards/rackDimensions';
-import { formatSize, type Units } from '@/core/units/length';
+import { rackDimensions } from '@/core/base/standards/rackDimensions';
+import { formatSize, type Units } from '@/core/base/units/length';
+import { plugFrontMm, plugRearMm } from '@/core/job/gear/body';
+import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/job/rack/elevation';
+import { depthsOf } from '@/core/job/rack/space';
+import { sideOf } from '@/core/job/records/placement';
+import type { Rack } from '@/core/job/records/rack';
 import { useSession } from '../job/session';
 import { useCarrying } from './carrying';
 

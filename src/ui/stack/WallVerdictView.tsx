@@ -1,7 +1,4 @@
-import { type Backboard, backboard, boardDetailsSource, boardThicknessSource } from '@/core/mounting/backboard';
-import { wallVerdict } from '@/core/mounting/wallMount';
-import type { Rack } from '@/core/records/rack';
-import { citeFor } from '@/core/standards/cite';
+import { citeFor } from '@/core/base/standards/cite';
 import {
   combinedSource,
   eurocodeSource,
@@ -11,11 +8,19 @@ import {
   staticsSource,
   ultimateSource,
   withdrawalSource,
-} from '@/core/standards/withdrawal';
-import { type AtLeast, atLeastWords } from '@/core/units/atLeast';
-import { formatForce, formatMass } from '@/core/units/force';
-import { formatSize } from '@/core/units/length';
-import { percent } from '@/core/units/percent';
+} from '@/core/base/standards/withdrawal';
+import { type AtLeast, atLeastWords } from '@/core/base/units/atLeast';
+import { formatForce, formatMass } from '@/core/base/units/force';
+import { formatSize } from '@/core/base/units/length';
+import { percent } from '@/core/base/units/percent';
+import type { Rack } from '@/core/job/records/rack';
+import {
+  type Backboard,
+  backboard,
+  boardDetailsSource,
+  boardThicknessSource,
+} from '@/core/trade/rack/mounting/backboard';
+import { wallVerdict } from '@/core/trade/rack/mounting/wallMount';
 import { useSession } from '../job/session';
 
 /** Loads, forces on the fixings, what they bear, and the board. */

@@ -1,13 +1,13 @@
 'use client';
 
-import { mountingCautions } from '@/core/mounting/cautions';
-import { rackLoad, tipping } from '@/core/mounting/rackLoad';
-import type { Rack } from '@/core/records/rack';
-import { citeFor } from '@/core/standards/cite';
-import { staticsSource } from '@/core/standards/withdrawal';
-import { type AtLeast, atLeastWords } from '@/core/units/atLeast';
-import { formatForce, formatMass } from '@/core/units/force';
-import { formatSize } from '@/core/units/length';
+import { citeFor } from '@/core/base/standards/cite';
+import { staticsSource } from '@/core/base/standards/withdrawal';
+import { type AtLeast, atLeastWords } from '@/core/base/units/atLeast';
+import { formatForce, formatMass } from '@/core/base/units/force';
+import { formatSize } from '@/core/base/units/length';
+import type { Rack } from '@/core/job/records/rack';
+import { mountingCautions } from '@/core/trade/rack/mounting/cautions';
+import { rackLoad, tipping } from '@/core/trade/rack/mounting/rackLoad';
 import { useSession } from '../job/session';
 import { TakeawayLink } from '../job/TakeawayLink';
 import { Cautions } from './Cautions';

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { Aim } from '@/core/arrange/aim';
+import type { Aim } from '@/core/trade/rack/arrange/aim';
 
 /** A device in the hand, and where it would go; null where nothing takes it. */
 export type Carried = { gearId: string; aim: Aim | null; by: 'pointer' | 'keys' };

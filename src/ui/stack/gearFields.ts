@@ -1,7 +1,7 @@
-import { formatOutletPattern, parseOutletPattern } from '@/core/gear/outletPattern';
-import { parsePortPattern, portPattern } from '@/core/gear/portPattern';
-import { GEAR_KINDS, type GearKind, OUTAGE_WORDS, type OutletGroup, type PortGroup } from '@/core/records/gear';
-import { PLUG_KINDS, plugNames } from '@/core/standards/outlets';
+import { PLUG_KINDS, plugNames } from '@/core/base/standards/outlets';
+import { formatOutletPattern, parseOutletPattern } from '@/core/job/gear/outletPattern';
+import { parsePortPattern, portPattern } from '@/core/job/gear/portPattern';
+import { GEAR_KINDS, type GearKind, OUTAGE_WORDS, type OutletGroup, type PortGroup } from '@/core/job/records/gear';
 import { choices, type FieldGroup } from '../kit/RecordForm';
 
 export const KIND_WORDS: Record<GearKind, string> = {

@@ -1,7 +1,7 @@
-import type { ElevationItem } from '@/core/rack/elevation';
-import { atLeastShort } from '@/core/units/atLeast';
-import { formatMass } from '@/core/units/force';
-import { formatSize, type Units } from '@/core/units/length';
+import { atLeastShort } from '@/core/base/units/atLeast';
+import { formatMass } from '@/core/base/units/force';
+import { formatSize, type Units } from '@/core/base/units/length';
+import type { ElevationItem } from '@/core/job/rack/elevation';
 
 export const OVERLAYS = [
   { value: 'none', words: 'no figures' },

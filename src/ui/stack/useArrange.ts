@@ -1,8 +1,8 @@
 import * as Comlink from 'comlink';
 import { useState } from 'react';
-import { type Arrangement, arrangementSoFar, type BetterSoFar } from '@/core/arrange/arrange';
-import type { ArrangeWish } from '@/core/arrange/arrangeWish';
-import type { Job } from '@/core/job/job';
+import type { Job } from '@/core/job/document/job';
+import { type Arrangement, arrangementSoFar, type BetterSoFar } from '@/core/trade/rack/arrange/arrange';
+import type { ArrangeWish } from '@/core/trade/rack/arrange/arrangeWish';
 import { usePlannerThread } from '../job/plannerThread';
 
 const SECONDS = 12;

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { naturalOrder } from '@/core/text/naturalOrder';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
 import { useSession } from '../job/session';
 
 /** The cabinets of the job in order, and the one that is looked at: the first until another is chosen. */

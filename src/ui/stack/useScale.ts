@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { rackDimensions } from '@/core/standards/rackDimensions';
+import { rackDimensions } from '@/core/base/standards/rackDimensions';
 
 const LEAST = 0.36;
 const MOST = 1.1;

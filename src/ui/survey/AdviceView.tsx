@@ -1,12 +1,12 @@
 'use client';
 
-import { moneyOf } from '@/core/site/money';
-import { citeFor } from '@/core/standards/cite';
-import type { Advice, AdviceOption } from '@/core/survey/advice/advice';
-import { adviceFor, chooseCommands } from '@/core/survey/advice/advisers';
-import { choiceId, chosenOption } from '@/core/survey/advice/chosen';
-import { counted } from '@/core/text/counted';
-import { formatMinutes } from '@/core/units/minutes';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { formatMinutes } from '@/core/base/units/minutes';
+import type { Advice, AdviceOption } from '@/core/trade/survey/advice/advice';
+import { adviceFor, chooseCommands } from '@/core/trade/survey/advice/advisers';
+import { choiceId, chosenOption } from '@/core/trade/survey/advice/chosen';
+import { moneyOf } from '@/core/trade/survey/answers/money';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField } from '../kit/CommitField';

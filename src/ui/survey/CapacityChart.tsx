@@ -12,9 +12,9 @@ import {
 import { type ComposeOption, init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { practice } from '@/core/standards/practice';
-import type { Capacity } from '@/core/survey/capacity';
-import { percent } from '@/core/units/percent';
+import { practice } from '@/core/base/standards/practice';
+import { percent } from '@/core/base/units/percent';
+import type { Capacity } from '@/core/trade/survey/capacity';
 import { useThemeName } from '../kit/theme';
 import { useThumbed } from '../kit/useThumbed';
 

@@ -1,10 +1,10 @@
 'use client';
 
-import { answerCommand, figureOf } from '@/core/site/answers';
-import { citeFor } from '@/core/standards/cite';
-import { type Capacity, capacities } from '@/core/survey/capacity';
-import { counted } from '@/core/text/counted';
-import { percent } from '@/core/units/percent';
+import { citeFor } from '@/core/base/standards/cite';
+import { counted } from '@/core/base/text/counted';
+import { percent } from '@/core/base/units/percent';
+import { answerCommand, figureOf } from '@/core/trade/survey/answers/answers';
+import { type Capacity, capacities } from '@/core/trade/survey/capacity';
 import { Why } from '../handbook/Why';
 import { useSession } from '../job/session';
 import { CommitField, committing } from '../kit/CommitField';

@@ -1,7 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
-import { CONTACT_ROLES, type ContactRole, contacts } from '@/core/records/contact';
-import { naturalOrder } from '@/core/text/naturalOrder';
+import { naturalOrder } from '@/core/base/text/naturalOrder';
+import { CONTACT_ROLES, type ContactRole, contacts } from '@/core/job/records/contact';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';

@@ -1,6 +1,6 @@
-import { drawRooms, namedRooms } from '@/core/site/namedRooms';
-import { counted } from '@/core/text/counted';
-import { listed } from '@/core/text/listed';
+import { counted } from '@/core/base/text/counted';
+import { listed } from '@/core/base/text/listed';
+import { drawRooms, namedRooms } from '@/core/trade/survey/answers/namedRooms';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId } from '../kit/useRows';

@@ -2,12 +2,12 @@
 
 import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useSensor, useSensors } from '@dnd-kit/core';
 import { type CSSProperties, type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
-import type { Floor } from '@/core/records/floor';
-import type { Place } from '@/core/records/place';
-import type { Room } from '@/core/records/room';
-import { siteOf } from '@/core/site/site';
-import { counted } from '@/core/text/counted';
-import { formatLength } from '@/core/units/length';
+import { counted } from '@/core/base/text/counted';
+import { formatLength } from '@/core/base/units/length';
+import type { Floor } from '@/core/job/records/floor';
+import type { Place } from '@/core/job/records/place';
+import type { Room } from '@/core/job/records/room';
+import { siteOf } from '@/core/trade/survey/answers/site';
 import { useSession } from '../job/session';
 import { SILENT } from '../kit/silentDrag';
 import { useTripped } from '../kit/tripped';

@@ -1,6 +1,13 @@
-import { QUESTION_GROUPS, type QuestionId, questionOf } from '@/core/records/questions';
-import { answerCommand, answerOf, answerText, initialSource, isAnswered, questionsFor } from '@/core/site/answers';
-import { citeFor } from '@/core/standards/cite';
+import { citeFor } from '@/core/base/standards/cite';
+import { QUESTION_GROUPS, type QuestionId, questionOf } from '@/core/job/records/questions';
+import {
+  answerCommand,
+  answerOf,
+  answerText,
+  initialSource,
+  isAnswered,
+  questionsFor,
+} from '@/core/trade/survey/answers/answers';
 import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 

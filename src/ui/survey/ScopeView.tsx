@@ -2,10 +2,10 @@
 
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { openPoints } from '@/core/records/openPoint';
-import { citeFor } from '@/core/standards/cite';
-import { cautionsFor } from '@/core/survey/cautions';
-import { openByItself } from '@/core/survey/openPoints';
+import { citeFor } from '@/core/base/standards/cite';
+import { openPoints } from '@/core/job/records/openPoint';
+import { cautionsFor } from '@/core/trade/survey/cautions';
+import { openByItself } from '@/core/trade/survey/openPoints';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import type { Floor } from '@/core/records/floor';
-import { PLACE_KINDS, type PlaceKind } from '@/core/records/place';
-import { figureOf } from '@/core/site/answers';
-import { siteOf } from '@/core/site/site';
+import type { Floor } from '@/core/job/records/floor';
+import { PLACE_KINDS, type PlaceKind } from '@/core/job/records/place';
+import { figureOf } from '@/core/trade/survey/answers/answers';
+import { siteOf } from '@/core/trade/survey/answers/site';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';

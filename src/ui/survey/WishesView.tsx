@@ -2,12 +2,12 @@
 
 import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import type { Room } from '@/core/records/room';
-import { WISH_KINDS, type Wish, type WishKind } from '@/core/records/wish';
-import { siteOf } from '@/core/site/site';
-import { OUTLET_RULES } from '@/core/survey/outletRules';
-import { acceptCommands, proposeRuns, surplusCommands } from '@/core/survey/proposeRuns';
-import { counted } from '@/core/text/counted';
+import { counted } from '@/core/base/text/counted';
+import type { Room } from '@/core/job/records/room';
+import { WISH_KINDS, type Wish, type WishKind } from '@/core/job/records/wish';
+import { siteOf } from '@/core/trade/survey/answers/site';
+import { OUTLET_RULES } from '@/core/trade/survey/outletRules';
+import { acceptCommands, proposeRuns, surplusCommands } from '@/core/trade/survey/proposeRuns';
 import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';

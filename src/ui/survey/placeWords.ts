@@ -1,4 +1,4 @@
-import type { PlaceKind } from '@/core/records/place';
+import type { PlaceKind } from '@/core/job/records/place';
 
 /** What places are called, and the letter that marks them on the plan. */
 export const PLACE_WORDS: Record<PlaceKind, { name: string; letter: string }> = {

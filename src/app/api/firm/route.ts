@@ -1,4 +1,4 @@
-import { FirmName } from '@/core/people/people';
+import { FirmName } from '@/core/trade/people/people';
 import { firmOf, nameFirm } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

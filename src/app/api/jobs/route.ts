@@ -1,5 +1,5 @@
-import { JobsAsked } from '@/core/job/jobListing';
-import { NewJob } from '@/core/wire/wire';
+import { NewJob } from '@/core/exchange/wire/wire';
+import { JobsAsked } from '@/core/job/document/jobListing';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { firmFor, listFor } from '@/server/jobs';

@@ -1,4 +1,4 @@
-import { Reset } from '@/core/people/people';
+import { Reset } from '@/core/trade/people/people';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { deviceOf } from '@/server/member';

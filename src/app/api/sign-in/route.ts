@@ -1,4 +1,4 @@
-import { SignIn } from '@/core/people/people';
+import { SignIn } from '@/core/trade/people/people';
 import { signIn } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

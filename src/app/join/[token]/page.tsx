@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { Refusal } from '@/core/text/refusal';
+import { Refusal } from '@/core/base/text/refusal';
 import { enterPage } from '@/server/pageDoor';
 import { seePass } from '@/server/passes';
 import { JoinForm } from '@/ui/people/JoinForm';

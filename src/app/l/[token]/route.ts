@@ -1,5 +1,5 @@
-import { escapeXml } from '@/core/text/escapeXml';
-import { Refusal } from '@/core/text/refusal';
+import { escapeXml } from '@/core/base/text/escapeXml';
+import { Refusal } from '@/core/base/text/refusal';
 import { readBody, statusOf } from '@/server/answer';
 import { type Asked, route, withAccounts } from '@/server/door';
 import { addressOf } from '@/server/limits';

@@ -1,5 +1,5 @@
-import { SCHEMAS } from '@/core/formats/schemas';
-import { refuse } from '@/core/text/refusal';
+import { refuse } from '@/core/base/text/refusal';
+import { SCHEMAS } from '@/core/exchange/formats/schemas';
 import { route } from '@/server/door';
 
 export const GET = route<{ file: string }>('open', async ({ params: { file } }) => {

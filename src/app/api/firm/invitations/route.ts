@@ -1,4 +1,4 @@
-import { NewPass } from '@/core/people/people';
+import { NewPass } from '@/core/trade/people/people';
 import { readJson } from '@/server/answer';
 import { mustBeProven, route } from '@/server/door';
 import { memberOf } from '@/server/member';

@@ -1,4 +1,4 @@
-import { NewPassword } from '@/core/people/people';
+import { NewPassword } from '@/core/trade/people/people';
 import { changePassword } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

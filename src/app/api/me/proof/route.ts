@@ -1,4 +1,4 @@
-import { Proof } from '@/core/people/people';
+import { Proof } from '@/core/trade/people/people';
 import { proveHere } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

@@ -1,4 +1,4 @@
-import { SecondFactor } from '@/core/people/people';
+import { SecondFactor } from '@/core/trade/people/people';
 import { secondFactor } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

@@ -1,5 +1,5 @@
 import { notFound, redirect } from 'next/navigation';
-import { STATIONS } from '@/core/records/stationIds';
+import { STATIONS } from '@/core/job/records/stationIds';
 
 /** Every place of a job is one page, so that the way from one to the other needs no server. */
 export default async function Page({ params }: PageProps<'/jobs/[id]/[[...view]]'>) {

@@ -1,4 +1,4 @@
-import { NewRole } from '@/core/people/people';
+import { NewRole } from '@/core/trade/people/people';
 import { setRole } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { mustBeProven, route } from '@/server/door';

@@ -1,4 +1,4 @@
-import { Batch } from '@/core/wire/wire';
+import { Batch } from '@/core/exchange/wire/wire';
 import { MOST_BYTES, readJson } from '@/server/answer';
 import { asActor } from '@/server/asked';
 import { mayChange } from '@/server/can';

@@ -1,4 +1,4 @@
-import { refuse } from '@/core/text/refusal';
+import { refuse } from '@/core/base/text/refusal';
 import { askedBy, askedPoint } from '@/server/asked';
 import { route } from '@/server/door';
 import { catchUp } from '@/server/jobs';

@@ -1,4 +1,4 @@
-import { takeawayFileName } from '@/core/formats/takeaways';
+import { takeawayFileName } from '@/core/exchange/formats/takeaways';
 import { readRevision } from '@/server/asked';
 import { route } from '@/server/door';
 import { jobAtRevision } from '@/server/pastJobs';

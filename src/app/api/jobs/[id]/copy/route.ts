@@ -1,5 +1,5 @@
-import { refuse } from '@/core/text/refusal';
-import { CopyJob } from '@/core/wire/wire';
+import { refuse } from '@/core/base/text/refusal';
+import { CopyJob } from '@/core/exchange/wire/wire';
 import { readJson } from '@/server/answer';
 import { can } from '@/server/can';
 import { route } from '@/server/door';

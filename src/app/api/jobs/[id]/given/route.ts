@@ -1,4 +1,4 @@
-import { Given } from '@/core/people/people';
+import { Given } from '@/core/trade/people/people';
 import { provePassword } from '@/server/accounts';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

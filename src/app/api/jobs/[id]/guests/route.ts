@@ -1,4 +1,4 @@
-import { NewGuest } from '@/core/people/people';
+import { NewGuest } from '@/core/trade/people/people';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { memberOf } from '@/server/member';

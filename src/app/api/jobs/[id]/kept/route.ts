@@ -1,4 +1,4 @@
-import { NewKeptFile } from '@/core/wire/kept';
+import { NewKeptFile } from '@/core/exchange/wire/kept';
 import { MOST_BYTES, readJson } from '@/server/answer';
 import { nameOf } from '@/server/asked';
 import { route } from '@/server/door';

@@ -1,5 +1,5 @@
-import { takeawayFileName } from '@/core/formats/takeaways';
-import { NewReason } from '@/core/wire/handover';
+import { takeawayFileName } from '@/core/exchange/formats/takeaways';
+import { NewReason } from '@/core/exchange/wire/handover';
 import { readJson } from '@/server/answer';
 import { logCsv, logOf, sayWhy } from '@/server/changeLog';
 import { route } from '@/server/door';

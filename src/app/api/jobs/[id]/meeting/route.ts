@@ -1,4 +1,4 @@
-import { Meeting } from '@/core/wire/meeting';
+import { Meeting } from '@/core/exchange/wire/meeting';
 import { readJson } from '@/server/answer';
 import { nameOf } from '@/server/asked';
 import { say } from '@/server/changes';

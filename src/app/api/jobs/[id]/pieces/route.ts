@@ -1,4 +1,4 @@
-import { NewPiecedFile, PIECE_BYTES } from '@/core/wire/kept';
+import { NewPiecedFile, PIECE_BYTES } from '@/core/exchange/wire/kept';
 import { readBytes, readJson } from '@/server/answer';
 import { nameOf } from '@/server/asked';
 import { route } from '@/server/door';

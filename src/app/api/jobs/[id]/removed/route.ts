@@ -1,4 +1,4 @@
-import { Removal } from '@/core/wire/wire';
+import { Removal } from '@/core/exchange/wire/wire';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { removeJob } from '@/server/jobs';

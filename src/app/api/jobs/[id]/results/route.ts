@@ -1,4 +1,4 @@
-import { NewResultValues } from '@/core/wire/kept';
+import { NewResultValues } from '@/core/exchange/wire/kept';
 import { MOST_BYTES, readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { keepValues } from '@/server/keptFiles';

@@ -1,4 +1,4 @@
-import { Reversal } from '@/core/wire/wire';
+import { Reversal } from '@/core/exchange/wire/wire';
 import { readJson } from '@/server/answer';
 import { asActor } from '@/server/asked';
 import { mayChange } from '@/server/can';

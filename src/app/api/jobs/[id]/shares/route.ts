@@ -1,4 +1,4 @@
-import { NewShare } from '@/core/people/people';
+import { NewShare } from '@/core/trade/people/people';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { memberOf } from '@/server/member';

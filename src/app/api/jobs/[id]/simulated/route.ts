@@ -1,4 +1,4 @@
-import { SimulateSwitch } from '@/core/wire/switches';
+import { SimulateSwitch } from '@/core/exchange/wire/switches';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { readKept } from '@/server/jobs';

@@ -1,5 +1,5 @@
-import { refuse } from '@/core/text/refusal';
-import { AskSwitch } from '@/core/wire/switches';
+import { refuse } from '@/core/base/text/refusal';
+import { AskSwitch } from '@/core/exchange/wire/switches';
 import { readJson } from '@/server/answer';
 import { askSwitch } from '@/server/askSwitch';
 import { route } from '@/server/door';

@@ -1,4 +1,4 @@
-import { NewVersion } from '@/core/wire/wire';
+import { NewVersion } from '@/core/exchange/wire/wire';
 import { readJson } from '@/server/answer';
 import { asActor } from '@/server/asked';
 import { route } from '@/server/door';

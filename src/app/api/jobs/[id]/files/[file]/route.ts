@@ -1,4 +1,4 @@
-import { cutoverOf } from '@/core/build/buildPlan';
+import { refuse } from '@/core/base/text/refusal';
 import {
   kindOfTakeaway,
   TAKEAWAY_TYPES,
@@ -6,8 +6,8 @@ import {
   type TakeawayId,
   takeawayFileName,
   takeawayOf,
-} from '@/core/formats/takeaways';
-import { refuse } from '@/core/text/refusal';
+} from '@/core/exchange/formats/takeaways';
+import { cutoverOf } from '@/core/trade/build/buildPlan';
 import { beside } from '@/server/beside';
 import { route } from '@/server/door';
 import { readKept } from '@/server/jobs';

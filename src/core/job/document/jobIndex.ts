@@ -1,0 +1,131 @@
+import { naturalOrder } from '../../base/text/naturalOrder';
+import { sameKey } from '../../base/text/sameKey';
+import type { Cord } from '../records/cord';
+import type { Gear } from '../records/gear';
+import type { Landing } from '../records/landing';
+import type { Network } from '../records/network';
+import type { Placement } from '../records/placement';
+import { portKey } from '../records/portKey';
+import type { Run } from '../records/run';
+import type { Uplink } from '../records/uplink';
+import type { Job } from './job';
+import { mapBy, ofTable } from './ofTable';
+
+/** Look-ups over one job, made once for each version of it. */
+export type JobIndex = {
+  job: Job;
+  runsInOrder: Run[];
+  runByLabel: Map<string, Run>;
+  networkByName: Map<string, Network>;
+  /** Panels, switches and the rest from the top of the racks down, unplaced ones last. */
+  gearInOrder: Gear[];
+  placementOfGear: Map<string, Placement>;
+  /** Shelf, drawer or kit by id of what stands in it. */
+  carrierOfGear: Map<string, string>;
+  landingOfRun: Map<string, Landing>;
+  /** Keys of the following two are `portKey`. */
+  landingAtPort: Map<string, Landing>;
+  cordAtPanelPort: Map<string, Cord>;
+  cordAtSwitchPort: Map<string, Cord>;
+  /** The uplink in a port, at either end. */
+  uplinkAtPort: Map<string, Uplink>;
+};
+
+/** The port that a key names; ids hold no colon. */
+export function portOfKey(key: string): { gearId: string; port: number } {
+  const [gearId = '', port = ''] = key.split(':');
+  return { gearId, port: Number(port) };
+}
+export { sameKey };
+
+const cache = new WeakMap<Job, JobIndex>();
+
+/** The index of a job. Where records clash, the first one found is kept; the snag rules name the others. */
+export function indexJob(job: Job): JobIndex {
+  const known = cache.get(job);
+  if (known) return known;
+  const index = buildIndex(job);
+  cache.set(job, index);
+  return index;
+}
+
+const byLabels = (runs: Run[]): Run[] => runs.sort((a, b) => naturalOrder(a.label, b.label));
+const orders = new WeakMap<Job['runs'], Run[]>();
+function orderRuns(runs: Job['runs']): Run[] {
+  const known = orders.get(runs);
+  if (known) return known;
+  const made = byLabels(Object.values(runs));
+  if (Object.isFrozen(runs)) orders.set(runs, made);
+  return made;
+}
+
+/** Hand the order of the runs on to their next version, brought up to date: none of these came, went or was relabelled. */
+export function handOnOrder(before: Job['runs'], after: Job['runs'], changed: ReadonlySet<string>): void {
+  const known = orders.get(before);
+  if (!known || !Object.isFrozen(after)) return;
+  orders.set(
+    after,
+    known.map((run) => (changed.has(run.id) && after[run.id]) || run),
+  );
+}
+const byLabel = ofTable((runs: Job['runs']) => mapBy(Object.values(runs), (row) => sameKey(row.label)));
+const byName = ofTable((networks: Job['networks']) => mapBy(Object.values(networks), (row) => sameKey(row.name)));
+const byGear = ofTable((rows: Job['placements']) => mapBy(Object.values(rows), (row) => row.gearId));
+const carriers = ofTable(
+  (rows: Job['shelvings']) => new Map(Object.values(rows).map((row) => [row.gearId, row.carrierId])),
+);
+const byRun = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => row.runId));
+const byPort = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => portKey(row.panelId, row.port)));
+const byPanelPort = ofTable((rows: Job['cords']) =>
+  mapBy(Object.values(rows), (row) => portKey(row.panelId, row.panelPort)),
+);
+const bySwitchPort = ofTable((rows: Job['cords']) =>
+  mapBy(Object.values(rows), (row) => portKey(row.switchId, row.switchPort)),
+);
+const byEnds = ofTable(
+  (rows: Job['uplinks']) =>
+    new Map(
+      Object.values(rows).flatMap((row) => [
+        [portKey(row.fromId, row.fromPort), row] as const,
+        [portKey(row.toId, row.toPort), row] as const,
+      ]),
+    ),
+);
+
+function gearFromTheTop(job: Job): Gear[] {
+  const places = byGear(job.placements);
+  const height = (gear: Gear) => places.get(gear.id)?.bottomU ?? 0;
+  return Object.values(job.gear).sort(
+    (a, b) => height(b) - height(a) || naturalOrder(a.name, b.name) || (a.id < b.id ? -1 : 1),
+  );
+}
+
+/** Each part is made when it is first asked for. */
+function buildIndex(job: Job): JobIndex {
+  const parts: { [P in Exclude<keyof JobIndex, 'job'>]: () => JobIndex[P] } = {
+    runsInOrder: () => orderRuns(job.runs),
+    runByLabel: () => byLabel(job.runs),
+    networkByName: () => byName(job.networks),
+    gearInOrder: () => gearFromTheTop(job),
+    placementOfGear: () => byGear(job.placements),
+    carrierOfGear: () => carriers(job.shelvings),
+    landingOfRun: () => byRun(job.landings),
+    landingAtPort: () => byPort(job.landings),
+    cordAtPanelPort: () => byPanelPort(job.cords),
+    cordAtSwitchPort: () => bySwitchPort(job.cords),
+    uplinkAtPort: () => byEnds(job.uplinks),
+  };
+  const index = { job } as JobIndex;
+  for (const [part, make] of Object.entries(parts)) {
+    Object.defineProperty(index, part, {
+      configurable: true,
+      enumerable: true,
+      get: () => {
+        const value = make();
+        Object.defineProperty(index, part, { value, enumerable: true });
+        return value;
+      },
+    });
+  }
+  return index;
+}
