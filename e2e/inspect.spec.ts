@@ -1,7 +1,7 @@
 import { type ConsoleMessage, expect, test } from '@playwright/test';
 import { STATIONS } from '../src/core/job/records/stationIds';
-import { STATION_VIEWS } from '../src/ui/job/stations';
 import { RACK_VIEWS } from '../src/ui/rack/place';
+import { STATION_VIEWS } from '../src/ui/shell/stations';
 import { inspect } from './inspection';
 import { turnTo } from './turnTo';
 

@@ -4,9 +4,9 @@ import type { OpenJob, Outcome } from '../../src/core/exchange/wire/wire';
 import type { Command } from '../../src/core/job/commands/commands';
 import { diffJobs } from '../../src/core/job/document/change';
 import type { Job } from '../../src/core/job/document/job';
-import { createSession } from '../../src/ui/job/createSession';
-import { passingOutbox } from '../../src/ui/job/outbox';
-import { linkOf, type SessionStore } from '../../src/ui/job/session';
+import { createSession } from '../../src/ui/session/createSession';
+import { passingOutbox } from '../../src/ui/session/outbox';
+import { linkOf, type SessionStore } from '../../src/ui/session/session';
 import { plannedJob } from './benchJob';
 
 export type WindowsResult = {

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { Toaster } from 'sonner';
-import { EARLY_ASK } from '@/ui/kit/earlyAsk';
 import { themeScript } from '@/ui/kit/themeScript';
+import { EARLY_ASK } from '@/ui/session/earlyAsk';
 import './globals.css';
 
 export const metadata: Metadata = {

@@ -9,9 +9,9 @@ import type { Actor, Step } from '../../src/core/job/document/step';
 import { TABLES } from '../../src/core/job/document/tables';
 import { Rack } from '../../src/core/job/records/rack';
 import { statusOf } from '../../src/server/answer';
-import { createSession } from '../../src/ui/job/createSession';
-import { passingOutbox } from '../../src/ui/job/outbox';
-import { linkOf, type Notice } from '../../src/ui/job/session';
+import { createSession } from '../../src/ui/session/createSession';
+import { passingOutbox } from '../../src/ui/session/outbox';
+import { linkOf, type Notice } from '../../src/ui/session/session';
 import { bench } from '../support/jobs';
 
 const me: Actor = { id: 'me', name: 'Ada' };

@@ -4,12 +4,12 @@ import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { allThereOn } from '@/core/trade/build/findings';
 import { isThere, type KitLine } from '@/core/trade/build/kit';
 import { idFor } from '@/core/trade/build/tickId';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { NumberField } from '../kit/NumberField';
-import { todayHere } from '../kit/today';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
+import { todayHere } from '../session/today';
 
 const STATE_WORDS = { missing: 'missing', ordered: 'ordered', 'at-hand': 'at hand', 'in-van': 'in the van' } as const;
 

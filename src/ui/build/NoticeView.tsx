@@ -2,8 +2,8 @@ import { Copy } from 'lucide-react';
 import { toast } from 'sonner';
 import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { darkWords, outageNotice } from '@/core/trade/build/notices';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { Heading, Scroll } from '../kit/viewParts';
 import { useBuild } from './useBuild';
 

@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { formatMinutes } from '@/core/base/units/minutes';
 import type { Alternative } from '@/core/trade/build/alternatives';
 import type { BuildPapers } from '@/core/trade/build/buildPapers';
-import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
 import { Heading } from '../kit/viewParts';
+import { usePlanner } from '../session/usePlanner';
 import { useBuild } from './useBuild';
 
 /** What was planned and what it took, by kind of step and by person: what is left goes by it. */

@@ -4,9 +4,9 @@ import { ACTION_WORDS } from '@/core/base/text/actionWords';
 import { rowCommands } from '@/core/job/commands/rowCommands';
 import type { Planned } from '@/core/trade/build/buildPlan';
 import { idFor } from '@/core/trade/build/tickId';
-import { useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { useAnnounce } from '../kit/useAnnounce';
+import { useSessionStore } from '../session/session';
 import { darkList, oneDigit } from './words';
 
 const PHASES = { before: 'beforehand', cutover: 'cut-over', after: 'afterwards' } as const;

@@ -11,15 +11,15 @@ import { cutoverOf } from '@/core/trade/build/buildPlan';
 import { idFor } from '@/core/trade/build/tickId';
 import { servicesOf } from '@/core/trade/power/dependencies/services';
 import { serviceWeight } from '@/core/trade/power/dependencies/singlePoints';
-import { actorHere } from '../job/actor';
-import { useSession, useSessionStore } from '../job/session';
-import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { NumberField } from '../kit/NumberField';
-import { todayHere } from '../kit/today';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
+import { actorHere } from '../session/actor';
+import { useSession, useSessionStore } from '../session/session';
+import { todayHere } from '../session/today';
+import { askServer } from '../session/wireClient';
 
 const NOT_TAKEN = 'It could not be taken.';
 /** From which version of the job, by how many, in which windows, and when services must be up. */

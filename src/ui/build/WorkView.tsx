@@ -7,14 +7,14 @@ import { otherwise, type Ticking, tickCommands } from '@/core/trade/build/asBuil
 import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import type { Planned } from '@/core/trade/build/buildPlan';
 import { estimateWords } from '@/core/trade/build/estimate';
-import { actorHere } from '../job/actor';
-import { useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { nowHere } from '../kit/nowHere';
 import { Photographs } from '../kit/Photographs';
 import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { Heading, Scroll } from '../kit/viewParts';
+import { actorHere } from '../session/actor';
+import { useSessionStore } from '../session/session';
 import { useBuild } from './useBuild';
 import { darkList, oneDigit } from './words';
 

@@ -4,11 +4,11 @@ import type { Job } from '@/core/job/document/job';
 import { sealJob } from '@/core/job/document/sealJob';
 import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { cutoverOf } from '@/core/trade/build/buildPlan';
-import { CannotBeDone } from '../job/faults';
-import { usePlannerThread } from '../job/plannerThread';
-import { useSession } from '../job/session';
-import { askServer } from '../job/wireClient';
 import { useAgainst } from '../kit/against';
+import { CannotBeDone } from '../session/faults';
+import { usePlannerThread } from '../session/plannerThread';
+import { useSession } from '../session/session';
+import { askServer } from '../session/wireClient';
 
 export type Build = {
   job: Job;

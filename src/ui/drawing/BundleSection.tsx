@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import { packCircles } from '@/core/base/solve/circlePacking';
 import { formatSize } from '@/core/base/units/length';
 import type { PathwayFigures } from '@/core/trade/runs/pathways/pathwayFigures';
-import { useSession } from '../job/session';
 import { networkInk } from '../kit/NetworkMark';
+import { useSession } from '../session/session';
 
 const SIZE = 220;
 const MOST_DRAWN = 120;

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
 import type { z } from 'zod';
 import { VersionsAnswer } from '@/core/exchange/wire/wire';
-import { Comparison } from '../job/Comparison';
-import { useSession } from '../job/session';
-import { askServer } from '../job/wireClient';
+import { Comparison } from '../drawing/Comparison';
 import { FileLink } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
+import { askServer } from '../session/wireClient';
 
 type Versions = z.infer<typeof VersionsAnswer>;
 

@@ -5,15 +5,15 @@ import { addDays } from '@/core/base/text/days';
 import { indexJob } from '@/core/job/document/jobIndex';
 import { type CareItem, careItems } from '@/core/job/records/careItem';
 import { careDates, USUAL_CARE_DATES } from '@/core/trade/build/care/careDates';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
 import { NumberField } from '../kit/NumberField';
-import { todayHere } from '../kit/today';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
+import { todayHere } from '../session/today';
 
 const A_YEAR = 366;
 

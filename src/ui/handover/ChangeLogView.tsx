@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useState } from 'react';
 import { ChangeLog } from '@/core/exchange/wire/handover';
-import { useSession } from '../job/session';
-import { askServer } from '../job/wireClient';
 import { FileLink } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { formatMoment } from '../kit/dates';
 import { inputLook } from '../kit/Field';
 import { Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
+import { askServer } from '../session/wireClient';
 
 const MOST_SHOWN = 300;
 

@@ -2,12 +2,12 @@ import { useMemo } from 'react';
 import { formatMinutes } from '@/core/base/units/minutes';
 import { costOf, minorWords } from '@/core/exchange/handover/cost';
 import { kitItems } from '@/core/job/records/kitItem';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
 import { NumberField } from '../kit/NumberField';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 /** Parts and hours, as planned and as they came to. */
 export function CostView() {

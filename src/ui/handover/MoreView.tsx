@@ -8,13 +8,13 @@ import { WHAT_IFS, type WhatIfId, whatIf } from '@/core/findings/whatIf/whatIf';
 import { ONE_MORE, type OneMoreWish, roomsOf, sparesIn, wishFor } from '@/core/findings/whatIf/wish';
 import { indexJob, sameKey } from '@/core/job/document/jobIndex';
 import { moneyOf } from '@/core/trade/survey/answers/money';
-import { useSession } from '../job/session';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { NumberField } from '../kit/NumberField';
 import { newRowId } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { printSlip } from './printSlip';
 
 const TASKS = { more: 'One more', less: 'One less', move: 'Move one', 'what-if': 'What if' } as const;

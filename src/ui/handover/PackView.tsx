@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { PACK_SECTIONS, type PackSectionId, USUAL_SECTIONS } from '@/core/exchange/handover/packSections';
 import { GATE_KINDS, gateOf } from '@/core/trade/testing/gate';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
 import { JobLink } from '../kit/JobLink';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 const KIND_WORDS = { run: 'Runs', cord: 'Cords', uplink: 'Uplinks', feed: 'Power feeds' } as const;
 

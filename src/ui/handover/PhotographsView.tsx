@@ -1,7 +1,7 @@
-import { useSession } from '../job/session';
 import { forgetFile } from '../kit/keptFiles';
 import { Album, Photographs, usePhotographs } from '../kit/Photographs';
 import { Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 /** All photographs of the job: of the whole, and of places, runs, devices, steps and faults. */
 export function PhotographsView() {

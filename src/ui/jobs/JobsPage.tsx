@@ -17,14 +17,14 @@ import {
   type RemovedJob,
 } from '@/core/job/document/jobListing';
 import { CabinetSketch } from '../drawing/CabinetSketch';
-import { WaitingHere } from '../job/WaitingHere';
-import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { formatDay } from '../kit/dates';
 import { Field, Input } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
 import { ThemeButton } from '../kit/theme';
-import { todayHere } from '../kit/today';
+import { WaitingHere } from '../kit/WaitingHere';
+import { todayHere } from '../session/today';
+import { askServer } from '../session/wireClient';
 
 /** The list of jobs, each with a small drawing of its cabinet. */
 export function JobsPage({

@@ -4,10 +4,10 @@ import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ListAnswer } from '@/core/exchange/wire/wire';
 import { JobsAsked } from '@/core/job/document/jobListing';
-import { Unwell } from '../job/faults';
-import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
-import { listAddress } from '../kit/earlyAsk';
+import { listAddress } from '../session/earlyAsk';
+import { Unwell } from '../session/faults';
+import { askServer } from '../session/wireClient';
 import { JobsPage } from './JobsPage';
 
 /** The list of jobs, asked for here as the address says; what was there stays until the answer is. */

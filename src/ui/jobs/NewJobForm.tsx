@@ -13,9 +13,9 @@ import { Created } from '@/core/exchange/wire/wire';
 import { NewJob } from '@/core/job/commands/newJob';
 import { gearLibrary, librarySize, starterGear } from '@/core/job/gear/library';
 import { RACK_DOORS, STANDINGS } from '@/core/job/records/rack';
-import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
+import { askServer } from '../session/wireClient';
 
 const Form = z.object({
   name: z.string().trim().min(1, 'Give the job a name').pipe(NewJob.shape.name),

@@ -1,6 +1,6 @@
 import { type QuestionId, questionOf } from '@/core/job/records/questions';
 import { answerCommand, answerOf, answerText } from '@/core/trade/survey/answers/answers';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 import { CommitField, CommitSelect, committing } from './CommitField';
 
 /** A question of the survey where it is needed: what is set here holds for the whole job. */

@@ -1,5 +1,5 @@
 import { lengthToField, parseLength } from '@/core/base/units/length';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 import { CommitField } from './CommitField';
 
 type Shared = {

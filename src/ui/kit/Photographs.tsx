@@ -1,11 +1,11 @@
 import { Camera } from 'lucide-react';
 import { useCallback, useEffect, useState } from 'react';
 import { type KeptFile, SMALL } from '@/core/exchange/wire/kept';
-import { actorHere } from '../job/actor';
-import { tryFilesNow } from '../job/fileQueue';
-import { useSession } from '../job/session';
-import { useFilesOf } from '../job/useFiles';
-import { addFile } from '../job/waitingFiles';
+import { actorHere } from '../session/actor';
+import { tryFilesNow } from '../session/fileQueue';
+import { useSession } from '../session/session';
+import { useFilesOf } from '../session/useFiles';
+import { addFile } from '../session/waitingFiles';
 import { Button } from './Button';
 import { forgetFile, keptFilesOf, picturePath } from './keptFiles';
 import { smallPicture } from './smallPicture';

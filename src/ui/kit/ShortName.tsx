@@ -1,5 +1,5 @@
 import { gearShortNames } from '@/core/job/gear/shortNames';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 
 /** The short name of a device, as it stands on sheets, drawings and labels. */
 export function ShortName({ gearId }: { gearId: string }) {

@@ -1,5 +1,5 @@
 import { KeptFiles, ResultValues } from '@/core/exchange/wire/kept';
-import { askServer } from '../job/wireClient';
+import { askServer } from '../session/wireClient';
 
 const url = (jobId: string, rest = '') => `/api/jobs/${jobId}/${rest}`;
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { rowCommands } from '@/core/job/commands/rowCommands';
 import type { TableName, TableRow } from '@/core/job/document/tables';
-import { useSessionStore } from '../job/session';
+import { useSessionStore } from '../session/session';
 
 /** Keep and drop rows, each call one step. */
 export function useRows() {

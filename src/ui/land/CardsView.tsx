@@ -13,13 +13,13 @@ import { landingParts } from '@/core/trade/panels/jacks';
 import { panelsInOrder } from '@/core/trade/panels/planLanding';
 import { rearBlocks } from '@/core/trade/panels/rowOrder';
 import { panelCards, terminationCard } from '@/core/trade/panels/terminationCard';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { ShortName } from '../kit/ShortName';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 const JOINT_WORDS: Record<Joint, string> = { none: 'no', coupler: 'with a coupler', joint: 'with a joint' };
 const END_WORDS: Record<RunEnd, string> = { panel: 'At the panel', outlet: 'At the outlet' };

@@ -8,10 +8,10 @@ import { formatMinutes } from '@/core/base/units/minutes';
 import type { Job } from '@/core/job/document/job';
 import { landOrders, landWishOf } from '@/core/trade/panels/landWish';
 import type { LandingPlan, PanelPort, WayOut } from '@/core/trade/panels/planLanding';
-import { useSession } from '../job/session';
-import { usePlanner } from '../job/usePlanner';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
+import { useSession } from '../session/session';
+import { usePlanner } from '../session/usePlanner';
 
 const SECONDS = 5;
 

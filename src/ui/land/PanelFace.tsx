@@ -8,11 +8,11 @@ import type { Network } from '@/core/job/records/network';
 import { portKey } from '@/core/job/records/portKey';
 import { canLand, type Port, portsOf } from '@/core/job/records/ports';
 import { isLive, type Run } from '@/core/job/records/run';
-import { useSession } from '../job/session';
 import { dashArray, networkInk } from '../kit/NetworkMark';
 import { carries } from '../kit/RunCarrier';
 import { ShortName } from '../kit/ShortName';
 import { useInView } from '../kit/useInView';
+import { useSession } from '../session/session';
 
 type Handlers = {
   onLand: (runId: string, panelId: string, port: number) => void;

@@ -8,10 +8,10 @@ import { indexJob, portOfKey } from '@/core/job/document/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
 import { type LandOrder, landWishOf } from '@/core/trade/panels/landWish';
 import { panelsInOrder, planLanding } from '@/core/trade/panels/planLanding';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { type Carried, CarryGround, carries, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
+import { useSession } from '../session/session';
 import { PanelFace } from './PanelFace';
 import { relandingWords } from './relanding';
 

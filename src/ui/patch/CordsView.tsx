@@ -19,11 +19,11 @@ import {
 import { linkParts } from '@/core/trade/patching/uplinks/linkParts';
 import { answerOf } from '@/core/trade/survey/answers/answers';
 import { moneyOf } from '@/core/trade/survey/answers/money';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
 import { LengthField } from '../kit/LengthField';
 import { dashArray } from '../kit/NetworkMark';
+import { TakeawayLink } from '../kit/TakeawayLink';
+import { useSession } from '../session/session';
 
 /** What to lay out, how each cord goes, and how full the managers get. */
 export function CordsView() {

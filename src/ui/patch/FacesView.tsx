@@ -5,8 +5,8 @@ import { counted } from '@/core/base/text/counted';
 import { elevation } from '@/core/job/rack/elevation';
 import type { LinePattern } from '@/core/job/records/network';
 import { type HangingCord, hangingCords, type Point } from '@/core/trade/patching/hangingCords';
-import { useSession } from '../job/session';
 import { dashArray } from '../kit/NetworkMark';
+import { useSession } from '../session/session';
 import { RackPicker } from '../stack/RackPicker';
 import { useRack } from '../stack/useRack';
 

@@ -3,8 +3,8 @@ import { formatSpeed } from '@/core/base/text/speed';
 import { canLand } from '@/core/job/records/ports';
 import type { Run } from '@/core/job/records/run';
 import { portFault } from '@/core/trade/patching/fitness';
-import { useSession } from '../job/session';
 import { carries } from '../kit/RunCarrier';
+import { useSession } from '../session/session';
 import type { End, LoomActions, RowSize } from './loomHandling';
 import type { LoomPort } from './loomLayout';
 

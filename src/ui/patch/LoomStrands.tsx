@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { formatLength } from '@/core/base/units/length';
 import type { PatchPlan } from '@/core/trade/patching/planPatching';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 import type { Span } from './drawnSpan';
 import type { Loom } from './loomLayout';
 import { SeenStrands } from './SeenStrands';

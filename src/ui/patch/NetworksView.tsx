@@ -16,15 +16,15 @@ import { readNetworkNumber } from '@/core/trade/patching/networks/networkNumber'
 import { type PlannedPort, portPlan, portSetting, switchingGear } from '@/core/trade/patching/uplinks/portPlan';
 import { type PortSetting, setPortCommands, settingOf } from '@/core/trade/patching/uplinks/setPort';
 import { takesPower } from '@/core/trade/power/poe';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
 import { Select } from '../kit/Field';
 import { MenuCheck } from '../kit/MenuCheck';
 import { MenuSheet } from '../kit/MenuSheet';
 import { NetworkMark } from '../kit/NetworkMark';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 /** Networks with their marks and numbers, and what every switch port is to be set to. */
 export function NetworksView() {

@@ -9,10 +9,10 @@ import { portKey } from '@/core/job/records/portKey';
 import { patchCommands } from '@/core/trade/patching/patchCommands';
 import { type PatchMoves, patchSchools, patchWishOf } from '@/core/trade/patching/patchWish';
 import type { PatchPlan } from '@/core/trade/patching/planPatching';
-import { useSession } from '../job/session';
-import { usePlanner } from '../job/usePlanner';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
+import { useSession } from '../session/session';
+import { usePlanner } from '../session/usePlanner';
 
 type Alternative = { moves: PatchMoves; plan: PatchPlan };
 

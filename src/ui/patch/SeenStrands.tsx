@@ -1,7 +1,7 @@
 import { portKey } from '@/core/job/records/portKey';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { type SeenPlace, useSeenElsewhere } from '../kit/seenElsewhere';
+import { useSession } from '../session/session';
 import type { Loom } from './loomLayout';
 import { curvePath } from './sCurve';
 import { cordCurve, placesOf } from './strand';

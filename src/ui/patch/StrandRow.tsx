@@ -1,11 +1,11 @@
 import { type KeyboardEvent, memo } from 'react';
 import type { Grade } from '@/core/base/text/grade';
 import { isLive } from '@/core/job/records/run';
-import { useSession } from '../job/session';
 import { GradeMark } from '../kit/GradeMark';
 import { carries } from '../kit/RunCarrier';
 import { useTripped } from '../kit/tripped';
 import { useInView } from '../kit/useInView';
+import { useSession } from '../session/session';
 import type { LoomActions, RowSize } from './loomHandling';
 import type { LoomRow } from './loomLayout';
 

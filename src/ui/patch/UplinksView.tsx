@@ -18,12 +18,12 @@ import { gatewayWords } from '@/core/trade/patching/uplinks/gatewayWords';
 import { bundleFaults, bundlesOf } from '@/core/trade/patching/uplinks/linkBundles';
 import { topologyOf } from '@/core/trade/patching/uplinks/topology';
 import { listUplinks } from '@/core/trade/patching/uplinks/uplinkFacts';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { ShortName } from '../kit/ShortName';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 const MEDIUM_WORDS: Record<UplinkMedium, string> = {
   auto: 'by distance',

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { ProofAnswer } from '@/core/trade/people/people';
-import { askServer } from '../job/wireClient';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
+import { askServer } from '../session/wireClient';
 import { Wrong } from './formParts';
 import { useProof } from './proof';
 

@@ -13,11 +13,11 @@ import {
   SignedOut,
   writes,
 } from '@/core/trade/people/people';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
 import { Heading } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { CopyLink } from './CopyLink';
 import { Wrong } from './formParts';
 import { useAsk } from './useAsk';

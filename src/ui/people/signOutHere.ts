@@ -1,6 +1,6 @@
 import { SignedOut } from '@/core/trade/people/people';
-import { steppedOut } from '../job/outbox';
-import { askServer } from '../job/wireClient';
+import { steppedOut } from '../session/outbox';
+import { askServer } from '../session/wireClient';
 
 /** Sign out, and wipe what this device kept. @returns what still waits, where that would be lost; nothing is done then */
 export async function signOutHere(evenThough = false): Promise<number> {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { z } from 'zod';
-import { CannotBeDone } from '../job/faults';
-import { askServer } from '../job/wireClient';
+import { CannotBeDone } from '../session/faults';
+import { askServer } from '../session/wireClient';
 import { askForProof } from './proof';
 
 /** Ask the server for something that is done at once or not at all, and say what went wrong. */

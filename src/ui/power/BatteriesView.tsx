@@ -29,13 +29,13 @@ import {
 } from '@/core/trade/power/batteries';
 import { wantedKva } from '@/core/trade/power/generator';
 import { answerOf } from '@/core/trade/survey/answers/answers';
-import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { type FieldGroup, RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
 import { axis, useChart } from '../kit/useChart';
 import { Figure, Figures, Heading, NotKnown, round, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { usePower } from './usePower';
 
 /** Battery units: how long they last, what to drop, when their blocks are due; and the generator behind them. */

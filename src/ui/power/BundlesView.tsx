@@ -11,11 +11,11 @@ import { citeFor } from '@/core/base/standards/cite';
 import { counted } from '@/core/base/text/counted';
 import { formatLength } from '@/core/base/units/length';
 import { pathwayHeats } from '@/core/trade/runs/pathways/cableHeat';
-import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
 import { Heading, round, Scroll, StateMark } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 /** What power over the cables does to the bundles in each pathway. */
 export function BundlesView() {

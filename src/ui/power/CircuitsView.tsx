@@ -14,7 +14,6 @@ import { type WallOutlet, wallOutlets } from '@/core/job/records/wallOutlet';
 import type { CircuitFacts } from '@/core/trade/power/circuitFacts';
 import { figureOf, isAnswered } from '@/core/trade/survey/answers/answers';
 import { moneyOf } from '@/core/trade/survey/answers/money';
-import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
@@ -22,6 +21,7 @@ import { LengthField } from '../kit/LengthField';
 import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { LoadChart } from './LoadChart';
 import { usePower } from './usePower';
 

@@ -17,15 +17,15 @@ import { carriedLoad, feedsOf, unitLimitAmps, voltsOf, wallOutletsOf } from '@/c
 import { mainsSideOf, mainsWayMm, stockCordMm } from '@/core/trade/power/mainsCords';
 import { plugFit } from '@/core/trade/power/plugFit';
 import { type PlugPlan, plugCommands } from '@/core/trade/power/plugPlan';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
-import { usePlanner } from '../job/usePlanner';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useRows } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
+import { usePlanner } from '../session/usePlanner';
 
 /** An inlet in the hand, to be put into an outlet. */
 type Held = { gear: Gear; inlet: number };

@@ -18,11 +18,11 @@ import { type CabinetHeat, riseOf } from '@/core/trade/power/cooling/cabinetHeat
 import { cheapestMeasures, effects, measuresFor } from '@/core/trade/power/cooling/measures';
 import { btuPerHour } from '@/core/trade/power/mainsCurrent';
 import { answerOf, figureOf } from '@/core/trade/survey/answers/answers';
-import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { axis, useChart } from '../kit/useChart';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { usePower } from './usePower';
 
 const POSITION_WORDS: Readonly<Record<string, string>> = {

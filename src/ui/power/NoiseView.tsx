@@ -6,13 +6,13 @@ import { noiseSource, noiseTargets, PLACE_USES } from '@/core/base/standards/noi
 import { percent } from '@/core/base/units/percent';
 import { type NoisePlace, noisePlaces } from '@/core/job/records/noisePlace';
 import { type PlaceNoise, withLevels } from '@/core/trade/power/noise/placeNoise';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { usePower } from './usePower';
 
 /** What is heard where people are, and which device it comes from. */

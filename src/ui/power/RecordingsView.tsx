@@ -16,13 +16,13 @@ import { Drives, type Gear } from '@/core/job/records/gear';
 import { type Stream, streams } from '@/core/job/records/stream';
 import { type RecorderFacts, recordersOf } from '@/core/trade/power/storage/recorders';
 import { toTib } from '@/core/trade/power/storage/recordings';
-import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, NotKnown, round, Scroll, StateMark } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { usePower } from './usePower';
 
 /** How many days recorders hold, and which drives that takes. */

@@ -15,11 +15,11 @@ import {
 } from '@/core/trade/power/dependencies/parts';
 import { lostWords, type Trip } from '@/core/trade/power/dependencies/trip';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
 import { useTripped } from '../kit/tripped';
 import { Heading, NotKnown, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { usePower } from './usePower';
 
 const KINDS: Readonly<Record<PartKind, string>> = {

@@ -4,12 +4,12 @@ import { useEffect } from 'react';
 import { counted } from '@/core/base/text/counted';
 import { tripNow } from '@/core/findings/stations/powerReport';
 import { partName, partOfKey } from '@/core/trade/power/dependencies/parts';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
-import { todayHere } from '../kit/today';
 import { useTripped } from '../kit/tripped';
+import { useSession } from '../session/session';
+import { todayHere } from '../session/today';
 
 /** In every station while something is tripped: what it is, what that leaves, and the way back. */
 export default function TrippedBar() {

@@ -6,16 +6,16 @@ import { firstPassYield, testPace, type Yield, yieldsBy } from '@/core/trade/tes
 import { GATE_KINDS, type GateKind, type GateThing, gateOf, vouchFor } from '@/core/trade/testing/gate';
 import { proofs } from '@/core/trade/testing/proof';
 import { sampleFinds } from '@/core/trade/testing/yields';
-import { actorHere } from '../job/actor';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
 import { nowHere, secondHere } from '../kit/nowHere';
-import { todayHere } from '../kit/today';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll, StateMark } from '../kit/viewParts';
+import { actorHere } from '../session/actor';
+import { useSession } from '../session/session';
+import { todayHere } from '../session/today';
 import { ResultDetails } from './ResultDetails';
 
 const STATES: readonly GateThing['state'][] = [

@@ -5,16 +5,16 @@ import type { KeptFile } from '@/core/exchange/wire/kept';
 import type { Gear } from '@/core/job/records/gear';
 import { changesBetween, type PortChange } from '@/core/trade/testing/switches/laterReading';
 import type { SeenPort } from '@/core/trade/testing/switches/readWalk';
-import { actorHere } from '../job/actor';
-import { tryFilesNow } from '../job/fileQueue';
-import { useSession } from '../job/session';
-import { useFilesOf } from '../job/useFiles';
-import { addFile } from '../job/waitingFiles';
 import { Button, FileLink } from '../kit/Button';
 import { keptFilePath, keptFilesOf, keptText } from '../kit/keptFiles';
 import { nowHere } from '../kit/nowHere';
 import { newRowId } from '../kit/useRows';
 import { Heading } from '../kit/viewParts';
+import { actorHere } from '../session/actor';
+import { tryFilesNow } from '../session/fileQueue';
+import { useSession } from '../session/session';
+import { useFilesOf } from '../session/useFiles';
+import { addFile } from '../session/waitingFiles';
 
 export type SeenNow = { text: string; seen: readonly SeenPort[]; simulated: boolean };
 

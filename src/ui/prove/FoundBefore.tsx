@@ -1,9 +1,9 @@
 import { PART_WORDS, SYMPTOM_WORDS } from '@/core/job/records/mend';
 import type { Run } from '@/core/job/records/run';
-import { useSession } from '../job/session';
 import { forgetFile } from '../kit/keptFiles';
 import { Album, Photographs, usePhotographs } from '../kit/Photographs';
 import { Heading } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 /** What was found at a run before. */
 export function FoundBefore({ run }: { run: Run }) {

@@ -11,16 +11,16 @@ import {
   type ResultColumn,
   type ResultColumnMap,
 } from '@/core/trade/testing/resultColumns';
-import { actorHere } from '../job/actor';
-import { tryFilesNow } from '../job/fileQueue';
-import { useSession } from '../job/session';
-import { addFile, dropFile } from '../job/waitingFiles';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
 import { keepMapping, keptMapping } from '../kit/keptMapping';
 import { Sheet } from '../kit/Sheet';
 import { newRowId } from '../kit/useRows';
+import { actorHere } from '../session/actor';
+import { tryFilesNow } from '../session/fileQueue';
+import { useSession } from '../session/session';
+import { addFile, dropFile } from '../session/waitingFiles';
 
 type Given = { name: string; bytes: Uint8Array };
 const SHOWN = 100;

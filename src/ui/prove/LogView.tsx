@@ -8,17 +8,16 @@ import { detectsSplits, newResult } from '@/core/trade/testing/newResult';
 import { isSettled, type Proof, proofs, resultFault } from '@/core/trade/testing/proof';
 import { readingOf, readWireMap } from '@/core/trade/testing/wireMap';
 import { runOfScan } from '@/core/trade/trace/readScan';
-import { actorHere } from '../job/actor';
-import { useSession } from '../job/session';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
-
 import { CommitSelect } from '../kit/CommitField';
 import { secondHere } from '../kit/nowHere';
 import { ThumbField } from '../kit/ThumbField';
 import { useAnnounce } from '../kit/useAnnounce';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll, StateMark } from '../kit/viewParts';
+import { actorHere } from '../session/actor';
+import { useSession } from '../session/session';
 import { ScanField } from './ScanField';
 import { TELL_WORDS, TesterFields } from './TesterFields';
 

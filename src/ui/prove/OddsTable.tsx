@@ -1,10 +1,10 @@
 import { percent } from '@/core/base/units/percent';
 import { type FaultPart, PART_WORDS, SYMPTOM_WORDS, type Symptom } from '@/core/job/records/mend';
 import { type Finds, oddsOf } from '@/core/trade/testing/odds';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { NumberField } from '../kit/NumberField';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 /** The odds that Trouble goes by: the rule of thumb, what it was changed to, and what was found. */
 export function OddsTable({ symptom, finds }: { symptom: Symptom; finds: Finds }) {

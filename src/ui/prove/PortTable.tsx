@@ -2,8 +2,8 @@ import type { Gear } from '@/core/job/records/gear';
 import { takesPower } from '@/core/trade/power/poe';
 import type { SeenPort } from '@/core/trade/testing/switches/readWalk';
 import { plannedPorts } from '@/core/trade/testing/switches/reconcile';
-import { useSession } from '../job/session';
 import { Heading } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 const known = (value: string | number | null): string => (value === null ? 'not said' : String(value));
 

@@ -4,11 +4,11 @@ import type { Result } from '@/core/job/records/result';
 import type { Run } from '@/core/job/records/run';
 import { calibrationMark, type Proof, resultFault } from '@/core/trade/testing/proof';
 import { readLimitName, worstMargin } from '@/core/trade/testing/sweep';
-import { useSession } from '../job/session';
 import { Button, FileLink } from '../kit/Button';
 import { keptFilePath, valuesOf } from '../kit/keptFiles';
 import { Photographs } from '../kit/Photographs';
 import { StateMark } from '../kit/viewParts';
+import { useSession } from '../session/session';
 import { FoundBefore } from './FoundBefore';
 import { SweepChart } from './SweepChart';
 

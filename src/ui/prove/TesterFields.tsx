@@ -1,8 +1,8 @@
 import { TESTER_TELLS, type Tester, testers } from '@/core/job/records/tester';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 export const TELL_WORDS = {
   continuity: 'continuity',

@@ -12,13 +12,13 @@ import {
   runsSharingWith,
   troubleOf,
 } from '@/core/trade/testing/trouble';
-import { actorHere } from '../job/actor';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { nowHere } from '../kit/nowHere';
 import { newRowId, useRows } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
+import { actorHere } from '../session/actor';
+import { useSession } from '../session/session';
 import { FoundBefore } from './FoundBefore';
 import { OddsTable } from './OddsTable';
 import { useFinds } from './useFinds';

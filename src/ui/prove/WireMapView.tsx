@@ -1,11 +1,10 @@
 import { useState } from 'react';
 import { citeFor } from '@/core/base/standards/cite';
 import { CONTACT_PAIRS, readingOf, readWireMap, wireMapSource } from '@/core/trade/testing/wireMap';
-import { useSession } from '../job/session';
-
 import { CommitSelect } from '../kit/CommitField';
 import { inputLook } from '../kit/Field';
 import { Heading, Scroll } from '../kit/viewParts';
+import { useSession } from '../session/session';
 
 const START = '1 2 3 - 5 6 7 8';
 const SPLITS = { unknown: 'it cannot tell', no: 'none seen', yes: 'split pairs seen' } as const;

@@ -1,5 +1,5 @@
 import { type AskSwitch, SimulatedSwitch, SwitchAnswer, SwitchesHere } from '@/core/exchange/wire/switches';
-import { askServer } from '../job/wireClient';
+import { askServer } from '../session/wireClient';
 
 const LONGEST_MS = 45_000;
 

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { FindsElsewhere } from '@/core/exchange/wire/kept';
 import type { Finds } from '@/core/trade/testing/odds';
-import { askServer } from '../job/wireClient';
+import { askServer } from '../session/wireClient';
 
 /** Faults found in other jobs, which teach the odds; none until they were read, or without a network. */
 export function useFinds(jobId: string): Finds {

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { CODE_WORDS, type End, MARK_WORDS, type Mark, type Meeting } from '@/core/exchange/wire/meeting';
 import { indexJob } from '@/core/job/document/jobIndex';
-import { sayWord, useMeetings, usePresence } from '../job/meeting';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { useAnnounce } from '../kit/useAnnounce';
+import { sayWord, useMeetings, usePresence } from '../session/meeting';
+import { useSession } from '../session/session';
 import { goTo } from './place';
 
 const END_WORDS: Record<Exclude<End, ''>, string> = { panel: 'Panel end', room: 'Room end' };

@@ -4,11 +4,11 @@ import { find } from '@/core/trade/trace/find';
 import { runOfScan } from '@/core/trade/trace/readScan';
 import { readSpoken } from '@/core/trade/trace/spoken';
 import { traceParts, traceRun } from '@/core/trade/trace/traceRun';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CameraScan } from '../kit/CameraScan';
 import { inputLook } from '../kit/Field';
 import { Photographs } from '../kit/Photographs';
+import { useSession } from '../session/session';
 import { goTo } from './place';
 import { Unlocked } from './unlocked';
 

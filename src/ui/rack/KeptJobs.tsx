@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { keptJobs, pinJob } from '../job/outbox';
-import { WaitingHere } from '../job/WaitingHere';
 import { Button } from '../kit/Button';
+import { WaitingHere } from '../kit/WaitingHere';
+import { keptJobs, pinJob } from '../session/outbox';
 import { goTo } from './place';
 
 type Kept = Awaited<ReturnType<typeof keptJobs>>[number];

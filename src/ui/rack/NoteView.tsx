@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { openPoints } from '@/core/job/records/openPoint';
-import { useSession, useSessionStore } from '../job/session';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
 import { useAnnounce } from '../kit/useAnnounce';
 import { newRowId } from '../kit/useRows';
+import { useSession, useSessionStore } from '../session/session';
 
 /** Letters of an open point, and about what a note of a run has room for. */
 const MOST = 300;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { indexJob } from '@/core/job/document/jobIndex';
 import type { Place } from '@/core/job/records/place';
-import { useSession } from '../job/session';
 import { Select } from '../kit/Field';
 import { Photographs } from '../kit/Photographs';
+import { useSession } from '../session/session';
 import { PLACE_WORDS } from '../survey/placeWords';
 
 const placeName = ({ kind, name }: Place): string =>

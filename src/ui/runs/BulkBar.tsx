@@ -7,8 +7,8 @@ import { valuesOf } from '@/core/findings/schedule/scheduleView';
 import { labelBearers } from '@/core/trade/labels/labelScheme';
 import { editCell, scheduleColumns } from '@/core/trade/runs/cells';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
+import { useSession } from '../session/session';
 import { NAMES } from './columns';
 import { LISTS } from './ScheduleLists';
 

@@ -8,13 +8,13 @@ import type { Box } from '@/core/job/records/box';
 import { cableKindsOf } from '@/core/trade/runs/cableKinds';
 import { cablePlanCommands, leftInBoxMm, toPull } from '@/core/trade/runs/cablePlan';
 import { pullSheet } from '@/core/trade/runs/pullSheet';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
 import { AnswerField } from '../kit/AnswerField';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
+import { TakeawayLink } from '../kit/TakeawayLink';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import { useCablePlanner } from './useCablePlanner';
 
 /** Cable to buy: boxes at hand, which run from which box, and the pulls in order. */

@@ -13,12 +13,12 @@ import {
   RUN_COLUMNS,
   type RunColumn,
 } from '@/core/trade/runs/runColumns';
-import { useSession } from '../job/session';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
 import { keepMapping, keptMapping } from '../kit/keptMapping';
 import { Sheet } from '../kit/Sheet';
+import { useSession } from '../session/session';
 
 export type Given = { name: string; bytes: Uint8Array };
 

@@ -8,11 +8,11 @@ import { formatSize, lengthToField } from '@/core/base/units/length';
 import { CABLE_RATINGS, type CableKind, CONDUCTORS, cableKinds } from '@/core/job/records/cableKind';
 import { CARRIES } from '@/core/job/records/run';
 import { cableKindsOf } from '@/core/trade/runs/cableKinds';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 /** Kinds of cable: those that ship with the program, and those of the job. */
 export function KindsView() {

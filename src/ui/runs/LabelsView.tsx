@@ -17,10 +17,10 @@ import {
 import { labelPages } from '@/core/trade/labels/labelPages';
 import { breaksScheme, labelBearers, planLabels, renameCommands, type Scheme } from '@/core/trade/labels/labelScheme';
 import { answerCommand, answerOf } from '@/core/trade/survey/answers/answers';
-import { useSession } from '../job/session';
-import { TakeawayLink, takeawayPath } from '../job/TakeawayLink';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
+import { TakeawayLink, takeawayPath } from '../kit/TakeawayLink';
+import { useSession } from '../session/session';
 
 const MEASURES: { field: keyof LabelSheetSize; words: string }[] = [
   { field: 'pageWidthMm', words: 'Page width' },

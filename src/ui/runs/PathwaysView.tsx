@@ -25,11 +25,11 @@ import { type PathwayFigures, pathwayFigures } from '@/core/trade/runs/pathways/
 import { type PathwayFigureName, pathwayReckonings } from '@/core/trade/runs/pathways/pathwayReckonings';
 import { BundleSection } from '../drawing/BundleSection';
 import { Why } from '../handbook/Why';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import { RunPicker } from './RunPicker';
 
 /** Pathways with the runs through them: fill, bundle, bends, hooks, ties, strings and the distance to mains. */

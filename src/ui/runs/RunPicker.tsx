@@ -2,9 +2,9 @@
 
 import { useMemo, useState } from 'react';
 import { arrangeRuns, PLAIN_VIEW, runsIn } from '@/core/findings/schedule/scheduleView';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
+import { useSession } from '../session/session';
 
 const SHOWN = 400;
 

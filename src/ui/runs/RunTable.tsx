@@ -7,8 +7,8 @@ import { runsIn, type ScheduleItem, type ScheduleView, shownRuns } from '@/core/
 import { type CellsRead, editCell, pasteCells } from '@/core/trade/runs/cells';
 import { runLengthMm } from '@/core/trade/runs/routeLength';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
-import { useSession } from '../job/session';
 import { useThumbed } from '../kit/useThumbed';
+import { useSession } from '../session/session';
 import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';
 import { EntryRow } from './EntryRow';
 import { type RowActions, RunRow } from './RunRow';

@@ -5,7 +5,7 @@ import { keptBy } from '@/core/job/document/reads';
 import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '@/core/job/records/run';
 import { cableKindsOf } from '@/core/trade/runs/cableKinds';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 
 /** Lists that cells offer while typing. */
 export const LISTS: Partial<Record<RunColumn, string>> = {

@@ -7,10 +7,10 @@ import { expandLabels } from '@/core/base/text/labelPattern';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
 import { Refusal } from '@/core/base/text/refusal';
 import { isUntraced } from '@/core/job/records/run';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 const inputs = (form: HTMLFormElement) =>
   Object.fromEntries([...new FormData(form)].map(([name, value]) => [name, String(value).trim()]));

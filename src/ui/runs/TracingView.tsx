@@ -10,10 +10,10 @@ import { jackFindings, openRuns, settleCommands } from '@/core/trade/runs/unlabe
 import { planWalks } from '@/core/trade/runs/unlabelled/walks';
 import { answerCommand, answerOf, figureOf } from '@/core/trade/survey/answers/answers';
 import { answersAt, simulatedBuilding } from '@/simulators/toneSet';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, committing } from '../kit/CommitField';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import { JackEntry, TailEntry } from './TracingEntry';
 
 const STATES = {

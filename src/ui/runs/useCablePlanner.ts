@@ -1,6 +1,6 @@
 import type { Job } from '@/core/job/document/job';
 import type { CablePlan } from '@/core/trade/runs/cablePlan';
-import { usePlanner } from '../job/usePlanner';
+import { usePlanner } from '../session/usePlanner';
 
 const SECONDS = 2;
 

@@ -4,11 +4,11 @@ import { formatSize } from '@/core/base/units/length';
 import { freeGearName, gearLibrary, type LibraryEntry, librarySize } from '@/core/job/gear/library';
 import { portWords } from '@/core/job/gear/portPattern';
 import { GEAR_KINDS } from '@/core/job/records/gear';
-import { useSession } from '../job/session';
-import { useTemplate } from '../job/template';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
 import { Sheet } from '../kit/Sheet';
+import { useSession } from '../session/session';
+import { useTemplate } from '../session/template';
 import { KIND_WORDS } from './gearFields';
 
 /** The firm's own gear and the built-in library of generic gear: each press adds one to the pile. */

@@ -12,9 +12,9 @@ import type { Arrangement } from '@/core/trade/rack/arrange/arrange';
 import { PRIORITIES, SCHOOLS, schoolReasons, schoolSource, wishOf } from '@/core/trade/rack/arrange/arrangeWish';
 import { answerCommand, answerOf } from '@/core/trade/survey/answers/answers';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
+import { useSession } from '../session/session';
 import { useArrange } from './useArrange';
 
 const WISHES: readonly QuestionId[] = [

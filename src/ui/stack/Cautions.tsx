@@ -1,6 +1,6 @@
 import { citeFor } from '@/core/base/standards/cite';
 import type { Caution } from '@/core/trade/rack/mounting/cautions';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 
 /** What is to be said before the work is done, each with its source. */
 export function Cautions({ cautions }: { cautions: readonly Caution[] }) {

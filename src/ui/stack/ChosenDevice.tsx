@@ -4,10 +4,10 @@ import { indexJob } from '@/core/job/document/jobIndex';
 import { isUpright } from '@/core/job/gear/body';
 import type { Gear } from '@/core/job/records/gear';
 import { aimAt } from '@/core/trade/rack/arrange/aim';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import { useCarrying } from './carrying';
 
 /** What can be done with the device that was chosen. */

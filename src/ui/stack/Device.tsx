@@ -3,8 +3,8 @@ import { Pin } from 'lucide-react';
 import { memo, useEffect, useRef } from 'react';
 import type { ElevationItem } from '@/core/job/rack/elevation';
 import { Faceplate } from '../drawing/Faceplate';
-import { useSession } from '../job/session';
 import { useTripped } from '../kit/tripped';
+import { useSession } from '../session/session';
 import { useCarrying } from './carrying';
 import type { Carry } from './useCarry';
 

@@ -10,8 +10,8 @@ import { indexJob } from '@/core/job/document/jobIndex';
 import { standOf } from '@/core/job/rack/stand';
 import type { Gear } from '@/core/job/records/gear';
 import { planPlacement } from '@/core/trade/rack/arrange/planPlacement';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
+import { useSession } from '../session/session';
 import { useCarrying } from './carrying';
 import type { Carry } from './useCarry';
 

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import type { GearChanges } from '@/core/job/commands/gear';
 import { freeGearName } from '@/core/job/gear/library';
 import { Gear } from '@/core/job/records/gear';
-import { useSession } from '../job/session';
 import { Photographs } from '../kit/Photographs';
 import { RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
+import { useSession } from '../session/session';
 import { gearFields } from './gearFields';
 
 /** All that is said of one device: of one in the job, or of a new one of your own. */

@@ -7,8 +7,8 @@ import { formatSize } from '@/core/base/units/length';
 import { type HoleCard, holeCard, holeHeightMm } from '@/core/job/rack/holes';
 import { shownUnit } from '@/core/job/rack/units';
 import type { Rack } from '@/core/job/records/rack';
-import { useSession } from '../job/session';
-import { TakeawayLink } from '../job/TakeawayLink';
+import { TakeawayLink } from '../kit/TakeawayLink';
+import { useSession } from '../session/session';
 
 const HOLE_NAMES = ['lower', 'middle', 'upper'];
 

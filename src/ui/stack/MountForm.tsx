@@ -4,9 +4,9 @@ import { parseSize, sizeToField, sizeUnit } from '@/core/base/units/length';
 import { type Mount, Mount as MountSchema, WALLS } from '@/core/job/records/mount';
 import type { Rack } from '@/core/job/records/rack';
 import { mountOf, WALL_WORDS } from '@/core/trade/rack/mounting/wallMount';
-import { useSession } from '../job/session';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 const spaced = (key: string) => key.replace(/-/g, ' ');
 

@@ -7,7 +7,7 @@ import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/j
 import { sideOf } from '@/core/job/records/placement';
 import type { Rack } from '@/core/job/records/rack';
 import { aimWords } from '@/core/trade/rack/arrange/aim';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 import { useCarrying } from './carrying';
 import { Device } from './Device';
 import { type Overlay, overlayOf } from './overlays';

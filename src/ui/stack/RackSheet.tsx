@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
 import type { RackChanges } from '@/core/job/commands/racks';
 import { Rack } from '@/core/job/records/rack';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { RecordForm } from '../kit/RecordForm';
 import { Sheet } from '../kit/Sheet';
+import { useSession } from '../session/session';
 import { rackFields } from './rackFields';
 
 /** All that is said of a rack, or of a new one. Gear that no longer fits stays and becomes a snag. */

@@ -6,7 +6,7 @@ import { type Elevation, type ElevationItem, elevation, unitTop } from '@/core/j
 import { depthsOf } from '@/core/job/rack/space';
 import { sideOf } from '@/core/job/records/placement';
 import type { Rack } from '@/core/job/records/rack';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 import { useCarrying } from './carrying';
 
 const MARGIN = 14;

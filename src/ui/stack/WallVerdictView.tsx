@@ -21,7 +21,7 @@ import {
   boardThicknessSource,
 } from '@/core/trade/rack/mounting/backboard';
 import { wallVerdict } from '@/core/trade/rack/mounting/wallMount';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 
 /** Loads, forces on the fixings, what they bear, and the board. */
 export function WallVerdictView({ rack }: { rack: Rack }) {

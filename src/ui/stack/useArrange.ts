@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Job } from '@/core/job/document/job';
 import { type Arrangement, arrangementSoFar, type BetterSoFar } from '@/core/trade/rack/arrange/arrange';
 import type { ArrangeWish } from '@/core/trade/rack/arrange/arrangeWish';
-import { usePlannerThread } from '../job/plannerThread';
+import { usePlannerThread } from '../session/plannerThread';
 
 const SECONDS = 12;
 type Slot = { wish: ArrangeWish; made: Arrangement | null; better: BetterSoFar | null };

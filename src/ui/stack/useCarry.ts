@@ -9,8 +9,8 @@ import type { Gear } from '@/core/job/records/gear';
 import type { Face } from '@/core/job/records/placement';
 import type { Rack } from '@/core/job/records/rack';
 import { type Aim, aimAt, aimWords, carrierUnits, facesFor } from '@/core/trade/rack/arrange/aim';
-import { useSessionStore } from '../job/session';
 import { useAnnounce } from '../kit/useAnnounce';
+import { useSessionStore } from '../session/session';
 import { useCarrying } from './carrying';
 
 export type Carry = ReturnType<typeof useCarry>;

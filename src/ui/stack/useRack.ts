@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
-import { useSession } from '../job/session';
+import { useSession } from '../session/session';
 
 /** The cabinets of the job in order, and the one that is looked at: the first until another is chosen. */
 export function useRack() {

@@ -7,10 +7,10 @@ import type { Advice, AdviceOption } from '@/core/trade/survey/advice/advice';
 import { adviceFor, chooseCommands } from '@/core/trade/survey/advice/advisers';
 import { choiceId, chosenOption } from '@/core/trade/survey/advice/chosen';
 import { moneyOf } from '@/core/trade/survey/answers/money';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField } from '../kit/CommitField';
 import { useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 /** Decisions with both sides' reasons and what each costs in this job; the choice is kept. */
 export function AdviceView() {

@@ -6,8 +6,8 @@ import { percent } from '@/core/base/units/percent';
 import { answerCommand, figureOf } from '@/core/trade/survey/answers/answers';
 import { type Capacity, capacities } from '@/core/trade/survey/capacity';
 import { Why } from '../handbook/Why';
-import { useSession } from '../job/session';
 import { CommitField, committing } from '../kit/CommitField';
+import { useSession } from '../session/session';
 import { CapacityChart } from './CapacityChart';
 
 const show = (value: number) => String(Math.round(value * 10) / 10);

@@ -2,11 +2,11 @@ import { Trash2 } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
 import { CONTACT_ROLES, type ContactRole, contacts } from '@/core/job/records/contact';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { Input } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 const ROLES = CONTACT_ROLES.map((value) => ({ value, words: value }));
 

@@ -1,9 +1,9 @@
 import { counted } from '@/core/base/text/counted';
 import { listed } from '@/core/base/text/listed';
 import { drawRooms, namedRooms } from '@/core/trade/survey/answers/namedRooms';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 /** Rooms that runs name and the plan does not have: drawn in a row, to be measured later. */
 export function NamedRooms() {

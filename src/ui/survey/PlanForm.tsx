@@ -7,12 +7,12 @@ import { PLACE_KINDS, type Place, type PlaceKind } from '@/core/job/records/plac
 import type { Room } from '@/core/job/records/room';
 import { ENTRY_SIDES } from '@/core/job/records/run';
 import { isInside, siteOf } from '@/core/trade/survey/answers/site';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { CommitField, CommitSelect } from '../kit/CommitField';
 import { LengthField } from '../kit/LengthField';
 import { Photographs } from '../kit/Photographs';
 import { useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import type { Chosen } from './chosen';
 import { PLACE_WORDS } from './placeWords';
 

@@ -8,11 +8,11 @@ import type { Floor } from '@/core/job/records/floor';
 import type { Place } from '@/core/job/records/place';
 import type { Room } from '@/core/job/records/room';
 import { siteOf } from '@/core/trade/survey/answers/site';
-import { useSession } from '../job/session';
 import { SILENT } from '../kit/silentDrag';
 import { useTripped } from '../kit/tripped';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import type { Chosen } from './chosen';
 import { PLACE_WORDS } from './placeWords';
 

@@ -8,8 +8,8 @@ import {
   isAnswered,
   questionsFor,
 } from '@/core/trade/survey/answers/answers';
-import { useSession } from '../job/session';
 import { CommitField, CommitSelect, committing } from '../kit/CommitField';
+import { useSession } from '../session/session';
 
 /** Every question that changes a computation, a caution or the record, and every figure that can be set. */
 export function QuestionsView() {

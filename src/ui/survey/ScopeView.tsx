@@ -6,10 +6,10 @@ import { citeFor } from '@/core/base/standards/cite';
 import { openPoints } from '@/core/job/records/openPoint';
 import { cautionsFor } from '@/core/trade/survey/cautions';
 import { openByItself } from '@/core/trade/survey/openPoints';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { Input } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 import { ContactsList } from './ContactsList';
 
 /** What is left for later or still open, and the cautions that this job calls for. */

@@ -8,9 +8,9 @@ import { WISH_KINDS, type Wish, type WishKind } from '@/core/job/records/wish';
 import { siteOf } from '@/core/trade/survey/answers/site';
 import { OUTLET_RULES } from '@/core/trade/survey/outletRules';
 import { acceptCommands, proposeRuns, surplusCommands } from '@/core/trade/survey/proposeRuns';
-import { useSession } from '../job/session';
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';
+import { useSession } from '../session/session';
 
 const newRunId = () => `run-${crypto.randomUUID()}`;
 type Scope = Wish['scope'];

@@ -4,7 +4,7 @@ import { cache } from 'react';
 import { can, mayIn } from '@/server/can';
 import { jobName } from '@/server/jobs';
 import { enterPage } from '@/server/pageDoor';
-import { JobRoom } from '@/ui/job/JobRoom';
+import { JobRoom } from '@/ui/shell/JobRoom';
 
 export const dynamic = 'force-dynamic';
 

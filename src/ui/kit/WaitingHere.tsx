@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { counted } from '@/core/base/text/counted';
-import { startFiles } from './fileQueue';
-import { type WaitingHere as Here, waitingHere } from './outbox';
-import { filesHere } from './waitingFiles';
+import { startFiles } from '../session/fileQueue';
+import { type WaitingHere as Here, waitingHere } from '../session/outbox';
+import { filesHere } from '../session/waitingFiles';
 
 const wordsOf = ({ waiting, aside }: Here): string =>
   [waiting > 0 ? `${counted(waiting, 'item')} waiting` : '', aside > 0 ? `${aside} set aside` : '']

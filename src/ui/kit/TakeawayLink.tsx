@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { type Takeaway, type TakeawayId, takeawayKindWords, takeawayOf } from '@/core/exchange/formats/takeaways';
-import { FileLink } from '../kit/Button';
-import { useSession } from './session';
+import { useSession } from '../session/session';
+import { FileLink } from './Button';
 
 /** Where a file of a job is made. */
 export const takeawayPath = (jobId: string, id: TakeawayId, options?: Record<string, string>) =>

@@ -11,20 +11,20 @@ import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
 import { useTripped } from '../kit/tripped';
 import { Announcer } from '../kit/useAnnounce';
-import { enterAs, type MemberHere } from './actor';
+import { enterAs, type MemberHere } from '../session/actor';
+import { CannotBeDone, Unwell } from '../session/faults';
+import { openHere, openPast } from '../session/openHere';
+import { type Notice, SessionContext, type SessionStore } from '../session/session';
+import { useOpened } from '../session/useOpened';
 import { Docket } from './Docket';
 import { FindDialog } from './FindDialog';
-import { CannotBeDone, Unwell } from './faults';
 import { JobHeader } from './JobHeader';
 import { KeysSheet } from './KeysSheet';
 import { LookBackBar } from './LookBackBar';
-import { openHere, openPast } from './openHere';
 import { StationGuard } from './StationGuard';
 import { StationScreen } from './StationScreen';
-import { type Notice, SessionContext, type SessionStore } from './session';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
-import { useOpened } from './useOpened';
 
 /** Fetched when something is tripped. */
 const TrippedBar = lazy(() => import('../power/TrippedBar'));

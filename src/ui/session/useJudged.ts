@@ -2,8 +2,8 @@ import { startTransition, useDeferredValue, useEffect, useState } from 'react';
 import { judgeInParts } from '@/core/findings/snags/findSnags';
 import type { Job } from '@/core/job/document/job';
 import { judgedOnDay } from '@/core/trade/power/cooling/upsFacts';
-import { todayHere } from '../kit/today';
 import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
+import { todayHere } from './today';
 
 /** Milliseconds that a part of the judging may take at most: an answer of the server may come while nothing else is to be done. */
 const SLICE_MS = 8;

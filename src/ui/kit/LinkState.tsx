@@ -1,6 +1,6 @@
 import { counted } from '@/core/base/text/counted';
-import { linkOf, useSession } from './session';
-import { useFilesOf } from './useFiles';
+import { linkOf, useSession } from '../session/session';
+import { useFilesOf } from '../session/useFiles';
 
 /** How it stands with the server, and how much waits for it: steps, photographs and files. A press shows what. */
 export function LinkState({ onShow }: { onShow: () => void }) {

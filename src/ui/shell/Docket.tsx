@@ -15,8 +15,8 @@ import { useAgainst } from '../kit/against';
 import { Button } from '../kit/Button';
 import { GRADE_INK, GradeMark } from '../kit/GradeMark';
 import { useRows } from '../kit/useRows';
-import { useSession } from './session';
-import { useJudged } from './useJudged';
+import { useSession } from '../session/session';
+import { useJudged } from '../session/useJudged';
 
 const AT_ONCE = 30;
 const NONE: readonly BuildFinding[] = [];

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { FaultAnswer } from '@/core/exchange/wire/wire';
-import { earlyAnswer } from '../kit/earlyAsk';
+import { earlyAnswer } from './earlyAsk';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 
 /** A server that hangs is given up after so long, and asked again. */

@@ -6,7 +6,7 @@ import { traceParts, traceRun } from '@/core/trade/trace/traceRun';
 import { Button } from '../kit/Button';
 import { JobLink } from '../kit/JobLink';
 import { NetworkMark } from '../kit/NetworkMark';
-import { useSession } from './session';
+import { useSession } from '../session/session';
 
 /** The path of the selected run from end to end, in words. Each part leads to where it can be changed. */
 export function TraceStrip() {

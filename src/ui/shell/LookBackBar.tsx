@@ -1,6 +1,6 @@
 import { JobLink } from '../kit/JobLink';
 import { useJobPath } from '../kit/jobPath';
-import { useSession } from './session';
+import { useSession } from '../session/session';
 
 /** Says that an earlier version is looked at, and leads back. */
 export function LookBackBar({ revision }: { revision: number }) {

@@ -11,8 +11,8 @@ import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
 import { RuleSetOptions } from '../kit/RuleSetOptions';
 import { Sheet } from '../kit/Sheet';
-import { actorHere, memberHere, nameActor } from './actor';
-import { useSession } from './session';
+import { actorHere, memberHere, nameActor } from '../session/actor';
+import { useSession } from '../session/session';
 import { TemplateBox } from './TemplateBox';
 
 const Form = z.object({

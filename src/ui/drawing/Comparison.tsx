@@ -9,8 +9,8 @@ import {
 } from '@/core/findings/wiring/compareJobs';
 import type { Job } from '@/core/job/document/job';
 import { sealJob } from '@/core/job/document/sealJob';
-import { CabinetDrawing } from '../drawing/CabinetDrawing';
-import { askServer } from './wireClient';
+import { askServer } from '../session/wireClient';
+import { CabinetDrawing } from './CabinetDrawing';
 
 /** Told apart by letter and by stroke as well as colour. */
 export const FATES: Record<Fate, { letter: string; words: string; ink: string; dash: string }> = {

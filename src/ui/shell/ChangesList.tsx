@@ -9,9 +9,9 @@ import type { StationId } from '@/core/job/records/stationIds';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { formatMoment } from '../kit/dates';
-import { useActor } from './actor';
-import { useSession } from './session';
-import { askServer } from './wireClient';
+import { useActor } from '../session/actor';
+import { useSession } from '../session/session';
+import { askServer } from '../session/wireClient';
 
 type Filter = { who: string; station: string; record: string };
 

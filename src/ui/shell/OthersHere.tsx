@@ -1,6 +1,6 @@
 import { STATION_NAMES } from '@/core/job/records/stationIds';
-import { useMeetings, usePresence } from './meeting';
-import { useSession } from './session';
+import { useMeetings, usePresence } from '../session/meeting';
+import { useSession } from '../session/session';
 
 /** Who else is at this job now, and where in it. */
 export function OthersHere({ place }: { place: string }) {

@@ -6,9 +6,9 @@ import type { Job } from '@/core/job/document/job';
 import type { StationId } from '@/core/job/records/stationIds';
 import { JobLink } from '../kit/JobLink';
 import { Sheet } from '../kit/Sheet';
+import { useSession } from '../session/session';
+import { useJudged } from '../session/useJudged';
 import { StationShape } from './StationShape';
-import { useSession } from './session';
-import { useJudged } from './useJudged';
 
 /** A state in words, for those who do not see its shape. */
 const stateWords = ({ state, snags }: StationState): string =>

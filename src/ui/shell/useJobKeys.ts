@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { STATIONS } from '@/core/job/records/stationIds';
 import { goInJob } from '../kit/jobPath';
-import type { SessionStore } from './session';
+import type { SessionStore } from '../session/session';
 import { singleKeysOn } from './singleKeys';
 
 /** Where keys belong to what has the focus: fields, dialogs and menus. */

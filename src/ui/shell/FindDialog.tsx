@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { type Findable, find } from '@/core/trade/trace/find';
 import { searchHandbook } from '../handbook/searchHandbook';
 import { goInJob } from '../kit/jobPath';
+import { useSession } from '../session/session';
 import { findViews } from './findViews';
-import { useSession } from './session';
 
 const ITEM =
   'flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink';

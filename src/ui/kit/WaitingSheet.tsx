@@ -2,14 +2,14 @@ import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { stepWords } from '@/core/job/document/step';
-import { Button, FileLink } from '../kit/Button';
-import { formatMoment } from '../kit/dates';
-import { Sheet } from '../kit/Sheet';
-import { tryFilesNow } from './fileQueue';
-import { linkOf, useSession } from './session';
-import type { SetAside, WaitingFile } from './shelves';
-import { useFilesOf } from './useFiles';
-import { bodyOf, dropFile, markFile } from './waitingFiles';
+import { tryFilesNow } from '../session/fileQueue';
+import { linkOf, useSession } from '../session/session';
+import type { SetAside, WaitingFile } from '../session/shelves';
+import { useFilesOf } from '../session/useFiles';
+import { bodyOf, dropFile, markFile } from '../session/waitingFiles';
+import { Button, FileLink } from './Button';
+import { formatMoment } from './dates';
+import { Sheet } from './Sheet';
 
 function MadeAt({ at }: { at: number }) {
   const rules = useSession((session) => session.job.rules);

@@ -17,18 +17,18 @@ import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { StationId } from '@/core/job/records/stationIds';
 import { Button } from '../kit/Button';
+import { LinkState } from '../kit/LinkState';
 import { MenuItem, MenuSheet } from '../kit/MenuSheet';
 import { ThemeButton, turnTheme } from '../kit/theme';
+import { WaitingSheet } from '../kit/WaitingSheet';
 import { ShareSheet } from '../people/ShareSheet';
-import { memberHere } from './actor';
+import { memberHere } from '../session/actor';
+import { useSession } from '../session/session';
 import { HistorySheet } from './HistorySheet';
 import { JobLine } from './JobLine';
 import { JobSheet } from './JobSheet';
-import { LinkState } from './LinkState';
 import { OthersHere } from './OthersHere';
-import { useSession } from './session';
 import { TakeAwaySheet } from './TakeAwaySheet';
-import { WaitingSheet } from './WaitingSheet';
 
 type Shown = 'job' | 'waiting' | 'history' | 'files' | 'shares' | null;
 

@@ -2,9 +2,9 @@ import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { TemplateAnswer } from '@/core/exchange/wire/wire';
 import { Button } from '../kit/Button';
-import { useSession, useSessionStore } from './session';
-import { useTemplate } from './template';
-import { askServer } from './wireClient';
+import { useSession, useSessionStore } from '../session/session';
+import { useTemplate } from '../session/template';
+import { askServer } from '../session/wireClient';
 
 /** So many differences are listed, the rest counted. */
 const SHOWN = 12;

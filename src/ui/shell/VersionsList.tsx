@@ -2,15 +2,15 @@ import { useCallback, useEffect, useState } from 'react';
 import type { z } from 'zod';
 import { VersionsAnswer } from '@/core/exchange/wire/wire';
 import { actorWords } from '@/core/job/document/step';
+import { Comparison } from '../drawing/Comparison';
 import { Button } from '../kit/Button';
 import { CommitSelect } from '../kit/CommitField';
 import { formatMoment } from '../kit/dates';
 import { Field, Input } from '../kit/Field';
 import { goInJob } from '../kit/jobPath';
-import { actorHere } from './actor';
-import { Comparison } from './Comparison';
-import { useSession } from './session';
-import { askServer } from './wireClient';
+import { actorHere } from '../session/actor';
+import { useSession } from '../session/session';
+import { askServer } from '../session/wireClient';
 
 type Versions = z.infer<typeof VersionsAnswer>;
 

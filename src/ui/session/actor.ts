@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import type { Actor } from '@/core/job/document/step';
 import type { May } from '@/core/trade/people/work';
-import { ACTOR_KEY } from '../kit/earlyAsk';
+import { ACTOR_KEY } from './earlyAsk';
 
 /** Where the browser keeps nothing, this page is somebody of its own. */
 let passing: Actor | null = null;

@@ -1,8 +1,8 @@
 import { TAKEAWAYS, type Takeaway } from '@/core/exchange/formats/takeaways';
 import { stationOf } from '@/core/findings/stations/stations';
 import { Sheet } from '../kit/Sheet';
-import { useSession } from './session';
-import { TakeawayLink } from './TakeawayLink';
+import { TakeawayLink } from '../kit/TakeawayLink';
+import { useSession } from '../session/session';
 
 /** Everything that can be taken away of the job, by station. */
 export function TakeAwaySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
