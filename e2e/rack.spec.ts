@@ -92,6 +92,8 @@ test('a photograph waits on the device and goes on in pieces', async ({ browser,
   await expect(page.getByText('kept on this device, waiting to be sent')).toBeVisible();
   const kept = async () => ((await (await request.get(`/api/jobs/${id}/kept`)).json()) as unknown[]).length;
   expect(await kept()).toBe(0);
+  // One piece goes after the other: the third is asked for when two have arrived.
+  await expect.poll(() => pieces).toBeGreaterThan(2);
   await page.unroute('**/pieces?*at=*');
   const sent: string[] = [];
   page.on('request', (one) => one.method() === 'POST' && sent.push(new URL(one.url()).searchParams.get('at') ?? ''));
