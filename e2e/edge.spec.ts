@@ -41,7 +41,7 @@ test('every answer of every route says what may be done with it', async ({ reque
   }
 });
 
-test('a page that is kept is given to each with a nonce of their own', async ({ request }) => {
+test('every answer of a page has a nonce of its own', async ({ request }) => {
   const seen = new Set<string>();
   for (const _ of [1, 2, 3]) {
     const answer = await request.get('/');

@@ -60,10 +60,10 @@ const installed = (): string[] =>
 /** Files that the server reads, relative to the folder of the program. */
 async function filesOfServer(build: string): Promise<Set<string>> {
   const files = new Set<string>();
-  const serves = /^(cache|diagnostics|types|trace|dev|build$|used-by-)/;
+  const notServed = /^(cache|diagnostics|types|trace|dev|build$|used-by-)/;
   for (const name of readdirSync(build)) {
     const path = join(build, name);
-    if (serves.test(name) || name === 'node_modules') continue;
+    if (notServed.test(name) || name === 'node_modules') continue;
     for (const file of lstatSync(path).isDirectory() ? filesIn(path) : [path])
       if (!/\.(map|nft\.json)$/.test(file)) files.add(relative(root, file));
   }
