@@ -79,7 +79,7 @@ export async function api(version: string): Promise<object> {
       paths[path] = {
         ...paths[path],
         [method.toLowerCase()]: {
-          summary: `Allowed to whoever may “${action}”.`,
+          summary: `Permission needed: ${action}.`,
           ...(parameters.length > 0 ? { parameters } : {}),
           ...(body ? { requestBody: { required: true, content: inJson(await schemaOf(text, body), 'input') } } : {}),
           responses: {

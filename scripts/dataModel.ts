@@ -3,7 +3,7 @@ import { TABLE_NAMES, tableOf } from '../src/core/job/document/tables';
 import { STATION_NAMES } from '../src/core/job/records/stationIds';
 
 const ABOUT = {
-  plan: 'What stands in the building',
+  plan: 'What is in the building',
   building: 'How it is built',
   'site-work': 'What was done and found on site',
   firm: 'What the firm works by',
