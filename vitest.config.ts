@@ -1,4 +1,8 @@
 import { defineConfig } from 'vitest/config';
+import { slowness } from './scripts/lib/slowness';
+
+/** How slow this machine is: a test that hangs costs a minute or two, one that is slow is not broken off. */
+const slow = slowness();
 
 export default defineConfig({
   resolve: { tsconfigPaths: true },
@@ -13,7 +17,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['src/**/*.test.ts', 'tests/{cli,house,ui,simulators,print}/**/*.test.ts'],
-          testTimeout: 600_000,
+          testTimeout: 90_000 * slow,
           // Nothing here changes what others read: modules are loaded once and not once a file.
           isolate: false,
         },
@@ -25,8 +29,8 @@ export default defineConfig({
           include: ['tests/store/**/*.test.ts'],
           pool: 'forks',
           globalSetup: 'tests/store/cluster.ts',
-          testTimeout: 600_000,
-          hookTimeout: 300_000,
+          testTimeout: 90_000 * slow,
+          hookTimeout: 90_000 * slow,
         },
       },
     ],

@@ -43,7 +43,7 @@ test('a binary file and a foreign job file get a clear answer', async ({ page })
   await expect(page.getByText('This is not a job of Good Shelf')).toBeVisible();
 });
 
-test('5,000 rows come in, stay, and scroll', async ({ page }) => {
+test('5,000 rows come in, stay, and scroll', { tag: '@long' }, async ({ page }) => {
   await startJob(page, 'Five thousand');
   const rows = Array.from(
     { length: 5000 },

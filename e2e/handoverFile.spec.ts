@@ -161,7 +161,7 @@ test('a hostile job gives a safe file', async ({ browser }) => {
   await empty.page.context().close();
 });
 
-test('400 runs take at most a megabyte, and one of 5,000 is found', async ({ browser }) => {
+test('400 runs take at most a megabyte, and one of 5,000 is found', { tag: '@long' }, async ({ browser }) => {
   const some = plannedJob(400);
   const { page, bytes } = await openFile(browser, some, 'some');
   expect(indexJob(some).runsInOrder).toHaveLength(400);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 
-const WIDTHS = [1440, 1280, 1024, 390] as const;
+const WIDTHS = process.env.SHELF_LONG ? ([1440, 1280, 1024, 390] as const) : ([1280, 390] as const);
 
 /** What is wrong with the page as it stands, in words; the same code looks at every view. */
 const INSPECT = `(() => {
@@ -117,7 +117,7 @@ const INSPECT = `(() => {
 })()`;
 
 /**
- * Look at a page at four widths and in both themes.
+ * Look at a page at two widths, in the long trial at four, and in both themes.
  * @param wrong what is found is added here
  * @param scrolls whether the page is one that scrolls as a whole
  */

@@ -260,7 +260,9 @@ test('a second factor is asked for, and signing out wipes the device', async ({ 
   ).toBeVisible();
 });
 
-test('its screens are whole, without serious findings, and go by the keyboard alone', async ({ browser }) => {
+test('its screens are whole, without serious findings, and go by the keyboard alone', { tag: '@long' }, async ({
+  browser,
+}) => {
   const sam = await person(browser);
   const wrong: string[] = [];
   const look = async (page: Page, name: string) => {
@@ -334,9 +336,9 @@ test('who sends slowly holds nobody up', async ({ playwright }) => {
   await asked.dispose();
 });
 
-test('of two processes on one port one can die: the other goes on, and a third takes its place', async ({
-  playwright,
-}) => {
+test('of two processes on one port one can die: the other goes on, and a third takes its place', {
+  tag: '@long',
+}, async ({ playwright }) => {
   const first = served.process.pid ?? 0;
   const ofOurs = () => readFileSync(`/proc/${first}/task/${first}/children`, 'utf8').trim().split(' ').map(Number);
   const serving = () => ofOurs().filter((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('appProcess'));

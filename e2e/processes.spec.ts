@@ -65,7 +65,7 @@ test('two processes serve one database: each hears of the other, and one that is
   }
 });
 
-test('a port that is in use is said in a sentence, and nothing goes on half', async () => {
+test('a port that is in use is said in a sentence, and nothing goes on half', { tag: '@long' }, async () => {
   const taken = createServer();
   await new Promise<void>((done) => taken.listen(0, '127.0.0.1', done));
   const { port } = taken.address() as AddressInfo;

@@ -3,7 +3,9 @@ import { openDatabases } from '../scripts/lib/database';
 import { prepareDatabase } from '../scripts/lib/demoData';
 import { portFrom, startServer } from '../scripts/lib/server';
 
-test('kill the server, start it again: nothing acknowledged is lost, and what waited is sent', async ({ page }) => {
+test('kill the server, start it again: nothing acknowledged is lost, and what waited is sent', {
+  tag: '@long',
+}, async ({ page }) => {
   const databases = await openDatabases('test');
   const name = `good_shelf_restart_${process.pid}`;
   const url = await databases.ensure(name);

@@ -30,7 +30,7 @@ test('unlabelled cables are traced walk by walk with the simulated set, and labe
   await expect(heard(page).getByText('labelled')).toHaveCount(0);
 });
 
-test('a contradiction is named and asked again, with the keyboard alone', async ({ page }) => {
+test('a contradiction is named and asked again, with the keyboard alone', { tag: '@long' }, async ({ page }) => {
   const id = await openJobFile(page, house());
   await go(page, `/jobs/${id}/runs/tracing`);
   const answer = page.getByLabel('Cable that answers remote 1 in Ground, Hall, by the door', { exact: true });

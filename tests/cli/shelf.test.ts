@@ -353,13 +353,13 @@ describe('the command line', () => {
     expect(program('frobnicate')).toMatchObject({ code: 2, said: expect.stringContaining('There is no command') });
     expect(program('schema', '--of', 'gear')).toMatchObject({ code: 0, out: expect.stringContaining('racks') });
     expect(program('export', demo('marrowby-job.json'), '--as', 'elevation.png', '-o', at('process.png')).code).toBe(0);
-  }, 60_000);
+  });
 
   it('ends quietly where nobody reads on', () => {
     const piped = spawnSync('bash', ['-c', 'bin/shelf schema | head -c 20'], { cwd: root, encoding: 'utf8' });
     expect(piped.stdout).toHaveLength(20);
     expect(piped.stderr).toBe('');
-  }, 60_000);
+  });
 
   it('prints the schemas', async () => {
     expect(JSON.parse((await shelf('schema')).out)).toMatchObject({ title: 'Good Shelf job', type: 'object' });

@@ -133,7 +133,7 @@ describe.each(Object.entries(JOBS))('the pack on paper, of %s', (_, of) => {
     const log = [{ at: '2026-11-20T10:00:00Z', who: 'Kim', what: 'Land 3 runs', why: 'Asked for' }];
     path = keep('pack.pdf', await bytesOf('pack.pdf', job, { root, words: { sections: all }, log }));
     text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024 });
-  }, 60_000);
+  });
 
   it('holds every run, every port that is used, and every section with its page', () => {
     for (const { label } of indexJob(job).runsInOrder) expect(text).toContain(label);

@@ -57,7 +57,7 @@ describe('a simulated switch', () => {
   it('says nothing to who does not know its community or its keys', async () => {
     await expect(at(as2c('guessed'))).rejects.toThrow('It does not answer');
     await expect(at(as3({ authKey: 'some other letters' }))).rejects.toThrow('could not be read');
-  }, 20_000);
+  });
 
   it('is read by Debian’s tools, by 2c and by 3', async () => {
     const target = `127.0.0.1:${agent.port}`;
@@ -91,7 +91,7 @@ describe('a simulated switch', () => {
     await expect(run('snmpset', [...plain, target, '.1.3.6.1.2.1.2.2.1.8.1', 'i', '2'], { env: bare })).rejects.toThrow(
       /noAccess|notWritable|noSuchName|authorizationError|readOnly|Timeout/i,
     );
-  }, 30_000);
+  });
 });
 
 describe('Debian’s agent', () => {
@@ -129,7 +129,7 @@ describe('Debian’s agent', () => {
       await new Promise((wait) => setTimeout(wait, 150));
     }
     throw new Error('it does not start');
-  }, 30_000);
+  });
   afterAll(() => {
     child.kill('SIGKILL');
     rmSync(folder, { recursive: true, force: true });
@@ -142,7 +142,7 @@ describe('Debian’s agent', () => {
       expect(ports.length).toBeGreaterThan(0);
       expect(ports.some(({ up }) => up === true)).toBe(true);
     }
-  }, 20_000);
+  });
 });
 
 /** Something that answers each packet with what is made of it. */
@@ -194,7 +194,7 @@ describe('what answers badly', () => {
     } finally {
       socket.close();
     }
-  }, 20_000);
+  });
 });
 
 describe('what is large or slow', () => {
@@ -215,7 +215,7 @@ describe('what is large or slow', () => {
     } finally {
       agent.close();
     }
-  }, 30_000);
+  });
 
   it('one that takes too long over each answer is given up in time', async () => {
     const agent = await startSwitchAgent(simulatedValues(job, device, []), { port: 0, community: 'look' });
@@ -238,7 +238,7 @@ describe('what is large or slow', () => {
       ahead.close();
       agent.close();
     }
-  }, 20_000);
+  });
 });
 
 describe('the owner’s list', () => {

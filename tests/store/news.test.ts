@@ -34,7 +34,7 @@ async function heardOf(jobId: string): Promise<Heard[]> {
   await vi.waitUntil(async () => {
     await sayTo(jobId, 'here');
     return heard.length > 0;
-  }, 20_000);
+  });
   return heard;
 }
 const sayTo = (jobId: string, name: string) =>

@@ -118,7 +118,7 @@ function open(outbox = passingOutbox()) {
   const { server, take, opened } = smallServer(start);
   const store = createSession({ opened: opened(), outbox, actor: () => me, notify: (notice) => notices.push(notice) });
   const settled = () =>
-    vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }), { timeout: 200_000 });
+    vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }), { timeout: 60_000 });
   return { server, take, store, notices, settled, outbox, opened };
 }
 
@@ -173,7 +173,7 @@ describe('one job in one window', () => {
     };
     look();
     store.subscribe(look);
-    await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 200_000 });
+    await vi.waitFor(() => expect(server.steps).toHaveLength(2), { timeout: 60_000 });
     await vi.waitFor(() => expect(store.getState()).toMatchObject({ trouble: null, pending: [] }));
     expect(wrong).toEqual([]);
   });
@@ -198,7 +198,7 @@ describe('one job in one window', () => {
     store.getState().lost(true);
     expect(linkOf(store.getState())).toBe('unsure');
     store.getState().heard('gap');
-    await vi.waitFor(() => expect(linkOf(store.getState())).toBe('away'), { timeout: 200_000 });
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe('away'), { timeout: 60_000 });
     server.state = 'well';
     store.getState().tryNow();
     await settled();
@@ -315,7 +315,7 @@ describe('while there is no way to the server', () => {
     server.state = state;
     store.getState().dispatch([rename('Away')]);
     store.getState().dispatch([land('run-1', 1)]);
-    await vi.waitFor(() => expect(linkOf(store.getState())).toBe(link), { timeout: 200_000 });
+    await vi.waitFor(() => expect(linkOf(store.getState())).toBe(link), { timeout: 60_000 });
     expect(store.getState().job.name).toBe('Away');
     expect(await outbox.list()).toHaveLength(2);
     await vi.advanceTimersByTimeAsync(60_000);
@@ -350,7 +350,7 @@ describe('while there is no way to the server', () => {
     const next = createSession({ opened: opened(), outbox, waiting, actor: () => me, notify: () => undefined });
     expect(next.getState().job.name).toBe('Left behind');
     server.state = 'well';
-    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], trouble: null }), { timeout: 200_000 });
+    await vi.waitFor(() => expect(next.getState()).toMatchObject({ pending: [], trouble: null }), { timeout: 60_000 });
     expect(server.job.name).toBe('Left behind');
     expect(server.steps).toHaveLength(1);
   });

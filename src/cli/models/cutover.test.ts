@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { cutoverInstance } from '../../../tests/support/cutover';
 import { cutoverByForce } from '../../../tests/support/cutoverByForce';
 import { cutoverLp } from '../../../tests/support/cutoverLp';
+import { examples } from '../../../tests/support/examples';
 import { costOfSteps } from '../../core/base/solve/sequencing/space';
 import { CutoverInstance, cutoverProblem, solveCutover, stepsOf } from './cutover';
 
@@ -86,7 +87,7 @@ function expectsForce(instance: CutoverInstance) {
 
 describe('the model of the order of a cut-over', () => {
   it('equals the best of all orders, and is infeasible where there is none', () => {
-    fc.assert(fc.property(anyInstance, expectsForce), { numRuns: 500 });
+    fc.assert(fc.property(anyInstance, expectsForce), { numRuns: examples(150, 500) });
   });
 
   it.each([

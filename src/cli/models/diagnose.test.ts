@@ -156,7 +156,7 @@ describe('the model of what to look at first', () => {
       );
       expect(made.objective ?? 0).toBeLessThanOrEqual(playedOut(instance, line));
     }
-  }, 30_000);
+  });
 
   it('says what is wrong with an instance', () => {
     const one = { id: 'a', odds: 1, mendMin: 1 };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
+import { examples } from '../../../tests/support/examples';
 import { patchInstance, patchLp } from '../../../tests/support/patches';
 import { assignWithin } from '../../core/base/solve/budgeted/assignWithin';
 import { type BudgetedProblem, costOf, isWithin } from '../../core/base/solve/budgeted/problem';
@@ -75,7 +76,7 @@ describe('assignment within budgets', () => {
         expect(isWithin(problem, columnOf)).toBe(true);
         expect(columnOf.every((column, row) => column >= 0 || !problem.must[row])).toBe(true);
       }),
-      { numRuns: 3000 },
+      { numRuns: examples(800, 3000) },
     );
   });
 

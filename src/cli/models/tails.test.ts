@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
+import { examples } from '../../../tests/support/examples';
 import { tailsInstance, tailsLp } from '../../../tests/support/tails';
 import { isBetter, judge, type Seating, type SeatingProblem } from '../../core/base/solve/seating/problem';
 import { seatInOrder } from '../../core/base/solve/seating/seatInOrder';
@@ -68,7 +69,7 @@ describe('seats in order', () => {
         expect(judge(problem, found.seatOf)).toMatchObject({ unseated, disorder, spare });
         expect(seatOf).toHaveLength(problem.reach.length);
       }),
-      { numRuns: 400 },
+      { numRuns: examples(100, 400) },
     );
   });
 });

@@ -7,6 +7,7 @@ import { Button } from '../kit/Button';
 import { LinkState } from '../kit/LinkState';
 import { ThemeButton } from '../kit/theme';
 import { Announcer } from '../kit/useAnnounce';
+import { ViewGuard } from '../kit/ViewGuard';
 import { WaitingSheet } from '../kit/WaitingSheet';
 import { memberHere } from '../session/actor';
 import { CannotBeDone, Unwell } from '../session/faults';
@@ -118,7 +119,9 @@ function Rack({ jobId, view }: { jobId: string; view: RackView | null }) {
         {now ? (
           <fieldset disabled={now.writes && !unlocked} className="group grid min-w-0 gap-3 disabled:opacity-70">
             <legend className="sr-only">{now.words}</legend>
-            <Unlocked value={unlocked}>{now.view()}</Unlocked>
+            <Unlocked value={unlocked}>
+              <ViewGuard key={view}>{now.view()}</ViewGuard>
+            </Unlocked>
           </fieldset>
         ) : (
           <Home jobId={jobId} />

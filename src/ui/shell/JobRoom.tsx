@@ -11,6 +11,7 @@ import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
 import { useTripped } from '../kit/tripped';
 import { Announcer } from '../kit/useAnnounce';
+import { ViewGuard } from '../kit/ViewGuard';
 import { enterAs, type MemberHere } from '../session/actor';
 import { CannotBeDone, Unwell } from '../session/faults';
 import { openHere, openPast } from '../session/openHere';
@@ -21,7 +22,6 @@ import { FindDialog } from './FindDialog';
 import { JobHeader } from './JobHeader';
 import { KeysSheet } from './KeysSheet';
 import { LookBackBar } from './LookBackBar';
-import { StationGuard } from './StationGuard';
 import { StationScreen } from './StationScreen';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
@@ -134,9 +134,9 @@ function Room({ session }: { session: SessionStore }) {
             )}
             <div className="flex min-h-0 flex-1 flex-col md:flex-row">
               <main className="flex min-h-0 min-w-0 flex-1 flex-col">
-                <StationGuard key={station}>
+                <ViewGuard key={station}>
                   <StationScreen station={station} />
-                </StationGuard>
+                </ViewGuard>
               </main>
               <Docket station={station} />
             </div>

@@ -66,5 +66,5 @@ describe('the handbook', () => {
         { numRuns: 40 },
       );
     }
-  }, 30_000);
+  });
 });

@@ -25,7 +25,7 @@ describe('what rules say that they read', () => {
       }),
       { numRuns: 25 },
     );
-  }, 30_000);
+  });
 
   it('keeps what they found only as long as it holds: the snags are those of the job looked at anew', () => {
     fc.assert(

@@ -22,7 +22,7 @@ describe('what stations say that their progress rests on', () => {
       }),
       { numRuns: 25 },
     );
-  }, 30_000);
+  });
 
   it('the progress that is kept is that of the job looked at anew, whatever things are called', () => {
     fc.assert(

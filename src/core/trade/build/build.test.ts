@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { examples } from '../../../../tests/support/examples';
 import { apply, ostermoor, tarnbrook } from '../../../../tests/support/jobs';
 import { powered } from '../../../../tests/support/powered';
 import { kitCsv } from '../../exchange/formats/kitCsv';
@@ -67,7 +68,7 @@ describe('steps from today to the plan', () => {
         expect(all.length).toBe(differences(today, is).length);
         expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
       }),
-      { numRuns: 25 },
+      { numRuns: examples(8, 25) },
     );
   });
 
@@ -356,7 +357,7 @@ describe('ticks', () => {
     expect(differences(end.present, job)).toEqual([]);
     // What was pulled and tested says so.
     expect(indexJob(job).runsInOrder.every(({ state }) => state === 'tested')).toBe(true);
-  }, 60_000);
+  });
 
   it('in any order that the rules allow are taken', () => {
     fc.assert(
@@ -378,7 +379,7 @@ describe('ticks', () => {
       }),
       { numRuns: 2 },
     );
-  }, 60_000);
+  });
 
   it('on top of what is not done are told', () => {
     const step = made.plan.steps.find(({ id }) => id === 'land-run-17');
