@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config';
-import { slowness } from './scripts/lib/slowness';
+import { slowness } from './scripts/lib/slowness.ts';
 
 /** How slow this machine is: a test that hangs costs a minute or two, one that is slow is not broken off. */
 const slow = slowness();

@@ -6,6 +6,7 @@ import { type Browser, expect, type Page, test } from '@playwright/test';
 import { bareJob, plannedJob } from '../scripts/lib/benchJob';
 import { patchGraphMl } from '../src/core/exchange/formats/patchGraph';
 import { pathLines } from '../src/core/exchange/handover/pathLine';
+import { patchCordsOf } from '../src/core/job/document/cordKinds';
 import { emptyJob, type Job } from '../src/core/job/document/job';
 import { indexJob } from '../src/core/job/document/jobIndex';
 import { planJob } from '../src/core/trade/wholeJob/planJob';
@@ -192,5 +193,5 @@ test('the wiring as GraphML is read by another’s parser', async ({ page }) => 
   expect(counts.broken).toBe(false);
   expect(counts.loose).toBe(0);
   expect(counts.nodes).toBeGreaterThan(Object.keys(job.gear).length - 1);
-  expect(counts.edges).toBeGreaterThanOrEqual(Object.keys(job.cords).length);
+  expect(counts.edges).toBeGreaterThanOrEqual(Object.keys(patchCordsOf(job)).length);
 });

@@ -125,15 +125,11 @@ test('what a switch sees is held against the plan, and taken into it', async ({ 
   await expect(page.getByRole('status').filter({ hasText: 'no real switch was asked' })).toBeVisible();
   const causes = page.getByRole('region', { name: 'Causes' });
   await expect(causes.getByRole('listitem').first()).toContainText('are exchanged');
-  const before = Object.values((await jobOf(request, id)).cords).map(
-    ({ id: cord, switchPort }) => `${cord} ${switchPort}`,
-  );
+  const before = Object.values((await jobOf(request, id)).cords).map(({ id: cord, toPort }) => `${cord} ${toPort}`);
   await causes.getByRole('button', { name: 'Take it into the plan' }).click();
   await saved(page);
   await expect(causes).not.toContainText('are exchanged');
-  const after = Object.values((await jobOf(request, id)).cords).map(
-    ({ id: cord, switchPort }) => `${cord} ${switchPort}`,
-  );
+  const after = Object.values((await jobOf(request, id)).cords).map(({ id: cord, toPort }) => `${cord} ${toPort}`);
   expect(after.filter((one) => !before.includes(one))).toHaveLength(2);
   await page.getByText('Or put in what a walk over it printed, or CSV').click();
   await page.getByLabel(/^What a walk over the switch printed/).fill('label,room');

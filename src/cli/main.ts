@@ -19,6 +19,7 @@ import { TAKEAWAYS, type TakeawayId, takeawayOf } from '../core/exchange/formats
 import { findSnags, findUnjudged } from '../core/findings/snags/findSnags';
 import { applyCommands } from '../core/job/commands/apply';
 import type { Command } from '../core/job/commands/commands';
+import { patchCordsOf } from '../core/job/document/cordKinds';
 import { emptyJob } from '../core/job/document/job';
 import { readLabelOptions } from '../core/trade/labels/labelOptions';
 import { labelPages } from '../core/trade/labels/labelPages';
@@ -170,9 +171,9 @@ function plan(path: string, options: Options): number {
   const out = needOut(options);
   const { job, left } = planJob(readJobFile(readText(path)), { includeSpare: options['include-spare'] ?? false });
   write(out, writeJobFile(job));
-  const count = (table: 'placements' | 'landings' | 'cords') => Object.keys(job[table]).length;
+  const count = (rows: object) => Object.keys(rows).length;
   say(
-    `${counted(count('placements'), 'device')} placed, ${counted(count('landings'), 'run')} landed, ${counted(count('cords'), 'run')} patched`,
+    `${counted(count(job.placements), 'device')} placed, ${counted(count(job.landings), 'run')} landed, ${counted(count(patchCordsOf(job)), 'run')} patched`,
   );
   for (const why of left) say(`left: ${why}`);
   return 0;

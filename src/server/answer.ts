@@ -62,8 +62,9 @@ export async function readJson<S extends z.ZodType>(
   request: Request,
   schema: S,
   most: number = MOST_BYTES.small,
+  renew: (sent: unknown) => unknown = (sent) => sent,
 ): Promise<z.infer<S>> {
-  return checked(schema, parseJson(await readBody(request, most), 'The request'));
+  return checked(schema, renew(parseJson(await readBody(request, most), 'The request')));
 }
 
 /** What a request says, checked. @throws Refusal that names the field */

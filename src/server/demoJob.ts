@@ -14,7 +14,7 @@ import { commandsOf } from '../core/job/commands/setField';
 import { diffJobs } from '../core/job/document/change';
 import { emptyJob, type Job } from '../core/job/document/job';
 import { indexJob, sameKey } from '../core/job/document/jobIndex';
-import { uplinks } from '../core/job/records/uplink';
+import { cords } from '../core/job/records/cord';
 import { planLanding } from '../core/trade/panels/planLanding';
 import { planPatching } from '../core/trade/patching/planPatching';
 import { PLUG_STEPS, planPlugs, plugCommands } from '../core/trade/power/plugPlan';
@@ -85,8 +85,8 @@ export async function addRebuildDemo(store: Store): Promise<{ id: string }> {
 /** How the switches hang together, and the numbers of the networks. */
 function linkCommands(job: Job): Command[] {
   const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({
-    table: 'uplinks' as const,
-    record: uplinks.make({ id, fromId, fromPort, toId, toPort }),
+    table: 'cords' as const,
+    record: cords.make({ id, fromId, fromPort, toId, toPort }),
   });
   return [
     {

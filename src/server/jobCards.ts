@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import { LRUCache } from 'lru-cache';
 import { jobCard } from '../core/findings/stations/jobCard';
+import { patchCordsOf } from '../core/job/document/cordKinds';
 import { emptyJob, headOf, type Job } from '../core/job/document/job';
 import type { JobCard, ListedJob } from '../core/job/document/jobListing';
 import { sameTokens } from '../core/job/document/reads';
@@ -31,7 +32,7 @@ function inMemory(store: Store, head: ListedJob): Cabinet | null {
   const cabinet = { ...emptyJob(headOf(head)) };
   for (const table of CABINET_TABLES) Object.assign(cabinet, { [table]: job[table] });
   const count = (rows: object) => Object.keys(rows).length;
-  return { cabinet, runs: count(job.runs), landed: count(job.landings), patched: count(job.cords) };
+  return { cabinet, runs: count(job.runs), landed: count(job.landings), patched: count(patchCordsOf(job)) };
 }
 
 type Card = ReturnType<typeof jobCard>;

@@ -1,4 +1,5 @@
 import { refuse } from '../core/base/text/refusal';
+import { linksOf } from '../core/job/document/cordKinds';
 import type { Job } from '../core/job/document/job';
 import type { Gear } from '../core/job/records/gear';
 import { portsOf } from '../core/job/records/ports';
@@ -66,7 +67,7 @@ export function simulatedValues(job: Job, device: Gear, faults: readonly SwitchF
   const speeds = new Map(portsOf(device).map(({ number, speedMbps }) => [number, speedMbps ?? 1000]));
   const octetsOf = (address: string) => address.split(':').map((octet) => Number.parseInt(octet, 16));
   const others = new Map(
-    Object.values(job.uplinks).flatMap(({ fromId, fromPort, toId, toPort }) =>
+    Object.values(linksOf(job)).flatMap(({ fromId, fromPort, toId, toPort }) =>
       fromId === device.id
         ? [[fromPort, job.gear[toId]] as const]
         : toId === device.id

@@ -198,13 +198,24 @@ export const CABINET_TABLES = ['racks', 'gear', 'placements'] as const;
 /** A job without all but its cabinet, and how much else it has. */
 export type Cabinet = { cabinet: Job; runs: number; landed: number; patched: number };
 
+/** A patch cord goes from a panel to a switch or router, whichever of its ends is which. */
+const endIs = (end: 'from' | 'to', kinds: string): string =>
+  `exists (select 1 from gear where gear.job_id = cord.job_id and gear.id = cord.${end}_id and gear.kind in (${kinds}))`;
+const SWITCHING = `'switch', 'router'`;
+const COUNTED = {
+  runs: 'run where job_id = job.id',
+  landed: 'landing where job_id = job.id',
+  patched: `cord where job_id = job.id and from_side = 'front' and to_side = 'front'
+    and ((${endIs('from', `'panel'`)} and ${endIs('to', SWITCHING)}) or (${endIs('to', `'panel'`)} and ${endIs('from', SWITCHING)}))`,
+};
+
 /** Cabinets of jobs, and how much else they have, in one question. */
 export async function readCabinets(em: EntityManager, heads: readonly JobHead[]): Promise<Cabinet[]> {
   const cabinets = heads.map((head) => emptyJob(headOf(head)));
-  const counts = await readTablesOfMany(em, cabinets, CABINET_TABLES, ['runs', 'landings', 'cords']);
+  const counts = await readTablesOfMany(em, cabinets, CABINET_TABLES, COUNTED);
   return cabinets.map((cabinet) => {
-    const { runs = 0, landings = 0, cords = 0 } = counts.get(cabinet.id) ?? {};
-    return { cabinet, runs, landed: landings, patched: cords };
+    const { runs = 0, landed = 0, patched = 0 } = counts.get(cabinet.id) ?? {};
+    return { cabinet, runs, landed, patched };
   });
 }
 

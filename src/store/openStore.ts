@@ -21,6 +21,8 @@ import { Migration20261128080000 } from './migrations/Migration20261128080000';
 import { Migration20261201200000 } from './migrations/Migration20261201200000';
 import { Migration20261202000000 } from './migrations/Migration20261202000000';
 import { Migration20261202020000 } from './migrations/Migration20261202020000';
+import { Migration20261202060000 } from './migrations/Migration20261202060000';
+import { Migration20261202080000 } from './migrations/Migration20261202080000';
 
 export type Store = MikroORM;
 
@@ -46,6 +48,8 @@ const MIGRATIONS = {
   Migration20261201200000,
   Migration20261202000000,
   Migration20261202020000,
+  Migration20261202060000,
+  Migration20261202080000,
 };
 
 /** Names of the migrations, in the order in which they are made. */

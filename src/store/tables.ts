@@ -82,16 +82,18 @@ export async function readTables(em: EntityManager, job: Job, tables: readonly T
   takeTables(job, tables, row);
 }
 
-/** Read some tables of many jobs into them, and how many records others have, in one question for all. */
-export async function readTablesOfMany<Counted extends TableName>(
+/**
+ * Read some tables of many jobs into them, and how many records of others there are, in one question for all.
+ * @param counted by name: which rows, as the part of a question behind `from`, `job.id` being the job
+ */
+export async function readTablesOfMany<Counted extends string>(
   em: EntityManager,
   jobs: readonly Job[],
   tables: readonly TableName[],
-  counted: readonly Counted[],
+  counted: Readonly<Record<Counted, string>>,
 ): Promise<Map<string, Record<Counted, number>>> {
-  const counts = counted.map(
-    (table) => `(select count(*)::int from "${tableOf(table).row}" where job_id = job.id) as "count ${table}"`,
-  );
+  const names = Object.keys(counted) as Counted[];
+  const counts = names.map((name) => `(select count(*)::int from ${counted[name]}) as "count ${name}"`);
   const rows = await em.execute<Record<string, string>[]>(
     `select job.id, ${[...tables.map((table) => readOne(table, 'job.id')), ...counts].join(', ')}
       from json_array_elements_text(?::json) as job(id)`,
@@ -102,7 +104,7 @@ export async function readTablesOfMany<Counted extends TableName>(
   return new Map(
     jobs.map(({ id }) => {
       const row = byId.get(id);
-      const numbers = counted.map((table) => [table, Number(row?.[`count ${table}`] ?? 0)] as const);
+      const numbers = names.map((name) => [name, Number(row?.[`count ${name}`] ?? 0)] as const);
       return [id, Object.fromEntries(numbers) as Record<Counted, number>];
     }),
   );

@@ -7,7 +7,7 @@ import { parseSync } from 'oxc-parser';
  * and itself. A folder that stands in another one is named by its path.
  */
 export const FLOORS = {
-  base: ['text', 'standards', 'units', 'solve'],
+  base: ['memo', 'text', 'standards', 'units', 'solve'],
   job: ['records', 'gear', 'document', 'rack', 'commands'],
   trade: [
     'people',

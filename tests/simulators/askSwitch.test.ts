@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { AskSwitch } from '../../src/core/exchange/wire/switches';
+import { patchCordsOf } from '../../src/core/job/document/cordKinds';
 import { indexJob } from '../../src/core/job/document/jobIndex';
 import { isSwitching } from '../../src/core/job/records/ports';
 import { readSwitchWatts, readWalk } from '../../src/core/trade/testing/switches/readWalk';
@@ -17,7 +18,7 @@ import { powered } from '../support/powered';
 
 const job = powered();
 const device = indexJob(job).gearInOrder.find(
-  (gear) => isSwitching(gear) && Object.values(job.cords).some(({ switchId }) => switchId === gear.id),
+  (gear) => isSwitching(gear) && Object.values(patchCordsOf(job)).some(({ switchId }) => switchId === gear.id),
 );
 if (!device) throw new Error('a switch');
 const USER = { name: 'shelf', authKey: 'twelve letters', privKey: 'other letters' };

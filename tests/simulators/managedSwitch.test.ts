@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { patchCordsOf } from '../../src/core/job/document/cordKinds';
 import type { Gear } from '../../src/core/job/records/gear';
 import { takesPower } from '../../src/core/trade/power/poe';
 import {
@@ -96,7 +97,7 @@ describe('the plan against what a switch sees', () => {
   it('does not say that no fewer explain it, where what is missing may be what nobody knows', () => {
     // Two switches hold no free port in this map: an unplugged run makes one.
     const [first, second] = planned.filter(({ run }) => run !== null);
-    const cord = Object.values(job.cords).find(
+    const cord = Object.values(patchCordsOf(job)).find(
       ({ switchId, switchPort }) => switchId === device.id && switchPort === second?.port,
     );
     const spare = apply(job, { type: 'dropRows', table: 'cords', ids: [cord?.id ?? ''] });
@@ -121,7 +122,7 @@ describe('the plan against what a switch sees', () => {
 
 describe('several switches at once', () => {
   const switches = Object.values(job.gear).filter(({ id }) =>
-    Object.values(job.cords).some(({ switchId }) => switchId === id),
+    Object.values(patchCordsOf(job)).some(({ switchId }) => switchId === id),
   );
   const runOf = (address: string) => byAddress.get(address) ?? null;
   const all = (of: typeof job) =>
@@ -137,13 +138,13 @@ describe('several switches at once', () => {
   });
 
   it('show two cords that are exchanged between them as one cause, and taking it in mends it', () => {
-    const [a, b] = switches.map(({ id }) => Object.values(job.cords).find(({ switchId }) => switchId === id));
+    const [a, b] = switches.map(({ id }) => Object.values(patchCordsOf(job)).find(({ switchId }) => switchId === id));
     if (!a || !b) throw new Error('two cords');
     const crossed = apply(job, {
       type: 'editRows',
       edits: [
-        { table: 'cords', id: a.id, changes: { switchId: b.switchId, switchPort: b.switchPort } },
-        { table: 'cords', id: b.id, changes: { switchId: a.switchId, switchPort: a.switchPort } },
+        { table: 'cords', id: a.id, changes: { toId: b.switchId, toPort: b.switchPort } },
+        { table: 'cords', id: b.id, changes: { toId: a.switchId, toPort: a.switchPort } },
       ],
     });
     const made = all(crossed);
@@ -152,7 +153,7 @@ describe('several switches at once', () => {
     expect(new Set(cause?.places.map(({ switchId }) => switchId)).size).toBe(2);
     if (!cause) throw new Error('a cause');
     const after = apply(job, ...asSeenCommands(job, cause, made.moved));
-    expect(after.cords[a.id]?.switchId).toBe(b.switchId);
+    expect(patchCordsOf(after)[a.id]?.switchId).toBe(b.switchId);
   });
 
   it('stand for the cords that they show to be as planned, once', () => {

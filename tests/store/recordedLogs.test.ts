@@ -68,3 +68,47 @@ describe.each(MIGRATION_NAMES)('a log recorded by %s', (file) => {
     expect(writeJobFile((await readKept(store, id))?.job ?? first)).toBe(writeJobFile(now.job));
   });
 });
+
+describe('links between devices that an earlier version kept as uplinks', () => {
+  it('are cords, with who stood for them, and become uplinks again on the way back', async () => {
+    const log = readLog('Migration20261202020000');
+    const { store } = await freshStore('links', { migrated: false });
+    await putBack(store, log);
+    const id = String(log.tables.job?.[0]?.id);
+    const [cord] = log.tables.cord ?? [];
+    const [a, b] = (log.tables.gear ?? []).filter(({ kind }) => kind !== 'panel').map(({ id: gear }) => String(gear));
+    const em = store.em.fork();
+    const put = (link: string, port: number, lengthMm: number | null, to = b) =>
+      em.execute(
+        `insert into uplink (job_id, id, from_id, from_port, to_id, to_port, medium, length_mm, key_1, bundled, colour)
+          values (?, ?, ?, ?, ?, ?, 'copper', ?, ?, true, 'red')`,
+        [id, link, a, port, to, port, lengthMm, `${a}:${port} ${to}:${port}`],
+      );
+    await put('plain', 91, 700);
+    await put('short', 92, 20);
+    const taken = cord ? String(cord.id) : 'plain';
+    if (cord) await put(taken, 93, 900);
+    await em.execute(
+      `insert into vouch (job_id, id, uplink_id, "as", how, "by", why, at, key_1) values (?, 'v', 'plain', 'x', 'eye', 'Kim', '', '', 'plain')`,
+      [id],
+    );
+    await store.getMigrator().up({ to: 'Migration20261202060000' });
+    const read = (sql: string) => em.execute<Record<string, unknown>[]>(`${sql} where job_id = ? order by id`, [id]);
+    const links = (await read('select id, from_port, medium, bundled, length_mm, from_side, key_1 from cord')).filter(
+      ({ from_port: port }) => Number(port) > 90,
+    );
+    expect(links).toHaveLength(cord ? 3 : 2);
+    expect(links.find((link) => link.id === 'plain')).toMatchObject({
+      medium: 'copper',
+      bundled: true,
+      length_mm: 700,
+      from_side: 'front',
+      key_1: `${a}:91`,
+    });
+    expect(links.find((link) => link.id === 'short')).toMatchObject({ length_mm: null });
+    expect(await read('select cord_id from vouch')).toMatchObject([{ cord_id: 'plain' }]);
+    await store.getMigrator().down();
+    expect(await read('select id from uplink')).toHaveLength(links.length);
+    expect(await read('select uplink_id, cord_id from vouch')).toMatchObject([{ uplink_id: 'plain', cord_id: null }]);
+  });
+});

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { applyCommands } from '../../src/core/job/commands/apply';
+import { patchCordsOf } from '../../src/core/job/document/cordKinds';
 import type { Job } from '../../src/core/job/document/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
 import { loomPieces, PIECE_PX } from '../../src/ui/patch/loomPieces';
@@ -12,7 +13,7 @@ test('pieces that a change does not touch stay as they are', () => {
   const job = tarnbrook();
   const before = lay(job);
   const pieces = loomPieces(null, before);
-  const [cord] = Object.values(job.cords);
+  const [cord] = Object.values(patchCordsOf(job));
   if (!cord) throw new Error('no cord');
   const now = steadyLoom(before, lay(applyCommands(job, [{ type: 'unplug', cordIds: [cord.id] }]).job));
   const next = loomPieces(pieces, now);

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { applyCommands } from '../../src/core/job/commands/apply';
+import { patchCordsOf } from '../../src/core/job/document/cordKinds';
 import type { Job } from '../../src/core/job/document/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
 import { steadyLoom } from '../../src/ui/patch/steadyLoom';
@@ -10,7 +11,7 @@ const lay = (job: Job, height = 600) => layLoom(job, height, 13, new Set(), { by
 test('what a cord does not touch keeps its row and its port, so that it is not drawn anew', () => {
   const job = tarnbrook();
   const before = lay(job);
-  const [cord] = Object.values(job.cords);
+  const [cord] = Object.values(patchCordsOf(job));
   if (!cord) throw new Error('no cord');
   const { job: after } = applyCommands(job, [{ type: 'unplug', cordIds: [cord.id] }]);
   const now = lay(after);

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { applyCommands } from '../../src/core/job/commands/apply';
+import { patchCordsOf } from '../../src/core/job/document/cordKinds';
 import type { Job } from '../../src/core/job/document/job';
 import { layLoom } from '../../src/ui/patch/loomLayout';
 import { steadyLoom } from '../../src/ui/patch/steadyLoom';
@@ -26,7 +27,7 @@ test('a strand is on every sheet that it crosses, as far as it goes', () => {
     expect(Math.max(...on) + SHEET_PX).toBeGreaterThanOrEqual(mark.high);
     expect(on).toHaveLength((Math.max(...on) - Math.min(...on)) / SHEET_PX + 1);
   }
-  const [cord] = Object.values(job.cords);
+  const [cord] = Object.values(patchCordsOf(job));
   if (!cord) throw new Error('no cord');
   const { job: after } = applyCommands(job, [{ type: 'unplug', cordIds: [cord.id] }]);
   // The cord, and what led on from it to the network.
@@ -37,7 +38,7 @@ test('sheets that a change does not touch stay as they are', () => {
   const job = tarnbrook();
   const before = lay(job);
   const sheets = strandSheets([], before, WIDTH, null, job.units);
-  const [cord] = Object.values(job.cords).sort(
+  const [cord] = Object.values(patchCordsOf(job)).sort(
     (a, b) => Math.abs(a.panelPort - a.switchPort) - Math.abs(b.panelPort - b.switchPort),
   );
   if (!cord) throw new Error('no cord');

@@ -2,6 +2,7 @@ import { ChevronLeft, ChevronRight, ChevronsLeft, ChevronsRight } from 'lucide-r
 import { type KeyboardEvent, useMemo, useState } from 'react';
 import { ACTION_WORDS } from '@/core/base/text/actionWords';
 import { formatMinutes } from '@/core/base/units/minutes';
+import { besideCordsOf, patchCordsOf } from '@/core/job/document/cordKinds';
 import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { jobAfter } from '@/core/trade/build/play';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
@@ -110,7 +111,7 @@ export function PlayView({ papers: { plan } }: { papers: BuildPapers }) {
               <dd>{last?.parked.map((id) => byId.get(id)?.words ?? id).join('; ') || 'nothing'}</dd>
               <dt className="text-soft">Cords hanging in</dt>
               <dd>
-                {Object.keys(job.cords).length + Object.keys(job.uplinks).length}, of the mains{' '}
+                {Object.keys(patchCordsOf(job)).length + Object.keys(besideCordsOf(job)).length}, of the mains{' '}
                 {Object.keys(job.plugs).length}
               </dd>
               <dt className="text-soft">One may stop here</dt>

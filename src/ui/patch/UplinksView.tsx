@@ -8,10 +8,10 @@ import { formatSpeed } from '@/core/base/text/speed';
 import { formatLength } from '@/core/base/units/length';
 import type { Job } from '@/core/job/document/job';
 import { indexJob } from '@/core/job/document/jobIndex';
+import { CORD_MEDIA, type CordMedium, cords } from '@/core/job/records/cord';
 import type { Gear } from '@/core/job/records/gear';
 import { NETWORK_COLOURS } from '@/core/job/records/network';
 import { isPanel } from '@/core/job/records/ports';
-import { UPLINK_MEDIA, type UplinkMedium, uplinks } from '@/core/job/records/uplink';
 import { isDataPort, planDeviceCords } from '@/core/trade/patching/uplinks/deviceCords';
 import { freePorts, likePorts } from '@/core/trade/patching/uplinks/freePorts';
 import { gatewayWords } from '@/core/trade/patching/uplinks/gatewayWords';
@@ -25,7 +25,7 @@ import { ShortName } from '../kit/ShortName';
 import { newRowId, useRows } from '../kit/useRows';
 import { useSession } from '../session/session';
 
-const MEDIUM_WORDS: Record<UplinkMedium, string> = {
+const MEDIUM_WORDS: Record<CordMedium, string> = {
   auto: 'by distance',
   copper: 'copper',
   'direct-attach': 'direct-attach',
@@ -92,12 +92,12 @@ export function UplinksView() {
                         label={`Medium of ${name}`}
                         className="w-44"
                         value={uplink.medium}
-                        options={UPLINK_MEDIA.map((value) => ({
+                        options={CORD_MEDIA.map((value) => ({
                           value,
                           words: value === 'auto' ? `by distance: ${MEDIUM_WORDS[medium]}` : MEDIUM_WORDS[value],
                         }))}
                         onCommit={(value) =>
-                          keep({ table: 'uplinks', record: { ...uplink, medium: value as UplinkMedium } })
+                          keep({ table: 'cords', record: { ...uplink, medium: value as CordMedium } })
                         }
                       />
                     </td>
@@ -109,8 +109,8 @@ export function UplinksView() {
                         placeholder={wayMm === null ? 'not known' : formatLength(wayMm, job.units)}
                         least={1}
                         mm={uplink.lengthMm}
-                        onCommit={(lengthMm) => keep({ table: 'uplinks', record: { ...uplink, lengthMm } })}
-                        onClear={() => keep({ table: 'uplinks', record: { ...uplink, lengthMm: null } })}
+                        onCommit={(lengthMm) => keep({ table: 'cords', record: { ...uplink, lengthMm } })}
+                        onClear={() => keep({ table: 'cords', record: { ...uplink, lengthMm: null } })}
                       />
                     </td>
                     <td className="pr-2">
@@ -120,7 +120,7 @@ export function UplinksView() {
                         className="w-24"
                         value={uplink.colour}
                         options={COLOURS}
-                        onCommit={(colour) => keep({ table: 'uplinks', record: { ...uplink, colour } })}
+                        onCommit={(colour) => keep({ table: 'cords', record: { ...uplink, colour } })}
                       />
                     </td>
                     <td className="pr-2 leading-6">
@@ -131,7 +131,7 @@ export function UplinksView() {
                         className="size-4 accent-[var(--act)] align-middle"
                         checked={uplink.bundled}
                         onChange={(event) =>
-                          keep({ table: 'uplinks', record: { ...uplink, bundled: event.target.checked } })
+                          keep({ table: 'cords', record: { ...uplink, bundled: event.target.checked } })
                         }
                       />
                     </td>
@@ -142,7 +142,7 @@ export function UplinksView() {
                     </td>
                     <td className="pr-2 text-wont leading-6">{faults.map((fault) => fault.words).join('. ')}</td>
                     <td>
-                      <Button look="quiet" aria-label={`Remove ${name}`} onClick={() => drop('uplinks', uplink.id)}>
+                      <Button look="quiet" aria-label={`Remove ${name}`} onClick={() => drop('cords', uplink.id)}>
                         <Trash2 size={15} aria-hidden />
                       </Button>
                     </td>
@@ -230,7 +230,7 @@ function DeviceCords() {
   const { keep } = useRows();
   const plan = useMemo(() => planDeviceCords(job, () => newRowId('uplink')), [job]);
   if (plan.cords.length + plan.left.length === 0) return null;
-  const rows = plan.cords.map(({ uplink }) => ({ table: 'uplinks' as const, record: uplink }));
+  const rows = plan.cords.map(({ uplink }) => ({ table: 'cords' as const, record: uplink }));
   return (
     <section aria-label="Devices without a cord" className="rounded-[3px] border-2 border-act bg-sheet p-2.5">
       <h2 className="wide font-bold">Devices without a cord: {plan.cords.length + plan.left.length}</h2>
@@ -296,8 +296,8 @@ function NewUplink({ gear }: { gear: Gear[] }) {
         const [a, b] = chosen;
         if (!a || !b) return;
         const ends = { fromId, fromPort: a.number, toId, toPort: b.number };
-        const record = uplinks.make({ id: newRowId('uplink'), ...ends });
-        if (keep({ table: 'uplinks', record })) setPorts(['', '']);
+        const record = cords.make({ id: newRowId('uplink'), ...ends });
+        if (keep({ table: 'cords', record })) setPorts(['', '']);
       }}
     >
       {pick('From', fromId, setFrom, 0)}

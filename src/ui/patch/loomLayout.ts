@@ -1,5 +1,6 @@
 import { naturalOrder } from '@/core/base/text/naturalOrder';
 import { type Gathering, gatherRuns } from '@/core/findings/wiring/gatherRuns';
+import { patchCordsOf } from '@/core/job/document/cordKinds';
 import type { Job } from '@/core/job/document/job';
 import { indexJob } from '@/core/job/document/jobIndex';
 import { gearShortNames } from '@/core/job/gear/shortNames';
@@ -88,7 +89,7 @@ function column(
  * ports. One device always stays open.
  */
 function idleToFold(job: Job, devices: Gear[], room: number): Set<string> {
-  const withCords = new Set(Object.values(job.cords).map((cord) => cord.switchId));
+  const withCords = new Set(Object.values(patchCordsOf(job)).map((cord) => cord.switchId));
   const copper = (gear: Gear) => portsOf(gear).filter((port) => port.connector === 'rj45').length;
   const rank = (gear: Gear) => (gear.kind === 'router' ? 0 : 1 + copper(gear));
   const idle = devices.filter((gear) => !withCords.has(gear.id)).sort((a, b) => rank(a) - rank(b));

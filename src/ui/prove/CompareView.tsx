@@ -4,6 +4,7 @@ import { citeFor } from '@/core/base/standards/cite';
 import { counted } from '@/core/base/text/counted';
 import { readSeen } from '@/core/exchange/formats/seenCsv';
 import type { SwitchesHere } from '@/core/exchange/wire/switches';
+import { patchCordsOf } from '@/core/job/document/cordKinds';
 import { indexJob } from '@/core/job/document/jobIndex';
 import { openPoints } from '@/core/job/records/openPoint';
 import { isSwitching } from '@/core/job/records/ports';
@@ -67,7 +68,7 @@ export function CompareView() {
   useEffect(() => {
     switchesHere(job.id).then(setHere, () => {});
   }, [job.id]);
-  const used = (id: string) => Object.values(job.cords).some((cord) => cord.switchId === id);
+  const used = (id: string) => Object.values(patchCordsOf(job)).some((cord) => cord.switchId === id);
   const device = switches.find(({ id }) => id === switchId) ?? switches.find(({ id }) => used(id)) ?? switches[0];
   const parsed = useMemo(
     () =>

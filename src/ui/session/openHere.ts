@@ -7,6 +7,7 @@ import { startFiles } from './fileQueue';
 import { createLookBack } from './looking';
 import { hearWord } from './meeting';
 import { type Outbox, openOutbox, passingOutbox } from './outbox';
+import { renewing } from './renewing';
 import type { Notice, SessionStore } from './session';
 import { askServer } from './wireClient';
 
@@ -64,7 +65,7 @@ async function fetchJob(jobId: string, outbox: Outbox, actor: Actor): Promise<{ 
  * @throws CannotBeDone where there is no such job, NoNetwork or Unwell where neither the server nor this browser has it
  */
 export async function openHere(jobId: string, notify: (notice: Notice) => void): Promise<Opened> {
-  const outbox = await openOutbox(jobId).catch(() => passingOutbox());
+  const outbox = renewing(await openOutbox(jobId).catch(() => passingOutbox()));
   const [{ opened, fromKept }, waiting, aside] = await Promise.all([
     fetchJob(jobId, outbox, actorHere()),
     outbox.list(),

@@ -18,7 +18,8 @@ export type Outbox = {
   listAside: () => Promise<SetAside[]>;
   dropAside: (batchId: string) => Promise<void>;
   keptJob: () => Promise<KeptJob | null>;
-  keepJob: (opened: OpenJob) => Promise<void>;
+  /** @param schema version of the schemas that it is kept by */
+  keepJob: (opened: OpenJob, schema?: number) => Promise<void>;
   /** Do something that only one window of this browser does at a time. */
   alone: <T>(work: () => Promise<T>) => Promise<T>;
   /** Hear of what other windows of this browser put in or took out. @returns what stops it */
@@ -73,10 +74,16 @@ export async function openOutbox(jobId: string): Promise<Outbox> {
       tell();
     },
     keptJob: async () => (await (await openShelves()).get('jobs', jobId)) ?? null,
-    keepJob: async (job) => {
+    keepJob: async (job, schema) => {
       const db = await openShelves();
       const before = await db.get('jobs', jobId);
-      await db.put('jobs', { jobId, opened: job, at: Date.now(), pinned: before?.pinned ?? false });
+      await db.put('jobs', {
+        jobId,
+        opened: job,
+        at: Date.now(),
+        pinned: before?.pinned ?? false,
+        ...(schema === undefined ? {} : { schema }),
+      });
       await dropOldest(db);
     },
     // Without the lock (an address that is neither https nor loopback) two windows may both send: the server takes it once.

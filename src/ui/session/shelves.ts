@@ -25,7 +25,14 @@ export type Entry = {
 export type SetAside = Entry & { why: string };
 
 /** What of a job is kept here: as the server confirmed it last. */
-export type KeptJob = { jobId: string; opened: OpenJob; at: number; pinned?: boolean };
+export type KeptJob = {
+  jobId: string;
+  opened: OpenJob;
+  at: number;
+  pinned?: boolean;
+  /** Version of the schemas that it was kept by. */
+  schema?: number;
+};
 
 /** A photograph, a tester’s file or what a switch said, on its way to the server, without what is in it. */
 export type WaitingFile = {

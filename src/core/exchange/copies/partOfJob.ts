@@ -1,5 +1,6 @@
 import { produce } from 'immer';
 import { removeRows } from '../../job/commands/removeRows';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { rowsOf, type TableName, tablesThat } from '../../job/document/tables';
 import { isFirms } from '../../job/records/questions';
@@ -27,6 +28,8 @@ export const copyOfJob = (job: Job, { id, name, whole }: { id: string; name: str
         Object.keys(rowsOf(job, table)).filter((one) => whole || table !== 'answers' || !isFirms(one)),
         job,
       );
+    // Runs stay behind, and the cords that patch them.
+    if (!whole) removeRows(draft, 'cords', Object.keys(patchCordsOf(job)), job);
   }),
   id,
   name,

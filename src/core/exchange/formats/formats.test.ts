@@ -328,7 +328,7 @@ describe('job file', () => {
     [
       'another version',
       edited((file) => Object.assign(file, { version: 9 })),
-      'format version 9; this program reads versions 1 to 7',
+      'format version 9; this program reads versions 1 to 8',
     ],
     [
       'a bad field',

@@ -7,7 +7,7 @@ import { looseEnds } from '../../job/document/verify';
 import { OLDEST_FORMAT, renewJobFile } from './renewJobFile';
 
 export const JOB_FORMAT = 'good-shelf-job';
-export const JOB_FORMAT_VERSION = 7;
+export const JOB_FORMAT_VERSION = 8;
 
 const lists = Object.fromEntries(
   TABLE_NAMES.map((table) => [table, z.array(tableOf(table).schema).max(tableOf(table).atMost).default([])]),

@@ -1,5 +1,7 @@
 import { sameKey } from '../../base/text/sameKey';
 import { choiceCode, WORDED_CHOICES } from '../../job/records/choiceCode';
+import { LEAST_CORD_MM } from '../../job/records/cord';
+import { CORD_FIELDS } from '../../job/records/earlierCords';
 import { groupsOfCount } from '../../job/records/mainsSockets';
 import { freeCode } from '../../job/records/network';
 
@@ -71,6 +73,39 @@ export function choicesAsCodes(file: Loose): string[] {
   return [];
 }
 
+/** Up to version 7 patch cords, and links between devices, were kinds of record of their own. */
+function oneKindOfCord(file: Loose): string[] {
+  const notes: string[] = [];
+  for (const row of rows(file, 'cords'))
+    for (const [was, is] of CORD_FIELDS) {
+      if (was in row) row[is] = row[was];
+      delete row[was];
+    }
+  const ids = new Set(rows(file, 'cords').map(({ id }) => id));
+  const renamed = new Map<unknown, string>();
+  for (const row of rows(file, 'uplinks')) {
+    const { id } = row;
+    if (ids.has(id)) {
+      let at = 1;
+      while (ids.has(`link-${at}`)) at++;
+      row.id = `link-${at}`;
+      renamed.set(id, `link-${at}`);
+    }
+    ids.add(row.id);
+    if (typeof row.lengthMm === 'number' && row.lengthMm < LEAST_CORD_MM) {
+      notes.push(`A link was ${row.lengthMm} mm long, which has no room for two plugs: its length is as planned now.`);
+      row.lengthMm = null;
+    }
+  }
+  if (Array.isArray(file.uplinks)) file.cords = [...(Array.isArray(file.cords) ? file.cords : []), ...file.uplinks];
+  delete file.uplinks;
+  for (const row of rows(file, 'vouches')) {
+    if (row.uplinkId != null) row.cordId = renamed.get(row.uplinkId) ?? row.uplinkId;
+    delete row.uplinkId;
+  }
+  return notes;
+}
+
 const STEPS: Record<number, (file: Loose) => string[]> = {
   1: oneCodeANetwork,
   2: unknownIsNotNothing,
@@ -78,6 +113,7 @@ const STEPS: Record<number, (file: Loose) => string[]> = {
   4: countedOutlets,
   5: wattsNotEntered,
   6: choicesAsCodes,
+  7: oneKindOfCord,
 };
 
 /**

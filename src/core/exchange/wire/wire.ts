@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Command } from '../../job/commands/commands';
 import { NewJob } from '../../job/commands/newJob';
+import { renewCommand } from '../../job/commands/renewCommand';
 import type { Change } from '../../job/document/change';
 import type { Job } from '../../job/document/job';
 import { JobPage, RemovedJob } from '../../job/document/jobListing';
@@ -41,6 +42,12 @@ const sent = {
 /** Commands to apply as one step. The batch id makes sending it twice harmless. */
 export const Batch = z.strictObject({ ...sent, commands: z.array(Command).min(1).max(MOST_COMMANDS) });
 export type Batch = z.infer<typeof Batch>;
+
+/** A batch with commands that may have waited since an earlier version of the program, as today's schema has them. */
+export function renewBatch(sent: unknown): unknown {
+  const commands = typeof sent === 'object' && sent !== null && 'commands' in sent ? sent.commands : null;
+  return Array.isArray(commands) ? { ...(sent as object), commands: commands.map(renewCommand) } : sent;
+}
 
 /** Take back or bring back this person's last step that stands. */
 export const Reversal = z.strictObject({ ...sent, direction: z.enum(['undo', 'redo']) });

@@ -17,7 +17,6 @@ const starts = (): Job[] => [powered(), ...FILES.map((file) => readJobFile(demoT
 /** Fields whose emptiness is a fact or a choice and not something that nobody knows, and why. */
 const FACTS: Readonly<Record<string, string>> = {
   'cords.lengthMm': 'empty: the program chooses one that reaches',
-  'uplinks.lengthMm': 'empty: the program chooses one that reaches',
   'plugs.lengthMm': 'empty: the program chooses one that reaches',
   'wallOutlets.kind': 'empty: the household outlet of the country',
   'wallOutlets.pitchMm': 'empty: as is usual for that outlet',

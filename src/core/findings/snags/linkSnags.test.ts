@@ -3,9 +3,9 @@ import { apply, bench, marrowby, patched, schnuerlbach, surveyed, tarnbrook } fr
 import type { Command } from '../../job/commands/commands';
 import type { RunChanges } from '../../job/commands/runs';
 import type { Job } from '../../job/document/job';
+import { Cord } from '../../job/records/cord';
 import { Gear } from '../../job/records/gear';
 import type { QuestionId } from '../../job/records/questions';
-import { Uplink } from '../../job/records/uplink';
 import { answerCommand } from '../../trade/survey/answers/answers';
 import { planJob } from '../../trade/wholeJob/planJob';
 import { findSnags, findUnjudged } from './findSnags';
@@ -149,8 +149,8 @@ describe('networks on uplinks (IEEE 802.1Q)', () => {
       }),
     );
     const uplink = (id: string, fromId: string, fromPort: number, toId: string, toPort: number) => ({
-      table: 'uplinks' as const,
-      record: Uplink.parse({ id, fromId, fromPort, toId, toPort }),
+      table: 'cords' as const,
+      record: Cord.parse({ id, fromId, fromPort, toId, toPort }),
     });
     const network = (id: string, number: number) => ({
       type: 'addNetwork' as const,

@@ -1,9 +1,9 @@
 import { formatSize } from '../../base/units/length';
+import type { PatchCord } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { type FitKind, fitFault, placesFor } from '../../job/rack/fit';
 import { unitName } from '../../job/rack/units';
-import type { Cord } from '../../job/records/cord';
 import type { Gear } from '../../job/records/gear';
 import { portKey } from '../../job/records/portKey';
 import { portsOf } from '../../job/records/ports';
@@ -15,7 +15,7 @@ import { portWattsOf } from '../../trade/power/poe';
 import type { Mend } from './snag';
 
 /** Move a cord to the first free port that suits its run and whose switch has the watts; none when there is none. */
-export function moveCordMend(job: Job, run: Run, cord: Cord): Mend[] {
+export function moveCordMend(job: Job, run: Run, cord: PatchCord): Mend[] {
   const index = indexJob(job);
   const loads = switchLoads(job);
   const needW = portWattsOf(run);
@@ -37,7 +37,7 @@ export function moveCordMend(job: Job, run: Run, cord: Cord): Mend[] {
   return [];
 }
 
-export const unplugMend = (run: Run | null, cord: Cord): Mend => ({
+export const unplugMend = (run: Run | null, cord: { id: string }): Mend => ({
   label: run ? `Unpatch ${run.label}` : 'Pull the cord out',
   commands: [{ type: 'unplug', cordIds: [cord.id] }],
 });

@@ -12,7 +12,6 @@ export const FEED_READS = {
   runs: ['id', 'device', 'poeW', 'poeClass'],
   landings: true,
   cords: true,
-  uplinks: true,
   answers: true,
   rules: true,
 } as const satisfies Reads;

@@ -357,7 +357,7 @@ describe('what commands would not make, but a file may hold', () => {
   });
 
   it('finds a cord in a used port, and devices that share units', () => {
-    const cord = tampered(base, ({ cords }) => Object.assign(cords?.[1] ?? {}, { switchPort: 1 }));
+    const cord = tampered(base, ({ cords }) => Object.assign(cords?.[1] ?? {}, { toPort: 1 }));
     expect(of(cord, 'cord-in-used-port')).toHaveLength(1);
     const units = tampered(base, ({ placements }) => Object.assign(placements?.[1] ?? {}, { bottomU: 12 }));
     expect(of(units, 'units-overlap')).toHaveLength(1);

@@ -11,7 +11,6 @@ export const build: Station = {
     placements: ['id'],
     landings: ['id'],
     cords: ['id'],
-    uplinks: ['id'],
     plugs: ['id'],
     runs: ['id', 'label', 'scope'],
   },
@@ -19,7 +18,7 @@ export const build: Station = {
   // is pulled, terminated and tested.
   progress: ({ job, runsInOrder }) => {
     const done = Object.values(job.ticks).filter(({ state }) => state === 'done').length;
-    const things = (['placements', 'landings', 'cords', 'uplinks', 'plugs'] as const).reduce(
+    const things = (['placements', 'landings', 'cords', 'plugs'] as const).reduce(
       (sum, table) => sum + Object.keys(job[table]).length,
       0,
     );

@@ -1,4 +1,5 @@
 import { formatWatts } from '../../base/units/power';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import { portKey } from '../../job/records/portKey';
 import { isSwitched, portsOf } from '../../job/records/ports';
 import { isLive, isNow } from '../../job/records/run';
@@ -16,7 +17,6 @@ export const patch: Station = {
     runs: ['id', 'label', 'scope', 'device', 'carries'],
     landings: true,
     cords: true,
-    uplinks: true,
     gear: ['id', 'name', 'kind', 'ports'],
     placements: true,
   },
@@ -27,7 +27,7 @@ export const patch: Station = {
     for (const { panelId, port, runId } of landingAtPort.values()) {
       if (cordAtPanelPort.has(portKey(panelId, port))) patched.add(runId);
     }
-    const used = new Set(Object.values(job.cords).map(({ switchId }) => switchId));
+    const used = new Set(Object.values(patchCordsOf(job)).map(({ switchId }) => switchId));
     const group = groupsOf(job);
     const gateway = gearInOrder.find(({ kind }) => kind === 'router');
     const switches = gateway ? gearInOrder.filter(({ id, kind }) => kind === 'switch' && used.has(id)) : [];

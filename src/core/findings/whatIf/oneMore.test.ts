@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, counter, patched, tarnbrook } from '../../../../tests/support/jobs';
 import { powered } from '../../../../tests/support/powered';
+import { panelFirst } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
+import { cords } from '../../job/records/cord';
 import { portKey } from '../../job/records/portKey';
 import { isPanel, portsOf } from '../../job/records/ports';
 import { budgetWatts } from '../../trade/patching/budgetWatts';
@@ -62,8 +64,9 @@ function byForce(job: Job, room: string, what: string): number | null {
           if (budgetWatts(job, run) > 0 && used + budgetWatts(job, run) > gear.poeBudgetW + 1e-9) continue;
           const ends = { panelId, panelPort, switchId: gear.id, switchPort: port.number };
           const cord = { id: 'x', ...ends, fixed: false, lengthMm: null, colour: '' };
+          const record = cords.make({ id: 'x', ...panelFirst(cord) });
           const { cost, mm } = patchCost(job, run, ends, port);
-          expect(mm).toBe(cordLengthMm({ ...job, cords: { ...job.cords, x: cord } }, cord));
+          expect(mm).toBe(cordLengthMm({ ...job, cords: { ...job.cords, x: record } }, cord));
           if (best === null || cost < best) best = cost;
         }
   }

@@ -2,10 +2,10 @@ import { applyCommands } from '../../job/commands/apply';
 import type { Command } from '../../job/commands/commands';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
+import { Cord } from '../../job/records/cord';
 import { Gear } from '../../job/records/gear';
 import { portKey } from '../../job/records/portKey';
 import { isSwitching, portsOf } from '../../job/records/ports';
-import { Uplink } from '../../job/records/uplink';
 import { findSnags } from '../snags/findSnags';
 import { newSnags } from '../snags/newSnags';
 import { STATION_LIST } from '../stations/stations';
@@ -96,7 +96,7 @@ function secondGateway(job: Job): Command[] | null {
   const gear = Gear.parse({ ...first, id, name: `${first.name}, a second one`.slice(0, 80), shortName: '' });
   const port = portsOf(gear).find(({ use }) => use !== 'internet');
   if (!port) return null;
-  const uplink = Uplink.parse({
+  const uplink = Cord.parse({
     id: 'what-if-uplink',
     fromId: host.id,
     fromPort: free.number,
@@ -105,7 +105,7 @@ function secondGateway(job: Job): Command[] | null {
   });
   return [
     { type: 'addGear', gear: [gear] },
-    { type: 'keepRows', rows: [{ table: 'uplinks', record: uplink }] },
+    { type: 'keepRows', rows: [{ table: 'cords', record: uplink }] },
   ];
 }
 

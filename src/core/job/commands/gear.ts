@@ -4,6 +4,7 @@ import { refuse } from '../../base/text/refusal';
 import type { Job } from '../document/job';
 import { gearShortNameFor } from '../gear/shortNames';
 import { placeFault } from '../rack/fit';
+import { endsOf } from '../records/cord';
 import { Id } from '../records/fields';
 import { Gear, isCarrier } from '../records/gear';
 import { portsOf } from '../records/ports';
@@ -36,14 +37,9 @@ const MUST_HOLD: ReadonlySet<string> = new Set(['outside', 'taken', 'wrong-face'
 function portsMustStay(base: Job, gear: Gear): void {
   const used = [
     ...Object.values(base.landings).flatMap((row) => (row.panelId === gear.id ? [row.port] : [])),
-    ...Object.values(base.cords).flatMap((row) => [
-      ...(row.panelId === gear.id ? [row.panelPort] : []),
-      ...(row.switchId === gear.id ? [row.switchPort] : []),
-    ]),
-    ...Object.values(base.uplinks).flatMap((row) => [
-      ...(row.fromId === gear.id ? [row.fromPort] : []),
-      ...(row.toId === gear.id ? [row.toPort] : []),
-    ]),
+    ...Object.values(base.cords).flatMap((row) =>
+      endsOf(row).flatMap(({ gearId, port }) => (gearId === gear.id ? [port] : [])),
+    ),
     ...Object.values(base.portNetworks).flatMap((row) => (row.gearId === gear.id ? [row.port] : [])),
   ];
   const most = Math.max(0, ...used);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { counted } from '../../base/text/counted';
 import { refuse } from '../../base/text/refusal';
+import { cordsIn } from '../records/cord';
 import { Id } from '../records/fields';
 import { Landing } from '../records/landing';
 import { portKey } from '../records/portKey';
@@ -28,9 +29,11 @@ export const landRuns = commandKind({
         delete job.landings[row.id];
       } else used.set(portKey(row.panelId, row.port), row.runId);
     }
-    const cordAt = new Map(Object.values(base.cords).map((cord) => [portKey(cord.panelId, cord.panelPort), cord]));
     const carried = new Map(
-      [...old].map(([runId, { panelId, port }]) => [runId, cordAt.get(portKey(panelId, port))] as const),
+      [...old].map(([runId, { panelId, port }]) => [
+        runId,
+        cordsIn(base.cords, { gearId: panelId, port, side: 'front' })[0],
+      ]),
     );
 
     for (const { runId, panelId, port, joint, jointMm } of landings) {
@@ -66,7 +69,14 @@ export const landRuns = commandKind({
         jointMm: jointMm === undefined ? (was?.jointMm ?? null) : jointMm,
       };
       const cord = carried.get(runId);
-      if (cord) Object.assign(lookUp(job, 'cords', cord.id), { panelId, panelPort: port });
+      // Its cord goes with it, whichever end of that is here.
+      if (cord && was) {
+        const isFrom = cord.fromId === was.panelId && cord.fromPort === was.port && cord.fromSide === 'front';
+        Object.assign(
+          lookUp(job, 'cords', cord.id),
+          isFrom ? { fromId: panelId, fromPort: port } : { toId: panelId, toPort: port },
+        );
+      }
     }
   },
   describe: (job, { landings }) => {

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { counted } from '../../base/text/counted';
 import { refuse } from '../../base/text/refusal';
-import { Cord } from '../records/cord';
+import { type PatchCord, panelFirst, patchCordsOf } from '../document/cordKinds';
+import { Cord, cordsIn, endKey, endsOf, cords as table } from '../records/cord';
 import { Id } from '../records/fields';
 import { portKey } from '../records/portKey';
 import { canPatch, isSwitching, portAt } from '../records/ports';
@@ -10,7 +11,11 @@ import { commandKind } from './command';
 import { freeId, lookUp } from './lookUp';
 
 const { lengthMm, colour } = changesOf(Cord).shape;
-const Ends = Cord.pick({ panelId: true, panelPort: true, switchId: true, switchPort: true }).extend({
+const Ends = z.strictObject({
+  panelId: Id,
+  panelPort: Cord.shape.fromPort,
+  switchId: Id,
+  switchPort: Cord.shape.toPort,
   fixed: z.boolean(),
   lengthMm: lengthMm.describe('left out: as the cord is that was there'),
   colour,
@@ -26,17 +31,15 @@ export const patchPorts = commandKind({
     const moving = new Set(cords.map((cord) => portKey(cord.panelId, cord.panelPort)));
     if (moving.size < cords.length) refuse('port-twice', 'A panel port takes one cord: one stands here twice.');
     const used = new Set<string>();
-    const old = new Map<string, Cord>();
+    const old = new Map<string, PatchCord>();
+    const patched = patchCordsOf(base);
     for (const row of Object.values(base.cords)) {
-      const key = portKey(row.panelId, row.panelPort);
-      if (moving.has(key)) {
-        old.set(key, { ...row });
+      const cord = patched[row.id];
+      const key = cord && portKey(cord.panelId, cord.panelPort);
+      if (cord && key !== undefined && moving.has(key)) {
+        old.set(key, cord);
         delete job.cords[row.id];
-      } else used.add(portKey(row.switchId, row.switchPort));
-    }
-    for (const row of Object.values(base.uplinks)) {
-      used.add(portKey(row.fromId, row.fromPort));
-      used.add(portKey(row.toId, row.toPort));
+      } else for (const end of endsOf(row)) used.add(endKey(end));
     }
     const runAt = new Map(Object.values(base.landings).map((row) => [portKey(row.panelId, row.port), row.runId]));
 
@@ -61,17 +64,16 @@ export const patchPorts = commandKind({
       used.add(target);
       const key = portKey(ends.panelId, ends.panelPort);
       const was = old.get(key);
+      if (!was && cordsIn(base.cords, { gearId: ends.panelId, port: ends.panelPort, side: 'front' }).length > 0)
+        refuse(
+          'port-taken',
+          `${panel.name} port ${ends.panelPort} has a cord to elsewhere: remove that first.`,
+          run.id,
+        );
       const id = was?.id ?? freeId(job.cords, `cord-${ends.panelPort}-${ends.panelId}`);
-      job.cords[id] = {
-        id,
-        panelId: ends.panelId,
-        panelPort: ends.panelPort,
-        switchId: ends.switchId,
-        switchPort: ends.switchPort,
-        fixed: ends.fixed,
-        lengthMm: ends.lengthMm === undefined ? (was?.lengthMm ?? null) : ends.lengthMm,
-        colour: ends.colour ?? was?.colour ?? '',
-      };
+      const length = ends.lengthMm === undefined ? (was?.lengthMm ?? null) : ends.lengthMm;
+      const made = { fixed: ends.fixed, lengthMm: length, colour: ends.colour ?? was?.colour ?? '' };
+      job.cords[id] = table.make({ id, ...panelFirst({ ...ends, ...made }), ...made });
     }
   },
   describe: (job, { cords }) => {

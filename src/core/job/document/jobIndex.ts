@@ -1,15 +1,15 @@
+import { mapBy, ofTable } from '../../base/memo/ofTable';
 import { naturalOrder } from '../../base/text/naturalOrder';
 import { sameKey } from '../../base/text/sameKey';
-import type { Cord } from '../records/cord';
+import { type Cord, endKey, endsOf } from '../records/cord';
 import type { Gear } from '../records/gear';
 import type { Landing } from '../records/landing';
 import type { Network } from '../records/network';
 import type { Placement } from '../records/placement';
 import { portKey } from '../records/portKey';
 import type { Run } from '../records/run';
-import type { Uplink } from '../records/uplink';
+import { besideCordsOf, type PatchCord, patchCordsOf } from './cordKinds';
 import type { Job } from './job';
-import { mapBy, ofTable } from './ofTable';
 
 /** Look-ups over one job, made once for each version of it. */
 export type JobIndex = {
@@ -25,10 +25,10 @@ export type JobIndex = {
   landingOfRun: Map<string, Landing>;
   /** Keys of the following two are `portKey`. */
   landingAtPort: Map<string, Landing>;
-  cordAtPanelPort: Map<string, Cord>;
-  cordAtSwitchPort: Map<string, Cord>;
-  /** The uplink in a port, at either end. */
-  uplinkAtPort: Map<string, Uplink>;
+  cordAtPanelPort: Map<string, PatchCord>;
+  cordAtSwitchPort: Map<string, PatchCord>;
+  /** The cord in a port, at either end, that is no patch cord: an uplink, or one between panels or devices. */
+  uplinkAtPort: Map<string, Cord>;
 };
 
 /** The port that a key names; ids hold no colon. */
@@ -76,20 +76,15 @@ const carriers = ofTable(
 );
 const byRun = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => row.runId));
 const byPort = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => portKey(row.panelId, row.port)));
-const byPanelPort = ofTable((rows: Job['cords']) =>
+const byPanelPort = ofTable((rows: Readonly<Record<string, PatchCord>>) =>
   mapBy(Object.values(rows), (row) => portKey(row.panelId, row.panelPort)),
 );
-const bySwitchPort = ofTable((rows: Job['cords']) =>
+const bySwitchPort = ofTable((rows: Readonly<Record<string, PatchCord>>) =>
   mapBy(Object.values(rows), (row) => portKey(row.switchId, row.switchPort)),
 );
 const byEnds = ofTable(
-  (rows: Job['uplinks']) =>
-    new Map(
-      Object.values(rows).flatMap((row) => [
-        [portKey(row.fromId, row.fromPort), row] as const,
-        [portKey(row.toId, row.toPort), row] as const,
-      ]),
-    ),
+  (rows: Readonly<Record<string, Cord>>) =>
+    new Map(Object.values(rows).flatMap((row) => endsOf(row).map((end) => [endKey(end), row] as const))),
 );
 
 function gearFromTheTop(job: Job): Gear[] {
@@ -111,9 +106,9 @@ function buildIndex(job: Job): JobIndex {
     carrierOfGear: () => carriers(job.shelvings),
     landingOfRun: () => byRun(job.landings),
     landingAtPort: () => byPort(job.landings),
-    cordAtPanelPort: () => byPanelPort(job.cords),
-    cordAtSwitchPort: () => bySwitchPort(job.cords),
-    uplinkAtPort: () => byEnds(job.uplinks),
+    cordAtPanelPort: () => byPanelPort(patchCordsOf(job)),
+    cordAtSwitchPort: () => bySwitchPort(patchCordsOf(job)),
+    uplinkAtPort: () => byEnds(besideCordsOf(job)),
   };
   const index = { job } as JobIndex;
   for (const [part, make] of Object.entries(parts)) {

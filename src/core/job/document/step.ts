@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { refuse } from '../../base/text/refusal';
 import { choiceCode, WORDED_CHOICES } from '../records/choiceCode';
+import { CORD_FIELDS } from '../records/earlierCords';
 import { groupsOfCount } from '../records/mainsSockets';
 import { type Change, isFieldChange } from './change';
 import { JobHead } from './job';
@@ -41,7 +42,7 @@ export const stepWords = (kind: Step['kind'], label: string): string =>
  * Version of the schemas that recorded values are written by. It grows when a table or a field is renamed or goes, or a
  * value means something else; a field that is added with a default needs nothing.
  */
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 
 /** What became of tables and fields: by the last version that had the old name. Null: it is gone. */
 export type Renamed = {
@@ -50,7 +51,12 @@ export type Renamed = {
   field?: string;
   to: string | null;
 };
-const RENAMED: readonly Renamed[] = [];
+const RENAMED: readonly Renamed[] = [
+  // Up to version 6 patch cords, and links between devices, were kinds of record of their own.
+  ...CORD_FIELDS.map(([field, to]) => ({ lastVersion: 6, table: 'cords', field, to })),
+  { lastVersion: 6, table: 'uplinks', to: 'cords' },
+  { lastVersion: 6, table: 'vouches', field: 'uplinkId', to: 'cordId' },
+];
 
 /** Values that mean something else since: what those of that version and before are today. */
 const REREAD: readonly { lastVersion: number; table: TableName; field: string; to: (value: unknown) => unknown }[] = [
@@ -98,7 +104,9 @@ function readRecord(table: TableName, given: AnyRecord, { version, renames = REN
   const known: Record<string, unknown> = {};
   for (const [field, value] of Object.entries(given)) {
     const now = renamed(table, field, version, renames)?.field;
-    if (now && now in schema.shape) known[now] = reread(table, now, value, version);
+    // Of two fields that became one, the one that says something stands.
+    if (now && now in schema.shape && (value !== null || !(now in known)))
+      known[now] = reread(table, now, value, version);
   }
   const read = schema.safeParse(known);
   if (read.success) return read.data as AnyRecord;

@@ -11,6 +11,7 @@ import { contacts } from '../records/contact';
 import { cords } from '../records/cord';
 import { cuts } from '../records/cut';
 import { cutovers } from '../records/cutover';
+import { devices } from '../records/device';
 import { floors } from '../records/floor';
 import { gear } from '../records/gear';
 import { jacks } from '../records/jack';
@@ -44,7 +45,6 @@ import { testers } from '../records/tester';
 import { ticks } from '../records/tick';
 import { tones } from '../records/tone';
 import { upHours } from '../records/upHours';
-import { uplinks } from '../records/uplink';
 import { visits } from '../records/visit';
 import { vouches } from '../records/vouch';
 import { wallOutlets } from '../records/wallOutlet';
@@ -57,6 +57,7 @@ export const TABLES = {
   placements,
   networks,
   runs,
+  devices,
   landings,
   cords,
   floors,
@@ -77,7 +78,6 @@ export const TABLES = {
   mounts,
   allowances,
   portNetworks,
-  uplinks,
   terminations,
   contacts,
   circuits,

@@ -85,7 +85,13 @@ function mustBeOnlyOne(before: Job, after: Job, table: TableName, touched: Reado
       // One that gives the key up in the same step does not stand in the way.
       const otherId = own.get(of) ?? (stands !== undefined && keyOf(is[stands]) === of ? stands : undefined);
       const other = otherId === undefined ? undefined : is[otherId];
-      if (other) refuse('taken', key.taken?.(other) ?? `Two ${many} cannot share ${key.words(row)}.`, id);
+      if (other)
+        refuse(
+          'taken',
+          key.taken?.(other, (gearId) => after.gear[gearId]?.name ?? '') ??
+            `Two ${many} cannot share ${key.words(row)}.`,
+          id,
+        );
       own.set(of, id);
     }
   });

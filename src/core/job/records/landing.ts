@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Cord, cordsIn } from './cord';
 import { Id, whole } from './fields';
 import type { Gear } from './gear';
 import { portKey } from './portKey';
@@ -45,10 +46,13 @@ export const landings = defineTable({
     },
   ],
   refers: [goesWith('runId', 'runs'), goesWith('panelId', 'gear', 'port')],
-  clash: (job: { gear: Record<string, Gear> }, row) => {
+  clash: (job: { gear: Record<string, Gear>; cords: Record<string, Cord> }, row) => {
     const panel = job.gear[row.panelId];
     if (panel && !isPanel(panel)) return `Runs are landed on ${panel.name}, so it must stay a panel.`;
-    return noPort(panel, row.port);
+    const behind = cordsIn(job.cords, { gearId: row.panelId, port: row.port, side: 'rear' });
+    return behind.length > 0
+      ? `There is a cord in the rear of ${panel?.name} port ${row.port}.`
+      : noPort(panel, row.port);
   },
   minds: ['gear'],
 });

@@ -11,7 +11,7 @@ export type RowKey<R> = {
   /** What this row would share, as in "cannot share the name Hall". */
   words: (row: R) => string;
   /** Why another row cannot have it too, said of the one that has it, where there is more to say than that. */
-  taken?: (other: R) => string;
+  taken?: (other: R, gearName: (id: string) => string) => string;
 };
 
 /** A field that holds the id of a row elsewhere, and what becomes of this row when that one goes. */
@@ -99,7 +99,7 @@ export function defineTable<
 }
 
 /** Rows with names that may not be the same. */
-export const byName = <R extends { name: string }>(taken?: (other: R) => string): RowKey<R> => ({
+export const byName = <R extends { name: string }>(taken?: RowKey<R>['taken']): RowKey<R> => ({
   what: 'name',
   of: (row) => sameKey(row.name),
   words: (row) => `the name ${row.name}`,

@@ -1,5 +1,6 @@
 import type { Command } from '../../job/commands/commands';
 import { rowCommands } from '../../job/commands/rowCommands';
+import { patchCordsOf, switchEnd } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { placesFor } from '../../job/rack/fit';
@@ -77,7 +78,7 @@ export function otherwise(job: Job, step: BuildStep): Otherwise[] {
     );
   }
   if (step.kind === 'cord') {
-    const cord = job.cords[step.cordId ?? ''];
+    const cord = patchCordsOf(job)[step.cordId ?? ''];
     const device = job.gear[cord?.switchId ?? ''];
     const run = job.runs[step.runId ?? ''];
     if (!cord || !device) return [];
@@ -90,7 +91,12 @@ export function otherwise(job: Job, step: BuildStep): Otherwise[] {
             {
               words: `${device.name} port ${port.number}`,
               commands: [
-                { type: 'editRows', edits: [{ table: 'cords', id: cord.id, changes: { switchPort: port.number } }] },
+                {
+                  type: 'editRows',
+                  edits: [
+                    { table: 'cords', id: cord.id, changes: switchEnd(job, cord.id, { switchPort: port.number }) },
+                  ],
+                },
               ],
             },
           ];

@@ -6,6 +6,7 @@ import { powered } from '../../../../tests/support/powered';
 import { kitCsv } from '../../exchange/formats/kitCsv';
 import { visitsIcs } from '../../exchange/formats/visitsIcs';
 import { applyChanges, diffJobs, invert } from '../../job/document/change';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import { emptyJob, type Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { tablesThat } from '../../job/document/tables';
@@ -80,7 +81,7 @@ describe('steps from today to the plan', () => {
         Array.from({ length: job.gear[gearId]?.heightU ?? 1 }, (_, up) => `${rackId} ${face} ${bottomU + up}`),
       );
       expect(new Set(taken).size).toBe(taken.length);
-      const ports = Object.values(job.cords).map(({ switchId, switchPort }) => `${switchId} ${switchPort}`);
+      const ports = Object.values(patchCordsOf(job)).map(({ switchId, switchPort }) => `${switchId} ${switchPort}`);
       expect(new Set(ports).size).toBe(ports.length);
     }
   });
@@ -313,7 +314,7 @@ describe('the kit', () => {
     expect(count('Jack ')).toBe(Object.keys(plan.landings).length);
     expect(count('Outlet jack')).toBe(toPull(plan).length);
     expect(count('Cord ')).toBe(
-      Object.keys(plan.cords).filter((id) => !today.cords[id]).length +
+      Object.keys(patchCordsOf(plan)).filter((id) => !patchCordsOf(today)[id]).length +
         made.kit.filter(({ item }) => item === 'Cord manager').length,
     );
     const coming = new Set(Object.keys(plan.gear).filter((id) => !today.gear[id]));

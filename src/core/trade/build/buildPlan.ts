@@ -76,7 +76,7 @@ export const cutoverOf = (job: Job): Cutover => Object.values(job.cutovers)[0] ?
 export const tickKey = ({ step, action }: Entry): string => (action === 'park' ? `park-${step.id}` : step.id);
 
 /** Rows that say where something stands, hangs or is plugged in. */
-const SET_ASIDE: ReadonlySet<TableName> = new Set(['placements', 'shelvings', 'landings', 'cords', 'uplinks', 'plugs']);
+const SET_ASIDE: ReadonlySet<TableName> = new Set(['placements', 'shelvings', 'landings', 'cords', 'plugs']);
 
 /** What stands now: today, and all that is ticked as done. */
 export function presentJob(today: Job | null, plan: Job, steps: readonly BuildStep[]): Job {

@@ -1,20 +1,21 @@
 import { formatLength } from '../../base/units/length';
+import { type PatchCord, patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import type { Cord } from '../../job/records/cord';
 import type { Plug } from '../../job/records/plug';
 import { portKey } from '../../job/records/portKey';
-import type { Uplink } from '../../job/records/uplink';
 import { cordLengthMm } from '../patching/cords/cordLength';
 import { mainsWayMm, stockCordMm } from '../power/mainsCords';
 import type { BuildStep } from './buildStep';
 import { type Both, plain, recordsOnly, stepId, turns } from './stepParts';
 
 export function linkSteps(both: Both): BuildStep[] {
-  const ends = (job: Job, { fromId, fromPort, toId, toPort }: Uplink) =>
+  const ends = (job: Job, { fromId, fromPort, toId, toPort }: Cord) =>
     `${job.gear[fromId]?.name ?? ''} port ${fromPort} – ${job.gear[toId]?.name ?? ''} port ${toPort}`;
-  return turns(both, 'uplinks').flatMap(({ id, turn, old, then }) => {
-    const changes = both.changesOf('uplinks', id);
+  return turns(both, 'cords').flatMap(({ id, turn, old, then }) => {
+    if (isPatch(both, id)) return [];
+    const changes = both.changesOf('cords', id);
     if (turn === 'move' && old && then && endsAlike(old, then)) return [recordsOnly(id, changes)];
     const from = old ? ends(both.was, old) : '';
     const to = then ? ends(both.is, then) : '';
@@ -35,7 +36,11 @@ export function linkSteps(both: Both): BuildStep[] {
     ];
   });
 }
-const endsAlike = (a: Uplink, b: Uplink): boolean =>
+/** Whether a cord patches a run, today or then. */
+const isPatch = ({ was, is }: Both, id: string): boolean =>
+  patchCordsOf(was)[id] !== undefined || patchCordsOf(is)[id] !== undefined;
+
+const endsAlike = (a: Cord, b: Cord): boolean =>
   a.fromId === b.fromId && a.fromPort === b.fromPort && a.toId === b.toId && a.toPort === b.toPort;
 
 export function plugSteps(both: Both): BuildStep[] {
@@ -77,16 +82,22 @@ export function plugSteps(both: Both): BuildStep[] {
 
 export function cordSteps(both: Both): BuildStep[] {
   const { was, is } = both;
-  const ends = (job: Job, cord: Cord) =>
-    `${job.gear[cord.panelId]?.name ?? ''} ${cord.panelPort} – ${job.gear[cord.switchId]?.name ?? ''} ${cord.switchPort}`;
-  const runAt = (job: Job, cord: Cord) =>
-    indexJob(job).landingAtPort.get(portKey(cord.panelId, cord.panelPort))?.runId ?? null;
+  const ends = (job: Job, cord: Cord) => {
+    const patched = patchCordsOf(job)[cord.id];
+    return patched
+      ? `${job.gear[patched.panelId]?.name ?? ''} ${patched.panelPort} – ${job.gear[patched.switchId]?.name ?? ''} ${patched.switchPort}`
+      : `${job.gear[cord.fromId]?.name ?? ''} ${cord.fromPort} – ${job.gear[cord.toId]?.name ?? ''} ${cord.toPort}`;
+  };
+  const runAt = (job: Job, cord: PatchCord | undefined) =>
+    cord ? (indexJob(job).landingAtPort.get(portKey(cord.panelId, cord.panelPort))?.runId ?? null) : null;
   return turns(both, 'cords').flatMap(({ id, turn, old, then }) => {
+    const [before, after] = [patchCordsOf(was)[id], patchCordsOf(is)[id]];
+    if (!before && !after) return [];
     const changes = both.changesOf('cords', id);
-    if (old && isAlike(old, then ?? undefined)) return [recordsOnly(id, changes)];
+    if (before && isAlike(before, after)) return [recordsOnly(id, changes)];
     const from = old ? ends(was, old) : '';
     const to = then ? ends(is, then) : '';
-    const length = then ? cordLengthMm(is, then) : null;
+    const length = after ? cordLengthMm(is, after) : null;
     return [
       plain({
         id: stepId('cord', id),
@@ -97,14 +108,14 @@ export function cordSteps(both: Both): BuildStep[] {
         from,
         to,
         cordId: id,
-        runId: then ? runAt(is, then) : old ? runAt(was, old) : null,
-        gearId: then?.switchId ?? old?.switchId ?? null,
+        runId: runAt(is, after) ?? runAt(was, before),
+        gearId: after?.switchId ?? before?.switchId ?? null,
         parts:
           turn === 'in' ? [length === null ? 'cord, length not known' : `cord ${formatLength(length, is.units)}`] : [],
         photograph: turn !== 'in',
         canPark: turn === 'move',
-        ...(old && then && old.panelId !== then.panelId
-          ? { together: `cord ${old.panelId} ${then.panelId} ${old.switchId} ${then.switchId}` }
+        ...(before && after && before.panelId !== after.panelId
+          ? { together: `cord ${before.panelId} ${after.panelId} ${before.switchId} ${after.switchId}` }
           : {}),
         changes,
       }),
@@ -113,7 +124,7 @@ export function cordSteps(both: Both): BuildStep[] {
 }
 
 /** Whether a cord is in the same two ports. */
-export const isAlike = (a: Cord, b: Cord | undefined): boolean =>
+export const isAlike = (a: PatchCord, b: PatchCord | undefined): boolean =>
   b !== undefined &&
   a.panelId === b.panelId &&
   a.panelPort === b.panelPort &&

@@ -1,3 +1,4 @@
+import { linksOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import type { Gear } from '../../job/records/gear';
@@ -188,7 +189,7 @@ function pathsBetween(was: Job, is: Job, steps: Steps): Paths {
     [was, 'old'],
     [is, 'new'],
   ] as const)
-    for (const link of Object.values(job.uplinks)) {
+    for (const link of Object.values(linksOf(job))) {
       const step = steps.get(stepId('link', link.id));
       // An uplink that nobody touches is in both; it is counted once.
       if (!step && at === 'new') continue;

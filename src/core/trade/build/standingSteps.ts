@@ -1,5 +1,6 @@
 import { buildMinutes } from '../../base/standards/buildMinutes';
 import { groupBy } from '../../base/text/groupBy';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { carriedBy } from '../../job/rack/space';
@@ -95,7 +96,7 @@ export function gearSteps(both: Both): BuildStep[] {
     ];
     // Only pinned, or numbered anew: nothing is carried.
     if (turn === 'move' && samePlace(was, is, id)) return [{ ...recordsOnly(id, changes) }];
-    const cords = Object.values(was.cords).filter((cord) => cord.switchId === id || cord.panelId === id).length;
+    const cords = Object.values(patchCordsOf(was)).filter((cord) => cord.switchId === id || cord.panelId === id).length;
     const more = (gear.heightU - 1) * buildMinutes.unitMore.take;
     const takeMin = turn === 'in' ? 0 : buildMinutes.gear.take + more + cords * buildMinutes.replug.take;
     const kept = turn === 'move' ? cords * buildMinutes.replug.put : 0;

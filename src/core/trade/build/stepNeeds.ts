@@ -1,6 +1,8 @@
+import { besideCordsOf, patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { carriedBy } from '../../job/rack/space';
+import { endKey, endsOf } from '../../job/records/cord';
 import type { Landing } from '../../job/records/landing';
 import type { Placement } from '../../job/records/placement';
 import { portKey } from '../../job/records/portKey';
@@ -37,9 +39,9 @@ export function withNeeds(steps: readonly BuildStep[], { was, is }: Both): Build
         blockedBy.push(...(clashes.get(id) ?? []));
         if (step.turn === 'out') {
           // Nothing hangs on it any more.
-          for (const cord of Object.values(was.cords))
+          for (const cord of Object.values(patchCordsOf(was)))
             if (cord.switchId === id || cord.panelId === id) clearOf.push(...of('cord', cord.id));
-          for (const link of Object.values(was.uplinks))
+          for (const link of Object.values(besideCordsOf(was)))
             if (link.fromId === id || link.toId === id) clearOf.push(...of('link', link.id));
           for (const plug of Object.values(was.plugs))
             if (plug.feedId === id || plug.gearId === id) clearOf.push(...of('plug', plug.id));
@@ -66,11 +68,10 @@ export function withNeeds(steps: readonly BuildStep[], { was, is }: Both): Build
         putNeeds.push(...of('land', step.runId), ...of('outlet', step.runId), ...of('pull', step.runId));
         break;
       case 'link': {
-        const then = is.uplinks[step.id.slice('link-'.length)];
+        const then = besideCordsOf(is)[step.id.slice('link-'.length)];
         if (then && step.turn !== 'out') {
           putNeeds.push(...of('gear', then.fromId), ...of('gear', then.toId));
-          for (const key of [portKey(then.fromId, then.fromPort), portKey(then.toId, then.toPort)])
-            blockedBy.push(...(byOldPort.link.get(key) ?? []));
+          for (const key of endsOf(then).map(endKey)) blockedBy.push(...(byOldPort.link.get(key) ?? []));
         }
         break;
       }
@@ -83,7 +84,7 @@ export function withNeeds(steps: readonly BuildStep[], { was, is }: Both): Build
         break;
       }
       case 'cord': {
-        const then = is.cords[step.cordId ?? ''];
+        const then = patchCordsOf(is)[step.cordId ?? ''];
         if (then && step.turn !== 'out') {
           putNeeds.push(...of('gear', then.panelId), ...of('gear', then.switchId), ...of('land', step.runId));
           // With its cord in and the switch on, a run can no longer be tested.
@@ -108,13 +109,12 @@ export function withNeeds(steps: readonly BuildStep[], { was, is }: Both): Build
 function portHolders(was: Job) {
   const link = new Map<string, string[]>();
   const hold = (map: Map<string, string[]>, key: string, id: string) => map.set(key, [...(map.get(key) ?? []), id]);
-  for (const cord of Object.values(was.cords)) {
+  for (const cord of Object.values(patchCordsOf(was))) {
     hold(link, portKey(cord.panelId, cord.panelPort), stepId('cord', cord.id));
     hold(link, portKey(cord.switchId, cord.switchPort), stepId('cord', cord.id));
   }
-  for (const one of Object.values(was.uplinks)) {
-    hold(link, portKey(one.fromId, one.fromPort), stepId('link', one.id));
-    hold(link, portKey(one.toId, one.toPort), stepId('link', one.id));
+  for (const one of Object.values(besideCordsOf(was))) {
+    for (const end of endsOf(one)) hold(link, endKey(end), stepId('link', one.id));
   }
   const plug = new Map<string, string[]>();
   for (const one of Object.values(was.plugs))
@@ -125,8 +125,8 @@ function portHolders(was: Job) {
 
 /** Cords that hang at a landing today and go elsewhere. */
 const cordsAtLanding = (was: Job, is: Job, { panelId, port }: Landing): string[] =>
-  Object.values(was.cords).flatMap((cord) =>
-    cord.panelId === panelId && cord.panelPort === port && !isAlike(cord, is.cords[cord.id]) ? [cord.id] : [],
+  Object.values(patchCordsOf(was)).flatMap((cord) =>
+    cord.panelId === panelId && cord.panelPort === port && !isAlike(cord, patchCordsOf(is)[cord.id]) ? [cord.id] : [],
   );
 
 /** Steps of devices that stand today where another is to stand. */

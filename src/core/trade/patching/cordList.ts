@@ -1,8 +1,9 @@
 import { type CordKind, cordBuilds, cordHabits } from '../../base/standards/cords';
 import { naturalOrder } from '../../base/text/naturalOrder';
+import type { PatchCord } from '../../job/document/cordKinds';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
-import type { Cord } from '../../job/records/cord';
 import type { Gear } from '../../job/records/gear';
 import { LINE_PATTERNS, type LinePattern, NETWORK_COLOURS } from '../../job/records/network';
 import { portAt } from '../../job/records/ports';
@@ -16,7 +17,7 @@ import { runBehind } from './switchLoad';
 export type CordCode = { colour: string; pattern: LinePattern; letter: string; words: string };
 
 export type ListedCord = {
-  cord: Cord;
+  cord: PatchCord;
   run: Run | null;
   panel: Gear;
   device: Gear;
@@ -89,7 +90,7 @@ export function listCords(job: Job): ListedCord[] {
   const stock = stockLengths(job);
   const codeOf = cordCodes(job);
   const order = new Map(index.gearInOrder.map((gear, at) => [gear.id, at]));
-  const list = Object.values(job.cords).flatMap((cord): ListedCord[] => {
+  const list = Object.values(patchCordsOf(job)).flatMap((cord): ListedCord[] => {
     const [panel, device] = [job.gear[cord.panelId], job.gear[cord.switchId]];
     if (!panel || !device) return [];
     const run = runBehind(index.job, cord);
@@ -139,7 +140,7 @@ function hidingPlace(way: CordWay, manager: Gear | undefined): string {
 }
 
 /** Colour of a cord as planned or as it lies; empty where nothing says one. */
-export function cordColour(job: Job, cord: Cord): string {
+export function cordColour(job: Job, cord: PatchCord): string {
   if (cord.colour) return cord.colour;
   const index = indexJob(job);
   const run = runBehind(index.job, cord);

@@ -3,6 +3,7 @@ import { apply, bench, patched, tarnbrook } from '../../../../tests/support/jobs
 import { cordBuilds, cordHabits } from '../../base/standards/cords';
 import { readLengths } from '../../base/units/lengthList';
 import { findSnags } from '../../findings/snags/findSnags';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import { Gear } from '../../job/records/gear';
 import { answerCommand } from '../survey/answers/answers';
 import { cordCodes, cordCost, listCords, managerFills, pickList } from './cordList';
@@ -44,14 +45,14 @@ describe('ways of cords (common practice, no source)', () => {
     const none = apply(job, answerCommand(job, 'cord-lengths', '0.1 m'));
     expect(cordLengthMm(none, ends)).toBeNull();
     expect(rules(none)).toContain('cord-does-not-fit');
-    expect(planPatching(apply(none, { type: 'unplug', cordIds: Object.keys(none.cords) })).left[0]?.why).toBe(
+    expect(planPatching(apply(none, { type: 'unplug', cordIds: Object.keys(patchCordsOf(none)) })).left[0]?.why).toBe(
       '1 finds no port within reach: no cord in stock is long enough, or its network is not allowed there.',
     );
   });
 
   it('are judged as they lie: too tight, too long, with a mend', () => {
     const job = one();
-    const [id] = Object.keys(job.cords) as [string];
+    const [id] = Object.keys(patchCordsOf(job)) as [string];
     const as = (lengthMm: number) => apply(job, { type: 'editCords', cordIds: [id], changes: { lengthMm } });
     const snag = (of: typeof job) => findSnags(of).find((each) => each.rule === 'cord-does-not-fit');
     expect(listCords(as(100))[0]?.verdict).toBe('too tight');
@@ -131,13 +132,13 @@ describe('a map that is there already', () => {
     expect(few?.moved.length).toBeLessThan((free?.moved.length ?? 0) / 2);
     expect(free?.cordMm).toBeLessThan(few?.cordMm ?? 0);
     const after = apply(job, ...patchCommands(few as never));
-    expect(Object.keys(after.cords)).toHaveLength(few?.patched ?? 0);
+    expect(Object.keys(patchCordsOf(after))).toHaveLength(few?.patched ?? 0);
     expect(findSnags(after).some((snag) => snag.rule === 'switch-budget' && snag.grade === 'wont-work')).toBe(false);
   });
 
   it('leaves cords alone that were fixed by hand', () => {
     const job = tarnbrook();
-    const cordIds = Object.keys(job.cords);
+    const cordIds = Object.keys(patchCordsOf(job));
     const fixed = apply(job, { type: 'fixCords', cordIds, fixed: true });
     expect(planPatching(fixed, { moves: 'free' })).toMatchObject({ moved: [], unplugged: [] });
   });
@@ -171,7 +172,7 @@ describe('schools of patching', () => {
     });
     const plan = planPatching(job, { school: 'network' });
     const after = apply(job, ...patchCommands(plan));
-    const byPort = Object.values(after.cords)
+    const byPort = Object.values(patchCordsOf(after))
       .sort((x, y) => x.switchPort - y.switchPort)
       .map((cord) => Object.values(after.landings).find((row) => row.port === cord.panelPort)?.runId ?? '')
       .map((id) => after.runs[id]?.networkId);

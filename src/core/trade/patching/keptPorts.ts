@@ -1,4 +1,5 @@
 import { joinedGroups } from '../../base/text/joinedGroups';
+import { linksOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import type { Gear, GearKind } from '../../job/records/gear';
@@ -98,7 +99,7 @@ export function portsToKeep(job: Job, taken: ReadonlySet<string>): { kept: KeptP
     }
   }
   const all = new Set(switches.map(({ id }) => id));
-  const linked = new Set(Object.values(job.uplinks).flatMap(({ fromId, toId }) => [fromId, toId]));
+  const linked = new Set(Object.values(linksOf(job)).flatMap(({ fromId, toId }) => [fromId, toId]));
   if (switches.length > 0)
     for (const gear of gearInOrder) {
       if (!NEEDS_A_PORT.includes(gear.kind) || linked.has(gear.id)) continue;
@@ -129,7 +130,7 @@ export function portsToKeep(job: Job, taken: ReadonlySet<string>): { kept: KeptP
 /** Switching devices that uplinks join, by the id of one of them. */
 export function groupsOf(job: Job): (id: string) => string {
   const { join, of } = joinedGroups();
-  for (const { fromId, toId } of Object.values(job.uplinks)) {
+  for (const { fromId, toId } of Object.values(linksOf(job))) {
     const [from, to] = [job.gear[fromId], job.gear[toId]];
     if (from && to && isSwitching(from) && isSwitching(to)) join(fromId, toId);
   }

@@ -1,5 +1,5 @@
 import type { Command } from '../../job/commands/commands';
-import { uplinks } from '../../job/records/uplink';
+import { cords as table } from '../../job/records/cord';
 import type { PatchPlan } from './planPatching';
 
 /** The commands that carry a plan out, as one step. */
@@ -15,7 +15,7 @@ export function patchCommands({
       ? [
           {
             type: 'keepRows' as const,
-            rows: links.map((link) => ({ table: 'uplinks' as const, record: uplinks.make(link) })),
+            rows: links.map((link) => ({ table: 'cords' as const, record: table.make(link) })),
           },
         ]
       : []),

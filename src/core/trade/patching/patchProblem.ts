@@ -1,9 +1,10 @@
 import type { BudgetedProblem } from '../../base/solve/budgeted/problem';
 import { DEVICE_WORDS } from '../../base/text/deviceWords';
+import type { PatchCord } from '../../job/document/cordKinds';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob, type JobIndex } from '../../job/document/jobIndex';
 import { portCentreX } from '../../job/gear/portLayout';
-import type { Cord } from '../../job/records/cord';
 import type { Gear } from '../../job/records/gear';
 import type { Landing } from '../../job/records/landing';
 import { portKey } from '../../job/records/portKey';
@@ -21,7 +22,7 @@ import { runBehind } from './switchLoad';
 
 export type Seat = { gear: Gear; port: Port };
 /** A run that is to be patched, with the cord that it has now. */
-export type Wanting = { run: Run; landing: Landing; budgetW: number; cord: Cord | null };
+export type Wanting = { run: Run; landing: Landing; budgetW: number; cord: PatchCord | null };
 
 export type PatchTask = {
   /** Rows of the problem: first these, then what is kept back. */
@@ -48,13 +49,13 @@ export function patchTask(job: Job, wish: PatchWish): PatchTask {
   const wanting = runsToPatch(index, wish, outside);
   const moving = new Set(wanting.flatMap(({ cord }) => (cord ? [cord.id] : [])));
   const taken = new Set(index.uplinkAtPort.keys());
-  for (const cord of Object.values(job.cords))
+  for (const cord of Object.values(patchCordsOf(job)))
     if (!moving.has(cord.id)) taken.add(portKey(cord.switchId, cord.switchPort));
   const switches = index.gearInOrder.filter((gear) => gear.kind === 'switch');
   const spareW = switches.map((gear) => Math.max(0, gear.poeBudgetW - linkFedW(index, gear)));
   const at = new Map(switches.map((gear, group) => [gear.id, group]));
   const staying = switches.map(() => 0);
-  for (const cord of Object.values(job.cords)) {
+  for (const cord of Object.values(patchCordsOf(job))) {
     const group = at.get(cord.switchId);
     const run = runBehind(index.job, cord);
     if (moving.has(cord.id) || group === undefined || !run) continue;

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, patched, quillback } from '../../../../tests/support/jobs';
 import { findSnags } from '../../findings/snags/findSnags';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import { indexJob } from '../../job/document/jobIndex';
 import { PortGroup } from '../../job/records/gear';
 import { portAt } from '../../job/records/ports';
@@ -146,7 +147,7 @@ describe('patching the rest', () => {
         const plan = planPatching(job);
         const after = plan.cords.length > 0 ? apply(job, { type: 'patchPorts', cords: plan.cords }) : job;
         const index = indexJob(after);
-        for (const cord of Object.values(after.cords)) {
+        for (const cord of Object.values(patchCordsOf(after))) {
           const [behind, port] = [
             runBehind(index.job, cord),
             portAt(after.gear.switch ?? after.gear.panel ?? (undefined as never), cord.switchPort),

@@ -1,10 +1,10 @@
 import { assignWithin } from '../../base/solve/budgeted/assignWithin';
 import { type SearchLimits, stepLimits } from '../../base/solve/limits';
 import { formatSpeed } from '../../base/text/speed';
+import { type PatchCord, patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import type { Cord } from '../../job/records/cord';
 import type { Run } from '../../job/records/run';
-import type { Uplink } from '../../job/records/uplink';
 import { cordLengthMm } from './cords/cordLength';
 import type { KeptPort } from './keptPorts';
 import { isAccessPoint, type PatchTask, patchTask, type Seat } from './patchProblem';
@@ -14,9 +14,9 @@ import { slowerSeats } from './slowerSeats';
 import { type Lack, whatLetsIn, whyHere, whyLeftOut } from './whyPatched';
 
 /** A cord to be plugged: `lengthMm` null and `colour` empty for one to be taken from stock. */
-export type PlannedCord = Omit<Cord, 'id'>;
+export type PlannedCord = Omit<PatchCord, 'id'>;
 
-export type PlannedLink = Pick<Uplink, 'id' | 'fromId' | 'fromPort' | 'toId' | 'toPort'>;
+export type PlannedLink = Pick<Cord, 'id' | 'fromId' | 'fromPort' | 'toId' | 'toPort'>;
 
 export type PatchPlan = {
   /** New cords, and those that change their switch port. */
@@ -101,7 +101,7 @@ function describe(
     proven,
   };
   const planned = new Set(wanting.flatMap(({ cord }) => (cord ? [cord.id] : [])));
-  for (const cord of Object.values(job.cords)) {
+  for (const cord of Object.values(patchCordsOf(job))) {
     if (planned.has(cord.id)) continue;
     plan.patched += 1;
     plan.cordMm += cordLengthMm(job, cord) ?? 0;
@@ -184,7 +184,7 @@ export function patchAlternatives(
   limits: () => SearchLimits,
 ): { moves: PatchMoves; plan: PatchPlan }[] {
   // Without a cord that may move, all ways are the same.
-  const moves = Object.values(job.cords).some(({ fixed }) => !fixed)
+  const moves = Object.values(patchCordsOf(job)).some(({ fixed }) => !fixed)
     ? (['none', 'few', 'free'] as const)
     : (['none'] as const);
   return moves.map((moves) => ({

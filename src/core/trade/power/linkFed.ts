@@ -1,6 +1,7 @@
+import { ofTable } from '../../base/memo/ofTable';
+import { linksOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import type { JobIndex } from '../../job/document/jobIndex';
-import { ofTable } from '../../job/document/ofTable';
 import { ownW } from '../../job/gear/body';
 import type { Gear } from '../../job/records/gear';
 import { inletCount } from '../../job/records/mainsSockets';
@@ -10,10 +11,10 @@ import { drawnWattsFor } from './poe';
 
 type LinkEnd = { uplinkId: string; otherId: string; otherPort: number };
 /** Links by the device at either of their ends. */
-const linksAt = ofTable((uplinks: Job['uplinks']): ReadonlyMap<string, LinkEnd[]> => {
+const linksAt = ofTable((links: ReturnType<typeof linksOf>): ReadonlyMap<string, LinkEnd[]> => {
   const ends = new Map<string, LinkEnd[]>();
   const add = (at: string, end: LinkEnd) => ends.set(at, [...(ends.get(at) ?? []), end]);
-  for (const { id, fromId, fromPort, toId, toPort } of Object.values(uplinks)) {
+  for (const { id, fromId, fromPort, toId, toPort } of Object.values(links)) {
     add(fromId, { uplinkId: id, otherId: toId, otherPort: toPort });
     add(toId, { uplinkId: id, otherId: fromId, otherPort: fromPort });
   }
@@ -23,7 +24,7 @@ const linksAt = ofTable((uplinks: Job['uplinks']): ReadonlyMap<string, LinkEnd[]
 /** Devices that feed a switch without an inlet of its own, over the links in their ports with power. */
 export function linkSources(job: Job, gear: Gear): { from: Gear; uplinkId: string }[] {
   if (!isSwitching(gear) || inletCount(gear) > 0) return [];
-  return (linksAt(job.uplinks).get(gear.id) ?? []).flatMap(({ uplinkId, otherId, otherPort }) => {
+  return (linksAt(linksOf(job)).get(gear.id) ?? []).flatMap(({ uplinkId, otherId, otherPort }) => {
     const from = job.gear[otherId];
     return from && (portAt(from, otherPort)?.poeW ?? 0) > 0 ? [{ from, uplinkId }] : [];
   });

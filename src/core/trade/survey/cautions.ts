@@ -1,5 +1,6 @@
 import { type RuleSet, ruleSets } from '../../base/standards/ruleSets';
 import { published, type Source } from '../../base/standards/source';
+import { besideCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { isNow } from '../../job/records/run';
 import { uplinkFacts } from '../patching/uplinks/uplinkFacts';
@@ -78,7 +79,7 @@ export function cautionsFor(job: Job): Caution[] {
       source: cites.outdoors,
     },
     (Object.values(job.runs).some((run) => run.carries === 'fibre') ||
-      Object.values(job.uplinks).some((uplink) => uplinkFacts(job, uplink)?.medium === 'fibre') ||
+      Object.values(besideCordsOf(job)).some((uplink) => uplinkFacts(job, uplink)?.medium === 'fibre') ||
       answerOf(job, 'internet-in') === 'fibre') && {
       id: 'fibre',
       words: 'Never look into a fibre or a port. Shards go into a bin with a lid.',

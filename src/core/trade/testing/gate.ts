@@ -1,3 +1,4 @@
+import { besideCordsOf, patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import type { Reads } from '../../job/document/reads';
 import { type Vouch, vouchedId } from '../../job/records/vouch';
@@ -10,7 +11,6 @@ export const GATE_READS = {
   gear: true,
   vouches: true,
   cords: true,
-  uplinks: true,
   plugs: true,
 } as const satisfies Reads;
 
@@ -33,19 +33,24 @@ const HOW: Record<Vouch['how'], string> = {
   tester: 'Tested',
   accepted: 'Accepted without a test',
 };
-const FIELD = { cord: 'cordId', uplink: 'uplinkId', feed: 'plugId' } as const;
+const FIELD = { cord: 'cordId', uplink: 'cordId', feed: 'plugId' } as const;
 const PART = { cord: 'cord', uplink: 'uplink', feed: 'plug' } as const;
 type Vouched = keyof typeof FIELD;
-export const VOUCHED_TABLES = { cord: 'cords', uplink: 'uplinks', feed: 'plugs' } as const;
+/** Things of a kind that somebody has to stand for, by id. */
+const THINGS = {
+  cord: patchCordsOf,
+  uplink: besideCordsOf,
+  feed: (job: Job) => job.plugs,
+} as const;
 
 /** What a cord, uplink or feed is now: who stands for it stands for this, and for nothing that it becomes later. */
 export function standsAs(job: Job, kind: Vouched, id: string): string {
   if (kind === 'cord') {
-    const cord = job.cords[id];
+    const cord = patchCordsOf(job)[id];
     return cord ? `${cord.panelId} ${cord.panelPort} ${cord.switchId} ${cord.switchPort}` : '';
   }
   if (kind === 'uplink') {
-    const uplink = job.uplinks[id];
+    const uplink = besideCordsOf(job)[id];
     return uplink ? `${uplink.fromId} ${uplink.fromPort} ${uplink.toId} ${uplink.toPort}` : '';
   }
   const plug = job.plugs[id];
@@ -58,7 +63,7 @@ export const vouchFor = (
   kind: Vouched,
   id: string,
   said: Pick<Vouch, 'id' | 'how' | 'by' | 'why' | 'at'>,
-): Vouch => ({ cordId: null, uplinkId: null, plugId: null, ...said, [FIELD[kind]]: id, as: standsAs(job, kind, id) });
+): Vouch => ({ cordId: null, plugId: null, ...said, [FIELD[kind]]: id, as: standsAs(job, kind, id) });
 
 /** Everything that must be proven, explained or accepted by name before the job is handed over. */
 export function gateOf(job: Job): GateThing[] {
@@ -75,7 +80,7 @@ export function gateOf(job: Job): GateThing[] {
     }),
   );
   const things = (kind: Vouched): GateThing[] =>
-    Object.keys(job[VOUCHED_TABLES[kind]])
+    Object.keys(THINGS[kind](job))
       .sort()
       .map((id): GateThing => {
         const vouch = vouched.get(id) ?? null;

@@ -1,3 +1,4 @@
+import { mapBy, ofTable } from '../../base/memo/ofTable';
 import { CATEGORIES } from '../../base/standards/categoryReach';
 import { poeClasses } from '../../base/standards/poeClasses';
 import { deviceLeastV } from '../../base/standards/poeFeed';
@@ -5,7 +6,6 @@ import { addMonths } from '../../base/text/days';
 import { formatSpeed } from '../../base/text/speed';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
-import { mapBy, ofTable } from '../../job/document/ofTable';
 import type { Reads } from '../../job/document/reads';
 import type { Acceptance } from '../../job/records/acceptance';
 import type { Result } from '../../job/records/result';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, patched } from '../../../../tests/support/jobs';
 import { powered } from '../../../../tests/support/powered';
+import { patchCordsOf } from '../../job/document/cordKinds';
 import { indexJob } from '../../job/document/jobIndex';
 import { SYMPTOMS } from '../../job/records/mend';
 import { type Result, results } from '../../job/records/result';
@@ -47,7 +48,7 @@ describe('figures', () => {
 
 describe('what keeps a job from being handed over', () => {
   it('is every run, cord, uplink and feed that nobody proved, or stands for as what it was', () => {
-    const [cord] = Object.values(job.cords);
+    const [cord] = Object.values(patchCordsOf(job));
     if (!cord) throw new Error('a cord');
     const open = (of: typeof job) =>
       gateOf(of).flatMap((thing) => (thing.open ? [`${thing.kind} ${thing.state}`] : []));
@@ -60,7 +61,7 @@ describe('what keeps a job from being handed over', () => {
     expect(open(vouched)).toHaveLength(3);
     const moved = apply(vouched, {
       type: 'editRows',
-      edits: [{ table: 'cords', id: cord.id, changes: { switchPort: 9 } }],
+      edits: [{ table: 'cords', id: cord.id, changes: { toPort: 9 } }],
     });
     expect(standsAs(moved, 'cord', cord.id)).not.toBe(standsAs(job, 'cord', cord.id));
     expect(open(moved)).toContain('cord changed');

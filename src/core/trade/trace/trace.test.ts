@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { apply, quillback } from '../../../../tests/support/jobs';
 import { stationOf, stationStates } from '../../findings/stations/stations';
+import { besideCordsOf, patchCordsOf } from '../../job/document/cordKinds';
 import { indexJob, sameKey } from '../../job/document/jobIndex';
 import { STATIONS } from '../../job/records/stationIds';
 import { answerCommand } from '../survey/answers/answers';
@@ -122,8 +123,10 @@ describe('stations', () => {
     expect(figures.find(({ id }) => id === 'poe switch-a')?.value).toMatch(/^\d+(\.\d)? of 400 W$/);
     // Ports that a link is in are not free.
     const used = figures.find(({ id }) => id === 'ports-in-use switch-a')?.value ?? '';
-    const links = Object.values(job.uplinks).filter(({ fromId, toId }) => fromId === 'switch-a' || toId === 'switch-a');
-    const cords = Object.values(job.cords).filter(({ switchId }) => switchId === 'switch-a');
+    const links = Object.values(besideCordsOf(job)).filter(
+      ({ fromId, toId }) => fromId === 'switch-a' || toId === 'switch-a',
+    );
+    const cords = Object.values(patchCordsOf(job)).filter(({ switchId }) => switchId === 'switch-a');
     expect(used).toBe(`${cords.length + links.length} of 26`);
   });
 });

@@ -1,8 +1,8 @@
 import { formatLength } from '../../base/units/length';
+import type { PatchCord } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { shortPort } from '../../job/gear/shortNames';
-import type { Cord } from '../../job/records/cord';
 import type { Gear } from '../../job/records/gear';
 import type { Landing } from '../../job/records/landing';
 import type { Network } from '../../job/records/network';
@@ -22,7 +22,7 @@ export type Trace = {
   run: Run;
   landing: Landing | null;
   panel: Gear | null;
-  cord: Cord | null;
+  cord: PatchCord | null;
   cordMm: number | null;
   device: Gear | null;
   network: Network | null;

@@ -34,7 +34,7 @@ export function planJob(start: Job, wish: Partial<PatchWish> = {}): Plan {
   const devices = planDeviceCords(job, (gear) => `cord-${gear.id}`);
   if (devices.cords.length > 0)
     take([
-      { type: 'keepRows', rows: devices.cords.map(({ uplink }) => ({ table: 'uplinks' as const, record: uplink })) },
+      { type: 'keepRows', rows: devices.cords.map(({ uplink }) => ({ table: 'cords' as const, record: uplink })) },
     ]);
   const plugs = planPlugs(job, stepLimits(PLUG_STEPS));
   take(plugCommands(plugs));

@@ -50,7 +50,6 @@ export const capacityShort: SnagRule = {
     plugs: true,
     landings: true,
     cords: true,
-    uplinks: true,
     rules: true,
   },
   find: ({ job }) => {

@@ -1,6 +1,7 @@
 import { commonPractice } from '../../../base/standards/source';
+import { patchCordsOf } from '../../../job/document/cordKinds';
 import { sharing } from '../../../job/document/keyMaps';
-import { portKey } from '../../../job/records/portKey';
+import { endKey, endsOf } from '../../../job/records/cord';
 import { runBehind } from '../../../trade/patching/switchLoad';
 import { moveCordMend, unplugMend } from '../mends';
 import type { Finding, SnagRule } from '../snag';
@@ -12,30 +13,29 @@ export const cordInUsedPort: SnagRule = {
   stations: ['patch'],
   reads: { gear: true, cords: true },
   find: (index) => {
-    const cords = Object.values(index.job.cords);
-    const groups = [
-      ...sharing(cords, (cord) => portKey(cord.switchId, cord.switchPort)).map((group) => ({
-        group,
-        side: 'switch' as const,
-      })),
-      ...sharing(cords, (cord) => portKey(cord.panelId, cord.panelPort)).map((group) => ({
-        group,
-        side: 'panel' as const,
-      })),
-    ];
-    return groups.flatMap(({ group, side }): Finding[] => {
+    const { job } = index;
+    const patched = patchCordsOf(job);
+    const ends = Object.values(job.cords).flatMap((cord) => endsOf(cord).map((end) => ({ cord, end })));
+    return sharing(ends, ({ end }) => endKey(end)).flatMap((group): Finding[] => {
       const last = group.at(-1);
-      const [first] = group;
-      if (!first || !last) return [];
-      const [gearId, port] = side === 'switch' ? [first.switchId, first.switchPort] : [first.panelId, first.panelPort];
-      const run = runBehind(index.job, last);
+      if (!last) return [];
+      const { gearId, port, side } = last.end;
+      const runs = group.flatMap(({ cord }) => {
+        const one = patched[cord.id];
+        return one ? (runBehind(job, one) ?? []) : [];
+      });
+      const cord = patched[last.cord.id];
+      const run = cord ? runBehind(job, cord) : null;
       return [
         {
           grade: 'wont-work',
-          runIds: [...new Set(group.flatMap((cord) => runBehind(index.job, cord)?.id ?? []))],
+          runIds: [...new Set(runs.map(({ id }) => id))],
           gearIds: [gearId],
-          what: `${group.length} cords are plugged into ${index.job.gear[gearId]?.name} port ${port}.`,
-          mends: () => [...(run && side === 'switch' ? moveCordMend(index.job, run, last) : []), unplugMend(run, last)],
+          what: `${group.length} cords are plugged into ${side === 'rear' ? 'the rear of ' : ''}${job.gear[gearId]?.name} port ${port}.`,
+          mends: () => [
+            ...(run && cord && cord.switchId === gearId ? moveCordMend(job, run, cord) : []),
+            unplugMend(run ?? null, last.cord),
+          ],
         },
       ];
     });

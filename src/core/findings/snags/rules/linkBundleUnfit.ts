@@ -8,7 +8,7 @@ export const linkBundleUnfit: SnagRule = {
   why: 'Links carry as one only where both ends bundle them; where one does not, they are a ring.',
   source: commonPractice,
   stations: ['patch'],
-  reads: { racks: true, gear: true, placements: true, answers: true, shelvings: true, uplinks: true, units: true },
+  reads: { racks: true, gear: true, placements: true, answers: true, shelvings: true, cords: true, units: true },
   find: ({ job }) =>
     bundlesOf(listUplinks(job)).flatMap((bundle) =>
       bundleFaults(bundle).map(({ grade, words, source }) => {
@@ -26,7 +26,7 @@ export const linkBundleUnfit: SnagRule = {
                 {
                   type: 'editRows' as const,
                   edits: bundle.map(({ uplink }) => ({
-                    table: 'uplinks' as const,
+                    table: 'cords' as const,
                     id: uplink.id,
                     changes: { bundled: false },
                   })),

@@ -10,7 +10,7 @@ export const liveUnpatched: SnagRule = {
   why: 'A device without a switch port has no network.',
   source: commonPractice,
   stations: ['patch'],
-  reads: { runs: ['id', 'label', 'carries', 'device', 'scope'], landings: true, cords: true },
+  reads: { runs: ['id', 'label', 'carries', 'device', 'scope'], gear: ['id', 'kind'], landings: true, cords: true },
   find: (index) => {
     const waiting = index.runsInOrder.filter((run) => {
       const landing = index.landingOfRun.get(run.id);

@@ -23,7 +23,6 @@ export const switchBudget: SnagRule = {
     runs: ['id', 'label', 'device', 'poeW', 'poeClass', 'critical'],
     landings: true,
     cords: true,
-    uplinks: true,
     answers: true,
   },
   find: (index) =>

@@ -17,7 +17,6 @@ export const switchNotLinked: SnagRule = {
     cords: true,
     answers: true,
     shelvings: true,
-    uplinks: true,
     units: true,
   },
   find: ({ job }) => {

@@ -16,7 +16,6 @@ export const uplinkLoop: SnagRule = {
     cords: true,
     answers: true,
     shelvings: true,
-    uplinks: true,
     units: true,
   },
   find: ({ job }) =>

@@ -21,7 +21,6 @@ export const uplinkNarrow: SnagRule = {
     cords: true,
     answers: true,
     shelvings: true,
-    uplinks: true,
     units: true,
   },
   find: ({ job }) => {

@@ -17,7 +17,6 @@ export const uplinkNetworks: SnagRule = {
     placements: true,
     shelvings: true,
     answers: true,
-    uplinks: true,
     units: true,
     networks: true,
     runs: ['id', 'networkId'],

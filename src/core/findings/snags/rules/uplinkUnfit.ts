@@ -7,7 +7,7 @@ export const uplinkUnfit: SnagRule = {
   why: 'All that is patched below it goes through this link.',
   source: commonPractice,
   stations: ['patch'],
-  reads: { racks: true, gear: true, placements: true, answers: true, shelvings: true, uplinks: true, units: true },
+  reads: { racks: true, gear: true, placements: true, answers: true, shelvings: true, cords: true, units: true },
   find: ({ job }) =>
     listUplinks(job).flatMap(({ uplink, from, to, faults }) =>
       faults.map(({ grade, words, source }) => ({
@@ -25,7 +25,7 @@ export const uplinkUnfit: SnagRule = {
                   commands: [
                     {
                       type: 'editRows' as const,
-                      edits: [{ table: 'uplinks' as const, id: uplink.id, changes: { medium: 'auto' as const } }],
+                      edits: [{ table: 'cords' as const, id: uplink.id, changes: { medium: 'auto' as const } }],
                     },
                   ],
                 },

@@ -1,4 +1,5 @@
 import { commonPractice } from '../../../base/standards/source';
+import { patchCordsOf } from '../../../job/document/cordKinds';
 import { canLand, canPatch, portAt } from '../../../job/records/ports';
 import { runBehind } from '../../../trade/patching/switchLoad';
 import { moveCordMend, unplugMend } from '../mends';
@@ -26,7 +27,7 @@ export const wrongPortKind: SnagRule = {
         },
       ];
     });
-    const patched = Object.values(job.cords).flatMap((cord): Finding[] => {
+    const patched = Object.values(patchCordsOf(job)).flatMap((cord): Finding[] => {
       const [run, device] = [runBehind(index.job, cord), job.gear[cord.switchId]];
       const port = device && portAt(device, cord.switchPort);
       if (!run || !port || (canPatch(port.connector, run.carries) && port.use === 'access')) return [];

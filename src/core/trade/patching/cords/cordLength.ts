@@ -1,11 +1,11 @@
 import { type CordKind, cordBuilds, cordHabits } from '../../../base/standards/cords';
 import { frameWidths, rackDimensions } from '../../../base/standards/rackDimensions';
 import { readLengths } from '../../../base/units/lengthList';
+import type { PatchCord } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob, type JobIndex } from '../../../job/document/jobIndex';
 import { portCentreX, portCentreY } from '../../../job/gear/portLayout';
 import { standOf } from '../../../job/rack/stand';
-import type { Cord } from '../../../job/records/cord';
 import type { Gear } from '../../../job/records/gear';
 import type { Placement } from '../../../job/records/placement';
 import { portAt } from '../../../job/records/ports';
@@ -14,7 +14,7 @@ import { answerOf } from '../../survey/answers/answers';
 /** How a cord goes: across the faces, through a manager, or round the side. */
 export type CordWay = 'straight' | 'manager' | 'side';
 export type CordRoute = { way: CordWay; mm: number; managerId: string | null };
-export type CordEnds = Pick<Cord, 'panelId' | 'panelPort' | 'switchId' | 'switchPort'>;
+export type CordEnds = Pick<PatchCord, 'panelId' | 'panelPort' | 'switchId' | 'switchPort'>;
 
 /** Plug, boot and bend at both ends, and ease. */
 export function endsMm(kind: CordKind): number {

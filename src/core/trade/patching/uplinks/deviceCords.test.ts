@@ -3,9 +3,10 @@ import { apply, bench, quillback } from '../../../../../tests/support/jobs';
 import { cordsCsv } from '../../../exchange/formats/cordsCsv';
 import { portMap } from '../../../exchange/formats/portMap';
 import { findSnags } from '../../../findings/snags/findSnags';
+import { besideCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
+import { Cord } from '../../../job/records/cord';
 import { Gear } from '../../../job/records/gear';
-import { Uplink } from '../../../job/records/uplink';
 import { planJob } from '../../wholeJob/planJob';
 import { planDeviceCords, uncabledGear } from './deviceCords';
 import { freePorts, likePorts } from './freePorts';
@@ -30,7 +31,7 @@ const plan = (job: Job) => planDeviceCords(job, (one) => `cord-${one.id}`);
 const take = (job: Job) =>
   apply(job, {
     type: 'keepRows',
-    rows: plan(job).cords.map(({ uplink }) => ({ table: 'uplinks' as const, record: uplink })),
+    rows: plan(job).cords.map(({ uplink }) => ({ table: 'cords' as const, record: uplink })),
   });
 const ends = (job: Job) =>
   plan(job).cords.map(({ uplink: { fromId, fromPort, toId, toPort } }) => [fromId, fromPort, toId, toPort]);
@@ -67,8 +68,8 @@ describe('devices of the cabinet', () => {
   it('two cords to one server make no ring, its ports are no uplinks, and it stands in port map and cord list', () => {
     const job = cabinet(gear('server', 'server', [{ ...RJ, count: 2 }]));
     const cord = (id: string, fromPort: number, toPort: number) => ({
-      table: 'uplinks' as const,
-      record: Uplink.parse({ id, fromId: 'server', fromPort, toId: 'switch', toPort, colour: 'blue' }),
+      table: 'cords' as const,
+      record: Cord.parse({ id, fromId: 'server', fromPort, toId: 'switch', toPort, colour: 'blue' }),
     });
     const both = apply(job, { type: 'keepRows', rows: [cord('one', 1, 1), cord('two', 2, 2)] });
     expect(topologyOf(both).loops).toEqual([]);
@@ -91,7 +92,7 @@ describe('devices of the cabinet', () => {
   it('are cabled by the whole plan too', () => {
     const { job } = planJob(quillback());
     expect(uncabledGear(job).map((one) => one.name)).toEqual([]);
-    expect(job.uplinks['cord-modem']).toMatchObject({ toId: 'router', toPort: 1 });
+    expect(besideCordsOf(job)['cord-modem']).toMatchObject({ toId: 'router', toPort: 1 });
   });
 
   it('what is chosen for a new cord before a person chose has like speed at both ends', () => {

@@ -1,8 +1,9 @@
+import { linksOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
+import { Cord } from '../../../job/records/cord';
 import type { Gear, GearKind } from '../../../job/records/gear';
 import { isCage, isSwitching, type Port, portsOf } from '../../../job/records/ports';
-import { Uplink } from '../../../job/records/uplink';
 import { freePorts } from './freePorts';
 import { uplinkFacts } from './uplinkFacts';
 
@@ -12,7 +13,7 @@ const CABLED: readonly GearKind[] = ['modem', 'recorder', 'server', 'computer', 
 const ON_A_SWITCH: readonly GearKind[] = ['recorder', 'server', 'storage'];
 
 export type DeviceCordPlan = {
-  cords: { uplink: Uplink; from: Gear; to: Gear; lengthMm: number | null; why: string }[];
+  cords: { uplink: Cord; from: Gear; to: Gear; lengthMm: number | null; why: string }[];
   left: { gear: Gear; why: string }[];
 };
 
@@ -22,7 +23,7 @@ export const isDataPort = (port: Port): boolean => port.connector === 'rj45' || 
 /** Gear that wants a cord inside the cabinet and has none yet. */
 export function uncabledGear(job: Job): Gear[] {
   const { gearInOrder } = indexJob(job);
-  const linked = new Set(Object.values(job.uplinks).flatMap(({ fromId, toId }) => [fromId, toId]));
+  const linked = new Set(Object.values(linksOf(job)).flatMap(({ fromId, toId }) => [fromId, toId]));
   return gearInOrder.filter(
     (gear) => CABLED.includes(gear.kind) && portsOf(gear).some(isDataPort) && !linked.has(gear.id),
   );
@@ -30,7 +31,7 @@ export function uncabledGear(job: Job): Gear[] {
 
 /** A switch that hangs on nothing yet keeps one of its free cages for its uplink. */
 function withoutUplinkPort(job: Job, host: Gear, free: Port[], taken: ReadonlySet<string>): Port[] {
-  const linked = Object.values(job.uplinks).some(({ fromId, toId }) => {
+  const linked = Object.values(linksOf(job)).some(({ fromId, toId }) => {
     const other = fromId === host.id ? toId : toId === host.id ? fromId : null;
     const far = other === null ? undefined : job.gear[other];
     return far !== undefined && isSwitching(far);
@@ -60,7 +61,7 @@ export function planDeviceCords(job: Job, idOf: (gear: Gear) => string): DeviceC
       ends
         .filter((end) => isCage(end.port) === isCage(port) && !taken.has(`${end.host.id} ${end.port.number}`))
         .map((end) => {
-          const uplink = Uplink.parse({
+          const uplink = Cord.parse({
             id: idOf(gear),
             fromId: gear.id,
             fromPort: port.number,

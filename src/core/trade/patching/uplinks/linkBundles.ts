@@ -1,13 +1,14 @@
 import { commonPractice } from '../../../base/standards/source';
+import { linksOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
-import type { Uplink } from '../../../job/records/uplink';
+import type { Cord } from '../../../job/records/cord';
 import type { UplinkFacts, UplinkFault } from './uplinkFacts';
 
 /** Links that act as one (link aggregation, IEEE 802.1AX): a bundle, or one link by itself. */
 export type Bundle = readonly [UplinkFacts, ...UplinkFacts[]];
 
 /** What links of one bundle have alike: their two ends; of a link by itself also who it is. */
-const bundleOf = ({ id, fromId, toId, bundled }: Uplink): string =>
+const bundleOf = ({ id, fromId, toId, bundled }: Cord): string =>
   [...[fromId, toId].sort(), ...(bundled ? [] : [id])].join(' ');
 
 /** Every link in its bundle: those that are bundled between the same two devices, and each of the others alone. */
@@ -40,8 +41,8 @@ export function bundleFaults(bundle: Bundle): UplinkFault[] {
 
 /** The ports of a device that are bundled with one of its ports, in order. */
 export function bundledWith(job: Job, gearId: string, port: number): number[] {
-  const rows = Object.values(job.uplinks);
-  const portOf = ({ fromId, fromPort, toId, toPort }: Uplink) =>
+  const rows = Object.values(linksOf(job));
+  const portOf = ({ fromId, fromPort, toId, toPort }: Cord) =>
     fromId === gearId ? fromPort : toId === gearId ? toPort : null;
   const own = rows.find((row) => portOf(row) === port);
   return rows

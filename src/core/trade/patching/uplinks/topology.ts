@@ -1,8 +1,8 @@
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
+import type { Cord } from '../../../job/records/cord';
 import type { Gear } from '../../../job/records/gear';
 import { isSwitching } from '../../../job/records/ports';
-import type { Uplink } from '../../../job/records/uplink';
 import { figureOf } from '../../survey/answers/answers';
 import { patchedRuns } from '../patchedRuns';
 import { bundleMbps, bundlesOf } from './linkBundles';
@@ -151,7 +151,7 @@ function loopsIn(links: readonly UplinkFacts[]): Topology['loops'] {
 }
 
 /** Devices that an uplink alone ties to the gateway; none while there is no gateway, or another way to it. */
-export function below(job: Job, { id, fromId, toId }: Pick<Uplink, 'id' | 'fromId' | 'toId'>): Set<string> {
+export function below(job: Job, { id, fromId, toId }: Pick<Cord, 'id' | 'fromId' | 'toId'>): Set<string> {
   const links = listUplinks(job).filter((link) => link.uplink.id !== id);
   const gateway = indexJob(job).gearInOrder.find((gear) => gear.kind === 'router');
   if (!gateway) return new Set();

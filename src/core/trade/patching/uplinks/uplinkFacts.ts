@@ -10,12 +10,13 @@ import {
 import { commonPractice, type Source } from '../../../base/standards/source';
 import { formatSpeed } from '../../../base/text/speed';
 import { formatLength } from '../../../base/units/length';
+import { besideCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
 import { portCentreX } from '../../../job/gear/portLayout';
+import type { Cord, CordMedium } from '../../../job/records/cord';
 import type { Gear } from '../../../job/records/gear';
 import { isCage, isSwitching, type Port, portAt } from '../../../job/records/ports';
-import type { Uplink, UplinkMedium } from '../../../job/records/uplink';
 import { cordPathMm, portHeightMm, wayBetween } from '../cords/cordLength';
 
 /** Lengths that direct-attach cables and duplex fibre cords come in, millimetres. Common practice, no source. */
@@ -26,14 +27,14 @@ export type LinkPart = { what: string; count: number };
 
 export type UplinkFault = { grade: 'wont-work' | 'will-bite'; words: string; source: Source };
 export type UplinkFacts = {
-  uplink: Uplink;
+  uplink: Cord;
   from: Gear;
   to: Gear;
   fromPort: Port | null;
   toPort: Port | null;
   /** What both ends can do. */
   speedMbps: number;
-  medium: Exclude<UplinkMedium, 'auto'>;
+  medium: Exclude<CordMedium, 'auto'>;
   /** Way of the cable, millimetres; null while it cannot be told and was not entered. */
   wayMm: number | null;
   lengthMm: number | null;
@@ -66,7 +67,7 @@ export function linkLossDb(wayMm: number, matedPairs: number, mode: 'multi' | 's
 }
 
 /** What an uplink is made of, how fast it comes up, and what is wrong with it. */
-export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
+export function uplinkFacts(job: Job, uplink: Cord): UplinkFacts | null {
   const index = indexJob(job);
   const [from, to] = [job.gear[uplink.fromId], job.gear[uplink.toId]];
   if (!from || !to) return null;
@@ -183,5 +184,5 @@ export function uplinkFacts(job: Job, uplink: Uplink): UplinkFacts | null {
 
 /** All uplinks, in order of what they lead from. */
 export function listUplinks(job: Job): UplinkFacts[] {
-  return Object.values(job.uplinks).flatMap((uplink) => uplinkFacts(job, uplink) ?? []);
+  return Object.values(besideCordsOf(job)).flatMap((uplink) => uplinkFacts(job, uplink) ?? []);
 }

@@ -4,8 +4,9 @@ import { cordsCsv } from '../../../exchange/formats/cordsCsv';
 import { patchDot, patchGraph, patchGraphMl } from '../../../exchange/formats/patchGraph';
 import { portPlanCsv } from '../../../exchange/formats/portPlanCsv';
 import { findSnags } from '../../../findings/snags/findSnags';
+import { patchCordsOf } from '../../../job/document/cordKinds';
+import { Cord } from '../../../job/records/cord';
 import { Gear } from '../../../job/records/gear';
-import { Uplink } from '../../../job/records/uplink';
 import { readNetworkNumber } from '../networks/networkNumber';
 import { freePorts } from './freePorts';
 import { gatewayWords } from './gatewayWords';
@@ -28,9 +29,9 @@ const device = (id: string, kind: 'switch' | 'router', fields: object = {}) =>
     ],
     ...fields,
   });
-const link = (fromId: string, fromPort: number, toId: string, toPort: number, more: Partial<Uplink> = {}) => ({
-  table: 'uplinks' as const,
-  record: Uplink.parse({ id: `${fromId}-${toId}-${fromPort}`, fromId, fromPort, toId, toPort, ...more }),
+const link = (fromId: string, fromPort: number, toId: string, toPort: number, more: Partial<Cord> = {}) => ({
+  table: 'cords' as const,
+  record: Cord.parse({ id: `${fromId}-${toId}-${fromPort}`, fromId, fromPort, toId, toPort, ...more }),
 });
 const three = (...rows: ReturnType<typeof link>[]) =>
   apply(
@@ -69,12 +70,12 @@ describe('uplinks', () => {
   it('are refused where a port is taken, is not there, or is the same one', () => {
     const job = three(link('a', 5, 'b', 5));
     const keep = (row: ReturnType<typeof link>) => () => apply(job, { type: 'keepRows', rows: [row] });
-    expect(keep(link('a', 5, 'gate', 5))).toThrow('a port 5 is taken by another cord.');
+    expect(keep(link('a', 5, 'gate', 5))).toThrow('a: port 5 has a cord in it already.');
     expect(keep(link('a', 9, 'gate', 5))).toThrow('a has no port 9.');
-    expect(keep(link('a', 1, 'a', 1))).toThrow('A port cannot be linked to itself.');
+    expect(keep(link('a', 1, 'a', 1))).toThrow('A cord cannot have both ends in one port.');
     const busy = patched(bench({ 1: { device: 'x' } }), '1');
     expect(() => apply(busy, { type: 'keepRows', rows: [link('switch', 1, 'panel', 1)] })).toThrow(
-      'Switch port 1 has a cord in it already.',
+      'port 1 has a cord in it already.',
     );
   });
 
@@ -188,7 +189,7 @@ describe('uplinks', () => {
 
   it('leave their ports out of patching', () => {
     const job = tarnbrook();
-    const cord = Object.values(job.cords)[0];
+    const cord = Object.values(patchCordsOf(job))[0];
     expect(() =>
       apply(job, {
         type: 'patchPorts',

@@ -1,3 +1,4 @@
+import { besideCordsOf, patchCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
 import { inletCount } from '../../../job/records/mainsSockets';
@@ -37,11 +38,11 @@ export function partName(job: Job, { kind, id }: Part): string {
       return `Supply${inlets} of ${gear?.name ?? ''}`;
     }
     case 'uplink': {
-      const uplink = job.uplinks[id];
+      const uplink = besideCordsOf(job)[id];
       return `Uplink ${job.gear[uplink?.fromId ?? '']?.name ?? ''} ${uplink?.fromPort} – ${job.gear[uplink?.toId ?? '']?.name ?? ''} ${uplink?.toPort}`;
     }
     case 'cord': {
-      const cord = job.cords[id];
+      const cord = patchCordsOf(job)[id];
       return `Cord ${job.gear[cord?.panelId ?? '']?.name ?? ''} ${cord?.panelPort} – ${job.gear[cord?.switchId ?? '']?.name ?? ''} ${cord?.switchPort}`;
     }
     case 'run':
@@ -64,8 +65,8 @@ export function partsOf(job: Job): Part[] {
         .map(({ id }) => id),
     ),
     ...of('plug', Object.keys(job.plugs)),
-    ...of('uplink', Object.keys(job.uplinks)),
-    ...of('cord', Object.keys(job.cords)),
+    ...of('uplink', Object.keys(besideCordsOf(job))),
+    ...of('cord', Object.keys(patchCordsOf(job))),
     ...of(
       'run',
       index.runsInOrder.filter((run) => index.landingOfRun.has(run.id)).map(({ id }) => id),

@@ -1,5 +1,7 @@
+import { linksOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
+import { cords } from '../../../job/records/cord';
 import { Gear } from '../../../job/records/gear';
 import { inletCount, type MainsOutlet, outletsOf } from '../../../job/records/mainsSockets';
 import { type Plug, plugId } from '../../../job/records/plug';
@@ -73,10 +75,10 @@ function linkChanges(job: Job, part: Part): Change[] {
   const pairs: (readonly [Gear, Gear])[] = [];
   const at = (id: string | undefined) => job.gear[id ?? ''];
   if (part.kind === 'uplink') {
-    const [from, to] = [at(job.uplinks[part.id]?.fromId), at(job.uplinks[part.id]?.toId)];
+    const [from, to] = [at(linksOf(job)[part.id]?.fromId), at(linksOf(job)[part.id]?.toId)];
     if (from && to) pairs.push([from, to]);
   } else {
-    const neighbours = Object.values(job.uplinks)
+    const neighbours = Object.values(linksOf(job))
       .flatMap(({ fromId, toId }) => (fromId === part.id ? at(toId) : toId === part.id ? at(fromId) : undefined) ?? [])
       .filter(isSwitching);
     for (const [slot, one] of neighbours.entries())
@@ -86,12 +88,11 @@ function linkChanges(job: Job, part: Part): Change[] {
     const [fromPort, toPort] = [freePort(job, from), freePort(job, to)];
     if (fromPort === null || toPort === null) return [];
     const id = 'remedy-link';
-    const uplink = { id, fromId: from.id, fromPort, toId: to.id, toPort };
-    const record = { ...uplink, medium: 'auto' as const, lengthMm: null, colour: '', bundled: false };
+    const record = cords.make({ id, fromId: from.id, fromPort, toId: to.id, toPort });
     return {
       words: `A second uplink: ${from.name} port ${fromPort} to ${to.name} port ${toPort}.`,
       cost: COST.link,
-      job: { ...job, uplinks: { ...job.uplinks, [id]: record } },
+      job: { ...job, cords: { ...job.cords, [id]: record } },
     };
   });
 }

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, quillback } from '../../../../../tests/support/jobs';
 import { powered } from '../../../../../tests/support/powered';
+import { patchCordsOf } from '../../../job/document/cordKinds';
+import { cords } from '../../../job/records/cord';
 import { Gear } from '../../../job/records/gear';
-import { uplinks } from '../../../job/records/uplink';
 import { MAINS, type Part, partKey, partOfKey, partsOf } from './parts';
 import { changesFor } from './remedies';
 import { singlePoints } from './singlePoints';
@@ -57,7 +58,8 @@ describe('what goes dark', () => {
       inlets: 0,
     });
     const free = Array.from({ length: 24 }, (_, at) => at + 1).find(
-      (port) => !Object.values(job.cords).some((cord) => cord.switchId === 'switch-a' && cord.switchPort === port),
+      (port) =>
+        !Object.values(patchCordsOf(job)).some((cord) => cord.switchId === 'switch-a' && cord.switchPort === port),
     );
     const fed = apply(
       job,
@@ -66,8 +68,8 @@ describe('what goes dark', () => {
         type: 'keepRows',
         rows: [
           {
-            table: 'uplinks',
-            record: uplinks.make({ id: 'u', fromId: 'switch-a', fromPort: free ?? 1, toId: 'small', toPort: 1 }),
+            table: 'cords',
+            record: cords.make({ id: 'u', fromId: 'switch-a', fromPort: free ?? 1, toId: 'small', toPort: 1 }),
           },
         ],
       },
@@ -137,7 +139,7 @@ describe('the loss by one part', () => {
     ['a cabinet with power', () => powered()],
     [
       'a cabinet where one cord is out already',
-      () => apply(powered(), { type: 'unplug', cordIds: Object.keys(powered().cords).slice(0, 1) }),
+      () => apply(powered(), { type: 'unplug', cordIds: Object.keys(patchCordsOf(powered())).slice(0, 1) }),
     ],
     ['a whole site', () => quillback()],
   ])('is what a trip says at once: %s', (_, make) => {

@@ -1,7 +1,8 @@
+import { ofTable } from '../../../base/memo/ofTable';
 import { joinedGroups } from '../../../base/text/joinedGroups';
+import { linksOf, patchCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
-import { ofTable } from '../../../job/document/ofTable';
 import type { Gear } from '../../../job/records/gear';
 import { inletCount, outletsOf } from '../../../job/records/mainsSockets';
 import type { Plug } from '../../../job/records/plug';
@@ -121,18 +122,18 @@ function reachedAt(job: Job, { failed }: Moment, { dark, onBattery, joined }: Po
 
 type Joined = { of: (id: string) => string; whole: (id: string, to: string) => boolean };
 
-const joinedWhenWell = ofTable((uplinks: Job['uplinks']) => {
+const joinedWhenWell = ofTable((links: ReturnType<typeof linksOf>) => {
   const { join, of } = joinedGroups();
-  for (const { fromId, toId } of Object.values(uplinks)) join(fromId, toId);
+  for (const { fromId, toId } of Object.values(links)) join(fromId, toId);
   return of;
 });
 
 /** Which devices still reach each other over cords between them, against what they reach when all is well. */
 function componentsOf(job: Job, isUp: (id: string) => boolean, failed: ReadonlySet<string>): Joined {
   const { join, of: now } = joinedGroups();
-  for (const { id, fromId, toId } of Object.values(job.uplinks))
+  for (const { id, fromId, toId } of Object.values(linksOf(job)))
     if (isUp(fromId) && isUp(toId) && !failed.has(`uplink:${id}`)) join(fromId, toId);
-  const well = joinedWhenWell(job.uplinks);
+  const well = joinedWhenWell(linksOf(job));
   return { of: now, whole: (id, to) => well(id) !== well(to) || (now(id) === now(to) && isUp(to)) };
 }
 
@@ -210,7 +211,7 @@ export const wholeStanding = (job: Job): Standing => wholeOf(job).standing;
 /** The run that hangs on a cord or a run, on which nothing else hangs; undefined for parts on which more may. */
 function runOn(job: Job, { kind, id }: Part): Run | null | undefined {
   if (kind !== 'run' && kind !== 'cord') return undefined;
-  const cord = job.cords[id];
+  const cord = patchCordsOf(job)[id];
   const runId =
     kind === 'run' ? id : cord && indexJob(job).landingAtPort.get(portKey(cord.panelId, cord.panelPort))?.runId;
   return job.runs[runId ?? ''] ?? null;

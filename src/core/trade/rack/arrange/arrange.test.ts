@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply, bench, quillback } from '../../../../../tests/support/jobs';
+import { patchCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { placeFault } from '../../../job/rack/fit';
 import { overlaps } from '../../../job/rack/overlaps';
@@ -213,7 +214,7 @@ describe('arranging a cabinet', () => {
   it('counts cords that are planned and guesses the rest by ports', () => {
     const job = planJob(quillback()).job;
     const between = expectedCords(job, Object.values(job.gear));
-    const planned = Object.values(job.cords).length;
+    const planned = Object.values(patchCordsOf(job)).length;
     const counted = between.filter(({ a, b }) => [a, b].some((id) => job.gear[id]?.kind === 'panel'));
     expect(counted.reduce((sum, row) => sum + row.cords, 0)).toBeGreaterThanOrEqual(planned);
   });

@@ -1,3 +1,4 @@
+import { patchCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
 import type { Gear } from '../../../job/records/gear';
@@ -31,7 +32,7 @@ export function expectedCords(job: Job, gear: readonly Gear[]): CordsBetween[] {
     else counts.set(key, { a, b, cords });
   };
   const patched = new Map<string, number>();
-  for (const cord of Object.values(job.cords)) {
+  for (const cord of Object.values(patchCordsOf(job))) {
     add(cord.panelId, cord.switchId, 1);
     patched.set(cord.panelId, (patched.get(cord.panelId) ?? 0) + 1);
   }

@@ -1,5 +1,6 @@
 import type { Command } from '../../../job/commands/commands';
 import { rowCommands } from '../../../job/commands/rowCommands';
+import { switchEnd } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
 import { indexJob } from '../../../job/document/jobIndex';
 import { addresses } from '../../../job/records/address';
@@ -47,7 +48,13 @@ export function asSeenCommands(job: Job, { kind, places }: Cause, moved: Reconci
     const landing = index.landingOfRun.get(runId);
     const cord = landing && index.cordAtPanelPort.get(portKey(landing.panelId, landing.port));
     return cord && inCause.has(portKey(place.switchId, place.port))
-      ? [{ table: 'cords' as const, id: cord.id, changes: { switchId: place.switchId, switchPort: place.port } }]
+      ? [
+          {
+            table: 'cords' as const,
+            id: cord.id,
+            changes: switchEnd(job, cord.id, { switchId: place.switchId, switchPort: place.port }),
+          },
+        ]
       : [];
   });
   return edits.length > 0 ? [{ type: 'editRows', edits }] : [];

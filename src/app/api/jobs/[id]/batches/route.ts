@@ -1,4 +1,4 @@
-import { Batch } from '@/core/exchange/wire/wire';
+import { Batch, renewBatch } from '@/core/exchange/wire/wire';
 import { MOST_BYTES, readJson } from '@/server/answer';
 import { asActor } from '@/server/asked';
 import { mayChange } from '@/server/can';
@@ -6,7 +6,7 @@ import { route } from '@/server/door';
 import { applyBatch } from '@/server/jobs';
 
 export const POST = route('work', async ({ store, asker, job, request }) => {
-  const batch = await readJson(request, Batch, MOST_BYTES.step);
+  const batch = await readJson(request, Batch, MOST_BYTES.step, renewBatch);
   const sent = { ...batch, actor: asActor(asker, batch.actor) };
   return applyBatch(store, job.id, sent, (changes) => mayChange(asker, job, changes));
 });
