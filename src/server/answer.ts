@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { Refusal, refuse } from '../core/base/text/refusal';
 import { issueWords, parseJson } from '../core/exchange/formats/jobFile';
+import { updating } from '../store/upgrading';
 import { Later } from './later';
 import { log } from './log';
 
@@ -20,6 +21,7 @@ const STATUS: Record<string, number> = {
   busy: 503,
   'too-long': 503,
   'database-away': 503,
+  updating: 503,
 };
 
 /** How a refusal is answered: what cannot be done, whoever asks again, is 422. */
@@ -83,6 +85,8 @@ function codeOf(fault: unknown): string {
 }
 
 const AWAY = /^(ECONN|ENOTFOUND|EPIPE|ETIMEDOUT|08|57P0[123]|53300)/;
+/** Tables or columns that are not there. */
+const UPGRADED = /^(42P01|42703)$/;
 const BUSY = /^(55P03|57014|40001|40P01|25P03)$/;
 
 /**
@@ -98,6 +102,10 @@ export function refusalOf(fault: unknown): Refusal | null {
     const which = constraint ? ` (${constraint})` : '';
     return new Refusal('constraint', `The database does not keep that: it breaks one of its rules${which}.`);
   }
+  if (UPGRADED.test(code)) {
+    log.warn({ err: fault }, 'the tables are not those of this version of the program');
+    return updating();
+  }
   if (code.startsWith('22')) return new Refusal('bad-request', 'The database cannot hold a value of that request.');
   if (BUSY.test(code)) return new Refusal('busy', 'The database is busy with this job: try again in a moment.');
   const noConnection =
@@ -107,8 +115,8 @@ export function refusalOf(fault: unknown): Refusal | null {
   return null;
 }
 
-/** Whether it is the database that does not answer. */
-export const isDatabase = ({ code }: Refusal): boolean => code === 'database-away' || code === 'busy';
+/** Whether it is the database that does not answer, or is being upgraded. */
+export const isDatabase = ({ code }: Refusal): boolean => ['database-away', 'busy', 'updating'].includes(code);
 
 /** Run a use case and answer with its value; a Refusal becomes an answer in words. What does not say how long it is kept is not kept. */
 export async function answer(work: () => Promise<Response | object>): Promise<Response> {

@@ -1,4 +1,5 @@
 import { openStore, type Store } from '../store/openStore';
+import { isOutdated } from '../store/upgrading';
 
 // Development evaluates modules more than once: the one store lives on the global object.
 const home = globalThis as typeof globalThis & { goodShelfStore?: Promise<Store> | undefined };
@@ -15,11 +16,10 @@ export function getStore(): Promise<Store> {
   return home.goodShelfStore;
 }
 
-/** Whether the database answers. */
+/** Whether the database answers, and is the one of this version of the program. */
 export async function isHealthy(): Promise<boolean> {
   try {
-    await (await getStore()).em.fork().execute('select 1');
-    return true;
+    return !(await isOutdated((await getStore()).em.fork()));
   } catch {
     return false;
   }

@@ -17,6 +17,7 @@ import { JobRow, RECORD_ENTITIES } from './entities';
 import { changeRows } from './runSql';
 import { REVERSALS, type Reversals } from './steps';
 import { readTables, readTablesOfMany, writeRecords } from './tables';
+import { keepUpgradesAway, MIGRATING } from './upgrading';
 
 /** More at once hold up whatever else the process has to do. */
 const ROWS_AT_ONCE = 1000;
@@ -28,13 +29,16 @@ export type Head = JobHead & { history: string; revision: number; tip: string };
  * Read a job's head; null when there is none, or when it was removed.
  * @param forChange take the job's lock, so that changes to one job wait for each other
  */
+/** @param forChange nobody else changes it, and nobody upgrades the database, until the transaction ends */
 export async function readHead(em: EntityManager, id: string, forChange = false): Promise<Head | null> {
   // In plain SQL: nearly every request asks it, and the ORM's way to it costs more than the question.
   const [head] = await em.execute<Head[]>(
-    `${HEAD} from job where id = ? and removed_at is null${forChange ? ' for update' : ''}`,
-    [id],
+    `${HEAD}${forChange ? ', pg_advisory_xact_lock_shared(?)::text as held' : ''} from job where id = ? and removed_at is null${forChange ? ' for update' : ''}`,
+    forChange ? [MIGRATING, id] : [id],
   );
-  return head ?? null;
+  if (!head) return null;
+  const { held: _, ...rest } = head as Head & { held?: string };
+  return rest;
 }
 
 const HEAD = 'select id, name, units, rules, country, history, revision, tip';
@@ -281,6 +285,7 @@ export async function insertJob(
   job: Job,
   { history, firmId }: { history: string; firmId: string | null },
 ): Promise<void> {
+  await keepUpgradesAway(em);
   await em.insert(JobRow, { ...headOf(job), history, firmId, revision: 0, tip: '' });
   for (const table of TABLE_NAMES) await writeRows(em, table, Object.values(rowsOf(job, table)), job);
 }

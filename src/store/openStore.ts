@@ -23,11 +23,12 @@ import { Migration20261202000000 } from './migrations/Migration20261202000000';
 import { Migration20261202020000 } from './migrations/Migration20261202020000';
 import { Migration20261202060000 } from './migrations/Migration20261202060000';
 import { Migration20261202080000 } from './migrations/Migration20261202080000';
+import { lastKnown, MIGRATING, NEWER } from './upgrading';
 
 export type Store = MikroORM;
 
 /** By name, which a bundler that shortens the names of classes leaves as they are. */
-const MIGRATIONS = {
+export const MIGRATIONS = {
   Migration20261123000000,
   Migration20261123190000,
   Migration20261123220000,
@@ -68,8 +69,13 @@ const MOST_CONNECTIONS = 12;
 /**
  * Open the database. Connects on first use; close it with `store.close()`.
  * @param patience limits of time; migrations take as long as they take
+ * @param migrations those that this version of the program knows; a test gives those of a later one
  */
-export function openStore(url: string, patience: Partial<typeof PATIENCE> = PATIENCE): Promise<Store> {
+export function openStore(
+  url: string,
+  patience: Partial<typeof PATIENCE> = PATIENCE,
+  migrations: Readonly<Record<string, typeof Migration20261123000000>> = MIGRATIONS,
+): Promise<Store> {
   return MikroORM.init({
     clientUrl: url,
     entities: ENTITIES,
@@ -82,23 +88,29 @@ export function openStore(url: string, patience: Partial<typeof PATIENCE> = PATI
     migrations: {
       snapshot: false,
       silent: true,
-      migrationsList: Object.entries(MIGRATIONS).map(([name, migration]) => ({ name, class: migration })),
+      migrationsList: Object.entries(migrations).map(([name, migration]) => ({ name, class: migration })),
     },
     // The bundler turns the ORM's own dynamic imports into stubs: give it the real one.
     dynamicImportProvider: (id) => import(id),
   });
 }
 
-/** Any number that nothing else of ours locks. */
-const MIGRATING = 4_180_001;
-
 /**
- * Bring the tables up to date. Of several processes that start at once one does it and the others wait. Every migration only
- * adds, so that a process of the version before goes on meanwhile.
+ * Bring the tables up to date. Of several processes that start at once one does it and the others wait. Processes of the version
+ * before finish the change that they are at, and then keep out of it (`findBatch`).
+ * @throws Error when a newer version of the program has been here
  */
 export async function migrate(store: Store): Promise<void> {
   await store.em.fork().transactional(async (em) => {
     await em.execute('select pg_advisory_xact_lock(?)', [MIGRATING]);
-    await store.getMigrator().up();
+    const migrator = store.getMigrator();
+    // Makes the list of migrations where there is none yet.
+    await migrator.getExecutedMigrations();
+    const [newer] = await em.execute<{ name: string }[]>(NEWER, [lastKnown(em)]);
+    if (newer)
+      throw new Error(
+        `This database was upgraded by a newer version of Good Shelf (${newer.name}): start that version, or restore the backup that was made before the upgrade.`,
+      );
+    await migrator.up();
   });
 }

@@ -4,6 +4,7 @@ import type { JobHead } from '../core/job/document/job';
 import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/document/step';
 import { StepRow } from './entities';
 import { runSql } from './runSql';
+import { lastKnown, NEWER, refuseToUpgrade } from './upgrading';
 
 const plain = { disableIdentityMap: true } as const;
 
@@ -61,14 +62,18 @@ export async function writeStep(
   );
 }
 
-/** The step that a batch made, where it was taken before. */
+/**
+ * The step that a batch made, where it was taken before. Asked first in every change, by a transaction that keeps upgrades away.
+ * @throws Refusal `updating` when a newer version of the program has upgraded the database: this one writes nothing into it
+ */
 export async function findBatch(em: EntityManager, jobId: string, batchId: string): Promise<Step | null> {
-  // Hardly ever: that it is not there is told without the ORM.
-  const [known] = await em.execute<object[]>('select revision from step where job_id = ? and batch_id = ?', [
-    jobId,
-    batchId,
-  ]);
-  const row = known ? await em.findOne(StepRow, { jobId, batchId }, plain) : null;
+  // Hardly ever there: that it is not is told without the ORM.
+  const [known] = await em.execute<{ revision: number | null; newer: boolean }[]>(
+    `select (select revision from step where job_id = ? and batch_id = ?) as revision, exists (${NEWER}) as newer`,
+    [jobId, batchId, lastKnown(em)],
+  );
+  if (known?.newer) refuseToUpgrade();
+  const row = known?.revision != null ? await em.findOne(StepRow, { jobId, batchId }, plain) : null;
   return row && asStep(row);
 }
 

@@ -17,6 +17,7 @@ const NOT_THE_FILE: ReadonlySet<string> = new Set([
   'not-understood',
   'signed-out',
   'too-many',
+  'updating',
 ]);
 
 const hex = (bytes: ArrayBuffer): string =>

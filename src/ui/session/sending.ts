@@ -17,6 +17,7 @@ const NOT_THE_STEP: ReadonlySet<string> = new Set([
   'not-understood',
   'signed-out',
   'too-many',
+  'updating',
 ]);
 
 type Given = {
