@@ -21,7 +21,7 @@ export function FaultPage({
 }) {
   useEffect(() => console.error(error), [error]);
   return (
-    <main className="mx-auto max-w-xl p-10" role="alert">
+    <main className="mx-auto max-w-xl p-6 sm:p-10" role="alert">
       <h1 className="wide font-bold text-2xl">{title}</h1>
       <p className="mt-2">{words}</p>
       {error.digest && (
@@ -29,12 +29,12 @@ export function FaultPage({
           The server’s log has the cause under <span className="font-mono">{error.digest}</span>.
         </p>
       )}
-      <p className="mt-4 flex gap-6">
-        <button type="button" className="font-semibold underline" onClick={reset}>
+      <p className="mt-4 flex flex-wrap items-center gap-6">
+        <button type="button" className="inline-flex min-h-11 items-center font-semibold underline" onClick={reset}>
           Try again
         </button>
         {/* A plain link: what could not be drawn is left behind with the page. */}
-        <a className="underline" href={out.href}>
+        <a className="inline-flex min-h-11 items-center underline" href={out.href}>
           {out.words}
         </a>
       </p>
