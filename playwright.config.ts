@@ -13,14 +13,14 @@ export default defineConfig({
   ...(process.env.SHELF_LONG ? {} : { grepInvert: /@long/ }),
   outputDir: 'test-results',
   // Nothing here is timed: on a slow machine all limits are longer.
-  timeout: Math.round(240_000 * slow),
-  expect: { timeout: Math.round(45_000 * slow) },
+  timeout: Math.round(360_000 * slow),
+  expect: { timeout: Math.round(60_000 * slow) },
   // Files side by side: each makes jobs of its own, and leaves the demo jobs as they were.
   workers: 2,
   forbidOnly: Boolean(process.env.CI),
   reporter: process.env.E2E_REPORT ? [['list'], ['json', { outputFile: process.env.E2E_REPORT }]] : 'list',
   use: {
-    actionTimeout: Math.round(60_000 * slow),
+    actionTimeout: Math.round(90_000 * slow),
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,

@@ -17,7 +17,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['src/**/*.test.ts', 'tests/{cli,house,ui,simulators,print}/**/*.test.ts'],
-          testTimeout: 90_000 * slow,
+          testTimeout: 120_000 * slow,
           // Nothing here changes what others read: modules are loaded once and not once a file.
           isolate: false,
         },
@@ -29,8 +29,8 @@ export default defineConfig({
           include: ['tests/store/**/*.test.ts'],
           pool: 'forks',
           globalSetup: 'tests/store/cluster.ts',
-          testTimeout: 90_000 * slow,
-          hookTimeout: 90_000 * slow,
+          testTimeout: 120_000 * slow,
+          hookTimeout: 120_000 * slow,
         },
       },
     ],
