@@ -17,6 +17,8 @@ import { trialWindows } from './lib/trialWindows';
 /* Long trials, which the tests have in a short form: `npm run trial [-- windows|kills|cellar|holdUps|load|fuzz|tests]`, and `-- hold` for
  * kills, cellar and holdUps. */
 
+/** Those that are tagged, those that look at more in the trial, and all of the file whose long ones stand on its short ones. */
+const LONG_BROWSER = '@long|no serious finding|schnuerlbach|people\\.spec';
 /** Files whose properties are asked more examples of in the long trial. */
 const LONG_UNITS = ['src/core/findings/snags/gaps.test.ts', 'src/core/trade/build/build.test.ts', 'src/cli/models'];
 
@@ -164,7 +166,7 @@ async function holdUps(): Promise<boolean> {
 /** Tests that are left out of `bin/test`, since it has to end in a quarter of an hour; properties with more examples. */
 async function tests(): Promise<boolean> {
   process.env.SHELF_LONG = '1';
-  const long = (await runE2e(['--grep', '@long|no serious finding|schnuerlbach'])) === 0;
+  const long = (await runE2e(['--grep', LONG_BROWSER])) === 0;
   const { status } = spawnSync(process.execPath, [join(root, 'node_modules/vitest/vitest.mjs'), 'run', ...LONG_UNITS], {
     cwd: root,
     stdio: 'inherit',
