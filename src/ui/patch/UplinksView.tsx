@@ -85,7 +85,9 @@ export function UplinksView() {
                   <tr key={uplink.id} className="border-b align-top [&>td]:py-0.5">
                     <End gear={from} port={uplink.fromPort} />
                     <End gear={to} port={uplink.toPort} />
-                    <td className="whitespace-nowrap pr-2 font-semibold leading-6">{formatSpeed(speedMbps)}</td>
+                    <td className="whitespace-nowrap pr-2 font-semibold leading-6">
+                      {speedMbps === null ? 'not known' : formatSpeed(speedMbps)}
+                    </td>
                     <td className="pr-2">
                       <CommitSelect
                         hideLabel

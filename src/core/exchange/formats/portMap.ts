@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { csvCell } from '../../base/text/csvCell';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
-import { isSwitching } from '../../job/records/ports';
+import { isPanel, isSwitching } from '../../job/records/ports';
 import { cordColour } from '../../trade/patching/cordList';
 import { listUplinks } from '../../trade/patching/uplinks/uplinkFacts';
 import { poeClassOf } from '../../trade/power/poe';
@@ -67,7 +67,7 @@ export function portMap(job: Job): PortMapRow[] {
 export function deviceRows(job: Job): PortMapRow[] {
   const empty = Object.fromEntries(PORT_MAP_COLUMNS.map((column) => [column, ''])) as PortMapRow;
   return listUplinks(job)
-    .filter(({ from, to }) => isSwitching(from) !== isSwitching(to))
+    .filter(({ from, to }) => isSwitching(from) !== isSwitching(to) && !isPanel(from) && !isPanel(to))
     .map(({ uplink, from, to, lengthMm }) => {
       const out = isSwitching(to);
       const [device, port, host, hostPort] = out

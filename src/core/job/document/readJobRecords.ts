@@ -8,8 +8,8 @@ import { type AnyRecord, rowsOf } from './tables';
  * @param version of the schemas it was written by
  */
 export function readJobRecords(kept: Record<string, unknown>, version: number): Job {
-  const { id, name, units, rules } = kept;
-  const job = emptyJob(JobHead.parse({ id, name, units, rules }));
+  const head = Object.entries(kept).filter(([field]) => field in JobHead.shape);
+  const job = emptyJob(JobHead.parse(Object.fromEntries(head)));
   for (const [table, rows] of Object.entries(kept)) {
     if (typeof rows !== 'object' || rows === null) continue;
     const recorded = Object.values(rows as Record<string, AnyRecord>).map((is) => ({ table, id: is.id, is }));

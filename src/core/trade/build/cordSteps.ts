@@ -2,7 +2,7 @@ import { formatLength } from '../../base/units/length';
 import { type PatchCord, patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
-import type { Cord } from '../../job/records/cord';
+import { type Cord, type CordEnd, endKey, endsOf } from '../../job/records/cord';
 import type { Plug } from '../../job/records/plug';
 import { portKey } from '../../job/records/portKey';
 import { cordLengthMm } from '../patching/cords/cordLength';
@@ -11,8 +11,10 @@ import type { BuildStep } from './buildStep';
 import { type Both, plain, recordsOnly, stepId, turns } from './stepParts';
 
 export function linkSteps(both: Both): BuildStep[] {
-  const ends = (job: Job, { fromId, fromPort, toId, toPort }: Cord) =>
-    `${job.gear[fromId]?.name ?? ''} port ${fromPort} – ${job.gear[toId]?.name ?? ''} port ${toPort}`;
+  const ends = (job: Job, cord: Cord) =>
+    endsOf(cord)
+      .map((end) => endWords(job, end))
+      .join(' – ');
   return turns(both, 'cords').flatMap(({ id, turn, old, then }) => {
     if (isPatch(both, id)) return [];
     const changes = both.changesOf('cords', id);
@@ -36,12 +38,14 @@ export function linkSteps(both: Both): BuildStep[] {
     ];
   });
 }
+const endWords = (job: Job, { gearId, port, side }: CordEnd): string =>
+  `${job.gear[gearId]?.name ?? ''} port ${port}${side === 'rear' ? ' at the rear' : ''}`;
+
 /** Whether a cord patches a run, today or then. */
 const isPatch = ({ was, is }: Both, id: string): boolean =>
   patchCordsOf(was)[id] !== undefined || patchCordsOf(is)[id] !== undefined;
 
-const endsAlike = (a: Cord, b: Cord): boolean =>
-  a.fromId === b.fromId && a.fromPort === b.fromPort && a.toId === b.toId && a.toPort === b.toPort;
+const endsAlike = (a: Cord, b: Cord): boolean => endsOf(a).map(endKey).join() === endsOf(b).map(endKey).join();
 
 export function plugSteps(both: Both): BuildStep[] {
   const feedWords = (job: Job, { feedId, wallId, outlet }: Plug) =>

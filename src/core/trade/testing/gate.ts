@@ -1,6 +1,7 @@
 import { besideCordsOf, patchCordsOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import type { Reads } from '../../job/document/reads';
+import type { PortSide } from '../../job/records/cord';
 import { type Vouch, vouchedId } from '../../job/records/vouch';
 import { partName } from '../power/dependencies/parts';
 import { isSettled, PROOF_READS, type ProofState, proofs } from './proof';
@@ -43,6 +44,10 @@ const THINGS = {
   feed: (job: Job) => job.plugs,
 } as const;
 
+/** The side is named only where it is the rear: earlier versions knew no other than the front. */
+const endWords = (gearId: string, port: number, side: PortSide): string =>
+  `${gearId} ${port}${side === 'rear' ? ' rear' : ''}`;
+
 /** What a cord, uplink or feed is now: who stands for it stands for this, and for nothing that it becomes later. */
 export function standsAs(job: Job, kind: Vouched, id: string): string {
   if (kind === 'cord') {
@@ -51,7 +56,9 @@ export function standsAs(job: Job, kind: Vouched, id: string): string {
   }
   if (kind === 'uplink') {
     const uplink = besideCordsOf(job)[id];
-    return uplink ? `${uplink.fromId} ${uplink.fromPort} ${uplink.toId} ${uplink.toPort}` : '';
+    return uplink
+      ? `${endWords(uplink.fromId, uplink.fromPort, uplink.fromSide)} ${endWords(uplink.toId, uplink.toPort, uplink.toSide)}`
+      : '';
   }
   const plug = job.plugs[id];
   return plug ? `${plug.gearId} ${plug.inlet} ${plug.feedId ?? plug.wallId ?? ''} ${plug.outlet}` : '';

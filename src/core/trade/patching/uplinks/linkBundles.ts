@@ -22,7 +22,7 @@ export function bundlesOf(links: readonly UplinkFacts[]): Bundle[] {
 }
 
 /** What a bundle carries at the same time, Mb/s. One flow of data never gets more than one of its links. */
-export const bundleMbps = (bundle: Bundle): number => bundle.reduce((sum, { speedMbps }) => sum + speedMbps, 0);
+export const bundleMbps = (bundle: Bundle): number => bundle.reduce((sum, { speedMbps }) => sum + (speedMbps ?? 0), 0);
 
 /** What is wrong with a bundle as such; of a link by itself only when it is meant to be bundled. */
 export function bundleFaults(bundle: Bundle): UplinkFault[] {

@@ -87,7 +87,7 @@ export function topologyOf(job: Job): Topology {
           .filter(({ device }) => device.id === gear.id)
           .reduce((sum, { port }) => sum + (port.speedMbps ?? 0), 0) +
         [...own.filter((link) => gateway && !towards.includes(link)), ...devices].reduce(
-          (sum, { speedMbps }) => sum + speedMbps,
+          (sum, { speedMbps }) => sum + (speedMbps ?? 0),
           0,
         );
       const upMbps = gear.loopGuard ? Math.max(0, ...speeds) : speeds.reduce((sum, one) => sum + one, 0);

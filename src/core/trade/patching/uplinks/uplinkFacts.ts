@@ -32,8 +32,8 @@ export type UplinkFacts = {
   to: Gear;
   fromPort: Port | null;
   toPort: Port | null;
-  /** What both ends can do. */
-  speedMbps: number;
+  /** What both ends can do; null where one end has no speed of its own, as on a panel, or it is not known. */
+  speedMbps: number | null;
   medium: Exclude<CordMedium, 'auto'>;
   /** Way of the cable, millimetres; null while it cannot be told and was not entered. */
   wayMm: number | null;
@@ -66,106 +66,159 @@ export function linkLossDb(wayMm: number, matedPairs: number, mode: 'multi' | 's
   return (wayMm / 1e6) * perKm + matedPairs * fibreLoss.matedPairDb;
 }
 
-/** What an uplink is made of, how fast it comes up, and what is wrong with it. */
-export function uplinkFacts(job: Job, uplink: Cord): UplinkFacts | null {
-  const index = indexJob(job);
-  const [from, to] = [job.gear[uplink.fromId], job.gear[uplink.toId]];
-  if (!from || !to) return null;
-  const [fromPort, toPort] = [portAt(from, uplink.fromPort), portAt(to, uplink.toPort)];
+/** What a link of one medium takes, and what is wrong with it. */
+type MakeUp = Pick<UplinkFacts, 'parts' | 'heatW' | 'lossDb' | 'faults'>;
+type Asked = {
+  /** 0 where it is not known: then nothing that rests on it is judged. */
+  speedMbps: number;
+  wayMm: number | null;
+  cages: number;
+  /** Length to buy, as words after the name of a cord. */
+  lengthWords: string;
+  show: (mm: number) => string;
+};
+
+function overCopper({ speedMbps, wayMm, cages, lengthWords, show }: Asked): MakeUp {
+  const cord = { what: `patch cord${lengthWords}`, count: 1 };
+  if (cages === 0) return { parts: [cord], heatW: 0, lossDb: null, faults: [] };
+  const tooFar = wayMm !== null && speedMbps >= 10_000 && wayMm > copperModule.mostMm;
+  return {
+    parts: [{ what: COPPER_MODULE, count: cages }, cord],
+    heatW: cages * copperModule.heatW,
+    lossDb: null,
+    faults: tooFar
+      ? [
+          {
+            grade: 'will-bite',
+            words: `A copper module reaches about ${show(copperModule.mostMm)} at 10 Gb/s; the way is ${show(wayMm)}`,
+            source: commonPractice,
+          },
+        ]
+      : [],
+  };
+}
+
+const attachFor = (speedMbps: number) => directAttach.find((row) => row.speedMbps >= speedMbps);
+
+function overDirectAttach({ speedMbps, wayMm, lengthWords, show }: Asked): MakeUp {
+  const attach = attachFor(speedMbps);
   const faults: UplinkFault[] = [];
-  const speeds = [fromPort?.speedMbps ?? 0, toPort?.speedMbps ?? 0];
-  const speedMbps = Math.min(...speeds);
-  const [cageA, cageB] = [fromPort !== null && isCage(fromPort), toPort !== null && isCage(toPort)];
-  const between = wayBetween(index.job, from.id, to.id);
-  const [x1, x2] = [portCentreX(from, uplink.fromPort), portCentreX(to, uplink.toPort)];
-  const [y1, y2] = [portHeightMm(job, from.id, uplink.fromPort), portHeightMm(job, to.id, uplink.toPort)];
-  const kind = cageA && cageB ? 'direct-attach' : 'standard';
-  const geometryMm =
-    between && x1 !== null && x2 !== null
-      ? Math.round(cordPathMm(between.way, x1, x2, Math.abs((y1 ?? 0) - (y2 ?? 0)), kind, between.widthMm))
-      : null;
-  const wayMm = uplink.lengthMm ?? geometryMm;
-  const show = (mm: number) => formatLength(mm, job.units);
-  const attach = directAttach.find((row) => row.speedMbps >= speedMbps);
-  const attachFits = cageA && cageB && attach !== undefined && wayMm !== null && wayMm <= attach.plainMm;
-  const medium =
-    uplink.medium !== 'auto'
-      ? uplink.medium
-      : cageA && cageB
-        ? attachFits || wayMm === null
-          ? 'direct-attach'
-          : 'fibre'
-        : 'copper';
-  const parts: LinkPart[] = [];
-  const needs = (count: number, what: string) => parts.push({ what, count });
-  let heatW = 0;
-  let lossDb: number | null = null;
-  const readyMm = wayMm === null ? null : (READY_MM.find((length) => length >= wayMm) ?? null);
-  const lengthWords = readyMm === null ? '' : ` ${show(readyMm)}`;
-  if (medium === 'copper') {
-    const cages = Number(cageA) + Number(cageB);
-    if (cages > 0) needs(cages, COPPER_MODULE);
-    needs(1, `patch cord${lengthWords}`);
-    if (cages > 0) {
-      heatW = cages * copperModule.heatW;
-      if (wayMm !== null && speedMbps >= 10_000 && wayMm > copperModule.mostMm)
-        faults.push({
-          grade: 'will-bite',
-          words: `A copper module reaches about ${show(copperModule.mostMm)} at 10 Gb/s; the way is ${show(wayMm)}`,
-          source: commonPractice,
-        });
-    }
-  } else if (!cageA || !cageB) {
+  if (attach && wayMm !== null && wayMm > attach.mostMm)
     faults.push({
+      grade: 'wont-work',
+      words: `Direct-attach at ${formatSpeed(speedMbps)} reaches ${show(attach.mostMm)}; the way is ${show(wayMm)}: take fibre`,
+      source: attach.source,
+    });
+  else if (attach && wayMm !== null && wayMm > attach.plainMm)
+    faults.push({
+      grade: 'will-bite',
+      words: `Direct-attach at ${formatSpeed(speedMbps)} beyond ${show(attach.plainMm)} needs forward error correction at both ends; the way is ${show(wayMm)}`,
+      source: attach.source,
+    });
+  return { parts: [{ what: `direct-attach cable${lengthWords}`, count: 1 }], heatW: 0, lossDb: null, faults };
+}
+
+function overFibre({ speedMbps, wayMm, lengthWords, show }: Asked): MakeUp {
+  const { module, fibre } = moduleFor(speedMbps, wayMm ?? 0);
+  if (!module)
+    return {
+      parts: [],
+      heatW: 0,
+      lossDb: null,
+      faults: [
+        {
+          grade: 'wont-work',
+          words: `No module is known for ${formatSpeed(speedMbps)} over ${show(wayMm ?? 0)}`,
+          source: commonPractice,
+        },
+      ],
+    };
+  const lossDb = wayMm === null ? null : linkLossDb(wayMm, 2, module.mode);
+  const mostDb = channelLossDb[module.name]?.[fibre];
+  const faults: UplinkFault[] = [];
+  if (lossDb !== null && mostDb === undefined)
+    faults.push({
+      grade: 'will-bite',
+      words: `This way may lose ${lossDb.toFixed(2)} dB, and what ${module.name} allows over ${fibre} is not known`,
+      source: channelLossSource(module.name),
+    });
+  else if (lossDb !== null && mostDb !== undefined && lossDb > mostDb + 1e-9)
+    faults.push({
+      grade: 'wont-work',
+      words: `${module.name} over ${fibre} allows ${mostDb} dB; this way may lose ${lossDb.toFixed(2)} dB`,
+      source: channelLossSource(module.name),
+    });
+  const parts = [
+    { what: moduleWords(module.name), count: 2 },
+    { what: `duplex fibre cord ${fibre}${lengthWords}`, count: 1 },
+  ];
+  return { parts, heatW: 0, lossDb, faults };
+}
+
+const noCage = (medium: Exclude<CordMedium, 'auto'>): MakeUp => ({
+  parts: [],
+  heatW: 0,
+  lossDb: null,
+  faults: [
+    {
       grade: 'wont-work',
       words: `${medium === 'fibre' ? 'Fibre modules' : 'A direct-attach cable'} need a cage at both ends`,
       source: commonPractice,
-    });
-  } else if (medium === 'direct-attach') {
-    needs(1, `direct-attach cable${lengthWords}`);
-    if (attach && wayMm !== null && wayMm > attach.mostMm)
-      faults.push({
-        grade: 'wont-work',
-        words: `Direct-attach at ${formatSpeed(speedMbps)} reaches ${show(attach.mostMm)}; the way is ${show(wayMm)}: take fibre`,
-        source: attach.source,
-      });
-    else if (attach && wayMm !== null && wayMm > attach.plainMm)
-      faults.push({
-        grade: 'will-bite',
-        words: `Direct-attach at ${formatSpeed(speedMbps)} beyond ${show(attach.plainMm)} needs forward error correction at both ends; the way is ${show(wayMm)}`,
-        source: attach.source,
-      });
-  } else {
-    const { module, fibre } = moduleFor(speedMbps, wayMm ?? 0);
-    if (module) {
-      needs(2, moduleWords(module.name));
-      needs(1, `duplex fibre cord ${fibre}${lengthWords}`);
-      if (wayMm !== null) lossDb = linkLossDb(wayMm, 2, module.mode);
-      const mostDb = channelLossDb[module.name]?.[fibre];
-      if (lossDb !== null && (mostDb === undefined || lossDb > mostDb + 1e-9))
-        faults.push({
-          grade: mostDb === undefined ? 'will-bite' : 'wont-work',
-          words:
-            mostDb === undefined
-              ? `This way may lose ${lossDb.toFixed(2)} dB, and what ${module.name} allows over ${fibre} is not known`
-              : `${module.name} over ${fibre} allows ${mostDb} dB; this way may lose ${lossDb.toFixed(2)} dB`,
-          source: channelLossSource(module.name),
-        });
-    } else
-      faults.push({
-        grade: 'wont-work',
-        words: `No module is known for ${formatSpeed(speedMbps)} over ${show(wayMm ?? 0)}`,
-        source: commonPractice,
-      });
-  }
-  // A device on its port agrees on a speed by itself.
-  if (isSwitching(from) && isSwitching(to) && speeds[0] !== speeds[1] && Math.min(...speeds) > 0)
-    faults.push({
+    },
+  ],
+});
+
+/** Two switches whose ports differ in speed. A device on its port agrees on a speed by itself. */
+function unlikeSpeeds(from: Gear, to: Gear, [a, b]: readonly [number | null, number | null]): UplinkFault[] {
+  if (!isSwitching(from) || !isSwitching(to) || a === null || b === null || a === b) return [];
+  return [
+    {
       grade: 'will-bite',
-      words: `One end does ${formatSpeed(Math.max(...speeds))}, the other ${formatSpeed(speedMbps)}: the link comes up at the slower, if the faster port can be set to that`,
+      words: `One end does ${formatSpeed(Math.max(a, b))}, the other ${formatSpeed(Math.min(a, b))}: the link comes up at the slower, if the faster port can be set to that`,
       source: commonPractice,
-    });
+    },
+  ];
+}
+
+/** Way of a cord by where its two ends are, millimetres; null while that is not known. */
+function drawnWayMm(job: Job, { fromId, fromPort, toId, toPort }: Cord, from: Gear, to: Gear, bothCages: boolean) {
+  const between = wayBetween(indexJob(job).job, fromId, toId);
+  const [x1, x2] = [portCentreX(from, fromPort), portCentreX(to, toPort)];
+  if (!between || x1 === null || x2 === null) return null;
+  const dropMm = Math.abs((portHeightMm(job, fromId, fromPort) ?? 0) - (portHeightMm(job, toId, toPort) ?? 0));
+  return Math.round(cordPathMm(between.way, x1, x2, dropMm, bothCages ? 'direct-attach' : 'standard', between.widthMm));
+}
+
+/** By distance: copper unless both ends are cages, then direct-attach as far as it goes without correction, then fibre. */
+function mediumByWay(speedMbps: number, wayMm: number | null, bothCages: boolean): Exclude<CordMedium, 'auto'> {
+  if (!bothCages) return 'copper';
+  const attach = attachFor(speedMbps);
+  return wayMm === null || (attach !== undefined && wayMm <= attach.plainMm) ? 'direct-attach' : 'fibre';
+}
+
+/** What an uplink is made of, how fast it comes up, and what is wrong with it; null where a device at one end is not there. */
+export function uplinkFacts(job: Job, uplink: Cord): UplinkFacts | null {
+  const [from, to] = [job.gear[uplink.fromId], job.gear[uplink.toId]];
+  if (!from || !to) return null;
+  const [fromPort, toPort] = [portAt(from, uplink.fromPort), portAt(to, uplink.toPort)];
+  const speeds = [fromPort?.speedMbps ?? null, toPort?.speedMbps ?? null] as const;
+  const speedMbps = speeds[0] === null || speeds[1] === null ? null : Math.min(speeds[0], speeds[1]);
+  const cages = [fromPort, toPort].filter((port) => port !== null && isCage(port)).length;
+  const wayMm = uplink.lengthMm ?? drawnWayMm(job, uplink, from, to, cages === 2);
+  const medium = uplink.medium === 'auto' ? mediumByWay(speedMbps ?? 0, wayMm, cages === 2) : uplink.medium;
+  const lengthMm = wayMm === null ? null : (READY_MM.find((length) => length >= wayMm) ?? null);
+  const show = (mm: number) => formatLength(mm, job.units);
+  const asked = {
+    speedMbps: speedMbps ?? 0,
+    wayMm,
+    cages,
+    lengthWords: lengthMm === null ? '' : ` ${show(lengthMm)}`,
+    show,
+  };
+  const make = { copper: overCopper, 'direct-attach': overDirectAttach, fibre: overFibre }[medium];
+  const madeUp = medium !== 'copper' && cages < 2 ? noCage(medium) : make(asked);
   return {
+    ...madeUp,
     uplink,
     from,
     to,
@@ -174,11 +227,8 @@ export function uplinkFacts(job: Job, uplink: Cord): UplinkFacts | null {
     speedMbps,
     medium,
     wayMm,
-    lengthMm: readyMm,
-    parts,
-    heatW,
-    lossDb,
-    faults,
+    lengthMm,
+    faults: [...madeUp.faults, ...unlikeSpeeds(from, to, speeds)],
   };
 }
 
