@@ -2,25 +2,27 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { z } from 'zod';
-import * as wire from '../src/core/exchange/wire/wire';
+import { FaultAnswer } from '../src/core/exchange/wire/faultAnswer';
+import { Created, ListAnswer, RemovedAnswer, TakenIn } from '../src/core/exchange/wire/jobList';
+import { HistoryAnswer, JobAtAnswer, OpenJob, Outcome, VersionsAnswer } from '../src/core/exchange/wire/wire';
 
 const APP = 'src/app';
 
 /** What is answered with success, where both ends hold a schema of it. Others answer with what their use case returns. */
 const ANSWERS: Readonly<Record<string, z.ZodType>> = {
-  'GET /api/jobs': wire.ListAnswer,
-  'POST /api/jobs': wire.Created,
-  'POST /api/jobs/file': wire.TakenIn,
-  'GET /api/jobs/{id}': wire.OpenJob,
-  'GET /api/jobs/{id}/changes': wire.Outcome,
-  'POST /api/jobs/{id}/batches': wire.Outcome,
-  'POST /api/jobs/{id}/reversals': wire.Outcome,
-  'POST /api/jobs/{id}/copy': wire.Created,
-  'POST /api/jobs/{id}/removed': wire.RemovedAnswer,
-  'GET /api/jobs/{id}/history': wire.HistoryAnswer,
-  'GET /api/jobs/{id}/versions': wire.VersionsAnswer,
-  'POST /api/jobs/{id}/versions': wire.VersionsAnswer,
-  'GET /api/jobs/{id}/at/{revision}': wire.JobAtAnswer,
+  'GET /api/jobs': ListAnswer,
+  'POST /api/jobs': Created,
+  'POST /api/jobs/file': TakenIn,
+  'GET /api/jobs/{id}': OpenJob,
+  'GET /api/jobs/{id}/changes': Outcome,
+  'POST /api/jobs/{id}/batches': Outcome,
+  'POST /api/jobs/{id}/reversals': Outcome,
+  'POST /api/jobs/{id}/copy': Created,
+  'POST /api/jobs/{id}/removed': RemovedAnswer,
+  'GET /api/jobs/{id}/history': HistoryAnswer,
+  'GET /api/jobs/{id}/versions': VersionsAnswer,
+  'POST /api/jobs/{id}/versions': VersionsAnswer,
+  'GET /api/jobs/{id}/at/{revision}': JobAtAnswer,
 };
 
 function* routeFiles(folder: string): Generator<string> {
@@ -100,7 +102,7 @@ export async function api(version: string): Promise<object> {
     },
     paths,
     components: {
-      responses: { Refused: { description: 'Refused, with the reason', content: inJson(wire.FaultAnswer, 'output') } },
+      responses: { Refused: { description: 'Refused, with the reason', content: inJson(FaultAnswer, 'output') } },
     },
   };
 }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
-import type { ListAnswer, OpenJob, Outcome, Point } from '../../src/core/exchange/wire/wire';
+import type { ListAnswer } from '../../src/core/exchange/wire/jobList';
+import type { OpenJob, Outcome, Point } from '../../src/core/exchange/wire/wire';
 import { takeInJob } from '../../src/server/jobs';
 import { migrate, openStore } from '../../src/store/openStore';
 import { plannedJob } from './benchJob';

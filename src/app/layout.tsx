@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
-import { Toaster } from 'sonner';
+import { Toasts } from '@/ui/kit/Toasts';
 import { themeScript } from '@/ui/kit/themeScript';
 import { EARLY_ASK } from '@/ui/session/earlyAsk';
 import './globals.css';
@@ -27,17 +27,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
       </head>
       <body>
         {children}
-        <Toaster
-          position="top-center"
-          toastOptions={{
-            style: {
-              background: 'var(--sheet)',
-              color: 'var(--ink)',
-              border: '1px solid var(--strong-rule)',
-              borderRadius: 4,
-            },
-          }}
-        />
+        <Toasts />
       </body>
     </html>
   );

@@ -6,7 +6,7 @@ import type { Job } from '../core/job/document/job';
 import { indexJob } from '../core/job/document/jobIndex';
 import { gearShortNames } from '../core/job/gear/shortNames';
 import type { Gear } from '../core/job/records/gear';
-import { panelsInOrder } from '../core/trade/panels/planLanding';
+import { panelsInOrder } from '../core/trade/panels/panelsInOrder';
 import { isPunchDown, rearBlocks } from '../core/trade/panels/rowOrder';
 import { panelCards, type TerminationCard, wiringOf } from '../core/trade/panels/terminationCard';
 

@@ -1,5 +1,5 @@
 import { firmsNews, ownGear } from '../core/exchange/copies/firmsOwn';
-import type { TemplateAnswer } from '../core/exchange/wire/wire';
+import type { TemplateAnswer } from '../core/exchange/wire/newJobs';
 import type { Job } from '../core/job/document/job';
 import type { Store } from '../store/openStore';
 import { firmOfJob, setTemplate, templateOf } from '../store/people';

@@ -1,6 +1,7 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/document/change';
-import { emptyJob, headOf, type Job, type JobHead } from '../core/job/document/job';
+import { emptyJob, type Job } from '../core/job/document/job';
+import { headOf, type JobHead } from '../core/job/document/jobHead';
 import {
   type CareDue,
   JOBS_A_PAGE,

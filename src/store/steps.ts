@@ -1,6 +1,6 @@
 import type { EntityManager } from '@mikro-orm/postgresql';
 import type { Change } from '../core/job/document/change';
-import type { JobHead } from '../core/job/document/job';
+import type { JobHead } from '../core/job/document/jobHead';
 import { type Actor, readChanges, SCHEMA_VERSION, type Step } from '../core/job/document/step';
 import { StepRow } from './entities';
 import { runSql } from './runSql';

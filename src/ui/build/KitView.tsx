@@ -1,6 +1,5 @@
 import { counted } from '@/core/base/text/counted';
 import { KIT_STATES, kitItems } from '@/core/job/records/kitItem';
-import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { allThereOn } from '@/core/trade/build/findings';
 import { isThere, type KitLine } from '@/core/trade/build/kit';
 import { idFor } from '@/core/trade/build/tickId';
@@ -10,11 +9,13 @@ import { TakeawayLink } from '../kit/TakeawayLink';
 import { useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
 import { todayHere } from '../session/today';
+import { usePapers } from './useBuild';
 
 const STATE_WORDS = { missing: 'missing', ordered: 'ordered', 'at-hand': 'at hand', 'in-van': 'in the van' } as const;
 
 /** All parts and tools, counted; where each is; what waits for what is not there. */
-export function KitView({ papers: { kit, plan } }: { papers: BuildPapers }) {
+export function KitView() {
+  const { kit, plan } = usePapers();
   const parts = kit.filter(({ kind }) => kind === 'part');
   const tools = kit.filter(({ kind }) => kind === 'tool');
   const priced = parts.filter(({ priceMinor }) => priceMinor !== null);

@@ -1,14 +1,14 @@
 import { Copy } from 'lucide-react';
-import { toast } from 'sonner';
-import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { darkWords, outageNotice } from '@/core/trade/build/notices';
 import { Button } from '../kit/Button';
 import { TakeawayLink } from '../kit/TakeawayLink';
 import { Heading, Scroll } from '../kit/viewParts';
-import { useBuild } from './useBuild';
+import { toast } from '../session/toast';
+import { useBuild, usePapers } from './useBuild';
 
 /** Who is without what, from when to when: as text to send, and for calendars. */
-export function NoticeView({ papers: { plan } }: { papers: BuildPapers }) {
+export function NoticeView() {
+  const { plan } = usePapers();
   const { job } = useBuild();
   const text = outageNotice(job, plan);
   const copy = () =>

@@ -2,7 +2,6 @@ import { learningSource, threePointSource } from '@/core/base/standards/buildMin
 import { citeFor } from '@/core/base/standards/cite';
 import { counted } from '@/core/base/text/counted';
 import { formatMinutes } from '@/core/base/units/minutes';
-import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { estimateWords } from '@/core/trade/build/estimate';
 import { GradeMark } from '../kit/GradeMark';
 import { JobLink } from '../kit/JobLink';
@@ -14,10 +13,11 @@ import { Helps, Lets, Pins } from './OrderChoices';
 import { Alternatives, Paces } from './OrderFigures';
 import { StepList } from './StepList';
 import { TimeLanes } from './TimeLanes';
-import { useBuild } from './useBuild';
+import { useBuild, usePapers } from './useBuild';
 
 /** Steps on a time line, what is dark meanwhile, visits as sections; a step can be moved, and what that costs is seen. */
-export function OrderView({ papers }: { papers: BuildPapers }) {
+export function OrderView() {
+  const papers = usePapers();
   const rules = useSession((session) => session.job.rules);
   const { busy } = useBuild();
   const { base } = useJobPath();

@@ -3,18 +3,19 @@ import { type KeyboardEvent, useMemo, useState } from 'react';
 import { ACTION_WORDS } from '@/core/base/text/actionWords';
 import { formatMinutes } from '@/core/base/units/minutes';
 import { besideCordsOf, patchCordsOf } from '@/core/job/document/cordKinds';
-import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import { jobAfter } from '@/core/trade/build/play';
 import { CabinetDrawing } from '../drawing/CabinetDrawing';
 import { Button } from '../kit/Button';
 import { Heading, Scroll } from '../kit/viewParts';
+import { usePapers } from './useBuild';
 import { darkList, oneDigit } from './words';
 
 /** What was touched last. */
 const TOUCHED = { letter: '◂', ink: 'var(--trace)', dash: '' } as const;
 
 /** The cabinet step by step: what stands, what is set aside, which cords hang, what is dark. */
-export function PlayView({ papers: { plan } }: { papers: BuildPapers }) {
+export function PlayView() {
+  const { plan } = usePapers();
   const { planned, present } = plan;
   const [wanted, setWanted] = useState(0);
   const count = Math.min(wanted, planned.length);

@@ -15,14 +15,15 @@ import { useAnnounce } from '../kit/useAnnounce';
 import { Heading, Scroll } from '../kit/viewParts';
 import { actorHere } from '../session/actor';
 import { useSessionStore } from '../session/session';
-import { useBuild } from './useBuild';
+import { useBuild, usePapers } from './useBuild';
 import { darkList, oneDigit } from './words';
 
 /** Longer than this since the last tick is a break, not work. */
 const LONGEST_STEP_MIN = 120;
 
 /** For one thumb at the rack: the step now, where, with what; ticked, skipped or stuck; and what comes next. */
-export function WorkView({ papers: { plan } }: { papers: BuildPapers }) {
+export function WorkView() {
+  const { plan } = usePapers();
   const { job } = useBuild();
   const session = useSessionStore();
   const announce = useAnnounce();

@@ -28,6 +28,13 @@ export function useBuild(): Build {
   return build;
 }
 
+/** The papers of the build. Only views that wait for them are shown inside it. */
+export function usePapers(): BuildPapers {
+  const { papers } = useBuild();
+  if (!papers) throw new Error('No papers yet.');
+  return papers;
+}
+
 const KEPT = 'good-shelf-today';
 
 /** The job as it was at a revision, from the server, or from what this browser kept of it. A revision never changes. */

@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { formatMinutes } from '@/core/base/units/minutes';
 import { oneLess } from '@/core/findings/whatIf/oneLess';
 import { slipLines } from '@/core/findings/whatIf/slip';
@@ -15,6 +14,7 @@ import { NumberField } from '../kit/NumberField';
 import { newRowId } from '../kit/useRows';
 import { Heading, Scroll } from '../kit/viewParts';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { printSlip } from './printSlip';
 
 const TASKS = { more: 'One more', less: 'One less', move: 'Move one', 'what-if': 'What if' } as const;

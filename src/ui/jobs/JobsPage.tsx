@@ -2,10 +2,9 @@ import { FilePlus2, FolderInput, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, type ReactNode, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { z } from 'zod';
 import { counted } from '@/core/base/text/counted';
-import { Created, type ListAnswer, RemovedAnswer, TakenIn } from '@/core/exchange/wire/wire';
+import { Created, type ListAnswer, RemovedAnswer, TakenIn } from '@/core/exchange/wire/jobList';
 import {
   BIN_DAYS,
   JOB_STATE_WORDS,
@@ -19,12 +18,14 @@ import {
 import { CabinetSketch } from '../drawing/CabinetSketch';
 import { Button } from '../kit/Button';
 import { formatDay } from '../kit/dates';
-import { Field, Input } from '../kit/Field';
-import { Sheet } from '../kit/Sheet';
+import { later } from '../kit/later';
 import { ThemeButton } from '../kit/theme';
-import { WaitingHere } from '../kit/WaitingHere';
+import { toast } from '../session/toast';
 import { todayHere } from '../session/today';
 import { askServer } from '../session/wireClient';
+
+const WaitingHere = later(() => import('../kit/WaitingHere').then((module) => module.WaitingHere));
+const CopySheet = later(() => import('./CopySheet').then((module) => module.CopySheet));
 
 /** The list of jobs, each with a small drawing of its cabinet. */
 export function JobsPage({
@@ -268,59 +269,6 @@ function SearchJobs({ asked, narrowed, count }: { asked: JobsAsked; narrowed: bo
         )}
       </form>
     </search>
-  );
-}
-
-/** A new job from one that is there. */
-function CopySheet({ job, onClose }: { job: JobListing; onClose: () => void }) {
-  const router = useRouter();
-  const [wrong, setWrong] = useState<string | null>(null);
-  const copy = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    const body = { name: String(form.get('name')), whole: form.get('what') === 'whole' };
-    try {
-      const { id } = await askServer(`/api/jobs/${job.id}/copy`, Created, { method: 'POST', body });
-      router.push(`/jobs/${id}/runs`);
-    } catch (fault) {
-      setWrong((fault as Error).message);
-    }
-  };
-  return (
-    <Sheet
-      open
-      onClose={onClose}
-      title={`A new job from ${job.name}`}
-      about="What was ticked, tested, found and agreed stays behind."
-    >
-      <form onSubmit={(event) => void copy(event)} className="grid gap-4">
-        <Field label="Name of the new job">
-          {(ids) => (
-            <Input {...ids} name="name" required maxLength={80} defaultValue={`${job.name}, copy`.slice(0, 80)} />
-          )}
-        </Field>
-        <fieldset className="grid gap-2">
-          <legend className="font-semibold">What it takes over</legend>
-          <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
-            <input type="radio" name="what" value="whole" defaultChecked className="size-4 accent-act" /> The whole plan
-          </label>
-          <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
-            <input type="radio" name="what" value="cabinet" className="size-4 accent-act" /> As a template: cabinet,
-            gear, networks, kinds of cable, testers, prices and ways of working, without runs and rooms
-          </label>
-        </fieldset>
-        {wrong && (
-          <p role="alert" className="font-semibold text-wont">
-            {wrong}
-          </p>
-        )}
-        <div>
-          <Button look="main" type="submit">
-            Make it
-          </Button>
-        </div>
-      </form>
-    </Sheet>
   );
 }
 

@@ -2,7 +2,7 @@
 
 import { useSearchParams } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { ListAnswer } from '@/core/exchange/wire/wire';
+import { ListAnswer } from '@/core/exchange/wire/jobList';
 import { JobsAsked } from '@/core/job/document/jobListing';
 import { Button } from '../kit/Button';
 import { listAddress } from '../session/earlyAsk';

@@ -5,16 +5,16 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useEffect } from 'react';
 import { useForm } from 'react-hook-form';
-import { toast } from 'sonner';
 import { z } from 'zod';
 import { COUNTRIES, countryOf } from '@/core/base/standards/countries';
 import { formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/base/units/length';
-import { Created } from '@/core/exchange/wire/wire';
+import { Created } from '@/core/exchange/wire/jobList';
 import { NewJob } from '@/core/job/commands/newJob';
 import { gearLibrary, librarySize, starterGear } from '@/core/job/gear/library';
 import { RACK_DOORS, STANDINGS } from '@/core/job/records/rack';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';
+import { toast } from '../session/toast';
 import { askServer } from '../session/wireClient';
 
 const Form = z.object({

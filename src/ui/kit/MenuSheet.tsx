@@ -13,13 +13,3 @@ export const MenuSheet = ({ align = 'start', children }: { align?: 'start' | 'en
     </DropdownMenu.Content>
   </DropdownMenu.Portal>
 );
-
-/** One line of a menu. */
-export const MenuItem = ({ onSelect, children }: { onSelect: () => void; children: ReactNode }) => (
-  <DropdownMenu.Item
-    onSelect={onSelect}
-    className="flex min-h-11 cursor-pointer items-center rounded-sm px-3 outline-none data-highlighted:bg-well"
-  >
-    {children}
-  </DropdownMenu.Item>
-);

@@ -11,7 +11,7 @@ export function ViewTabs({ station, views, now }: { station: StationId; views: r
   return (
     <>
       <nav aria-label="Views" className="flex flex-wrap gap-x-0.5 border-b bg-sheet px-2 pt-1">
-        {views.map(({ id, name, note }, at) => (
+        {views.map(({ id, name }, at) => (
           <JobLink
             key={id}
             href={at === 0 ? base : `${base}/${id}`}
@@ -19,7 +19,6 @@ export function ViewTabs({ station, views, now }: { station: StationId; views: r
             className={`inline-flex items-center rounded-t-[3px] border-x border-t px-2.5 py-1 text-[13px] leading-tight ${id === now ? '-mb-px border-strong bg-paper font-bold' : 'border-transparent font-semibold text-soft hover:bg-well hover:text-ink'}`}
           >
             {name}
-            {note && <span className="ml-1 font-mono text-xs">{note}</span>}
           </JobLink>
         ))}
       </nav>

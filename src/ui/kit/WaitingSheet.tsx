@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { stepWords } from '@/core/job/document/step';
 import { tryFilesNow } from '../session/fileQueue';
 import { linkOf, useSession } from '../session/session';
 import type { SetAside, WaitingFile } from '../session/shelves';
+import { toast } from '../session/toast';
 import { useFilesOf } from '../session/useFiles';
 import { bodyOf, dropFile, markFile } from '../session/waitingFiles';
 import { Button, FileLink } from './Button';
@@ -30,7 +30,7 @@ const asText = ({ label, commands, madeAt, why }: SetAside) =>
   `${label}\n${new Date(madeAt).toISOString()}\nNot done: ${why}\n${JSON.stringify(commands, null, 2)}\n`;
 
 /** Steps on their way to the server, and those that could not be done. */
-export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function WaitingSheet({ onClose }: { onClose: () => void }) {
   const pending = useSession((session) => session.pending);
   const aside = useSession((session) => session.aside);
   const jobId = useSession((session) => session.job.id);
@@ -51,7 +51,7 @@ export function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => 
           : 'They are on their way.';
   return (
     <Sheet
-      open={open}
+      open
       onClose={onClose}
       title="What waits, and what was set aside"
       about={

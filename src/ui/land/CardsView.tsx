@@ -10,7 +10,7 @@ import { JOINTS, type Joint } from '@/core/job/records/landing';
 import type { Run } from '@/core/job/records/run';
 import { RUN_ENDS, type RunEnd, type Termination, type TerminationCheck } from '@/core/job/records/termination';
 import { landingParts } from '@/core/trade/panels/jacks';
-import { panelsInOrder } from '@/core/trade/panels/planLanding';
+import { panelsInOrder } from '@/core/trade/panels/panelsInOrder';
 import { rearBlocks } from '@/core/trade/panels/rowOrder';
 import { panelCards, terminationCard } from '@/core/trade/panels/terminationCard';
 import { AnswerField } from '../kit/AnswerField';

@@ -1,17 +1,18 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import type { Command } from '@/core/job/commands/commands';
 import { indexJob, portOfKey } from '@/core/job/document/jobIndex';
 import { isLive, type Run } from '@/core/job/records/run';
 import { type LandOrder, landWishOf } from '@/core/trade/panels/landWish';
-import { panelsInOrder, planLanding } from '@/core/trade/panels/planLanding';
+import { panelsInOrder } from '@/core/trade/panels/panelsInOrder';
+import { planLanding } from '@/core/trade/panels/planLanding';
 import { Button } from '../kit/Button';
 import { type Carried, CarryGround, carries, RunCarrier } from '../kit/RunCarrier';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { PanelFace } from './PanelFace';
 import { relandingWords } from './relanding';
 

@@ -4,7 +4,6 @@ import * as Comlink from 'comlink';
 import { ChevronDown, Pin, PinOff, Printer, Unplug } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import {
   GATHERED_BY,
@@ -28,6 +27,7 @@ import { takeawayPath } from '../kit/TakeawayLink';
 import { useAnnounce } from '../kit/useAnnounce';
 import { relandingWords } from '../land/relanding';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { usePlanner } from '../session/usePlanner';
 import { FacesView } from './FacesView';
 import { LoomView } from './LoomView';

@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { Button } from '../kit/Button';
+import { toast } from '../session/toast';
 import { signOutHere } from './signOutHere';
 
 /** Sign out of this device; what waits here for the network is not thrown away unasked. */

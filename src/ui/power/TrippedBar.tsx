@@ -12,7 +12,7 @@ import { useSession } from '../session/session';
 import { todayHere } from '../session/today';
 
 /** In every station while something is tripped: what it is, what that leaves, and the way back. */
-export default function TrippedBar() {
+export function TrippedBar() {
   const job = useSession((session) => session.job);
   const { jobId, failed, fail, show } = useTripped();
   const { base } = useJobPath();

@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { citeFor } from '@/core/base/standards/cite';
 import { counted } from '@/core/base/text/counted';
 import { readSeen } from '@/core/exchange/formats/seenCsv';
@@ -29,6 +28,7 @@ import { newRowId, useRows } from '../kit/useRows';
 import { Figure, Figures, Heading, Scroll } from '../kit/viewParts';
 import { actorHere } from '../session/actor';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { todayHere } from '../session/today';
 import { AskSwitchForm } from './AskSwitchForm';
 import { EarlierReadings } from './EarlierReadings';

@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { readCsvTable } from '@/core/exchange/formats/csvTable';
 import { decodeText } from '@/core/exchange/formats/decodeText';
@@ -20,6 +19,7 @@ import { newRowId } from '../kit/useRows';
 import { actorHere } from '../session/actor';
 import { tryFilesNow } from '../session/fileQueue';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { addFile, dropFile } from '../session/waitingFiles';
 
 type Given = { name: string; bytes: Uint8Array };

@@ -2,30 +2,32 @@
 
 import { ChevronLeft, Lock, LockOpen } from 'lucide-react';
 import { type ReactNode, useEffect, useState } from 'react';
-import { toast } from 'sonner';
 import { Button } from '../kit/Button';
 import { LinkState } from '../kit/LinkState';
+import { afterwards, fetchLater, later } from '../kit/later';
 import { ThemeButton } from '../kit/theme';
 import { Announcer } from '../kit/useAnnounce';
 import { ViewGuard } from '../kit/ViewGuard';
-import { WaitingSheet } from '../kit/WaitingSheet';
 import { memberHere } from '../session/actor';
 import { CannotBeDone, Unwell } from '../session/faults';
 import { usePresence } from '../session/meeting';
 import { openHere } from '../session/openHere';
 import { type Notice, SessionContext, useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { useOpened } from '../session/useOpened';
-import { EndsView } from './EndsView';
 import { FindView } from './FindView';
 import { KeptJobs, PinButton } from './KeptJobs';
 import { keepProgram } from './keepProgram';
-import { NoteView } from './NoteView';
-import { PhotoView } from './PhotoView';
 import { goTo, type RackView, usePlace } from './place';
-import { StepView } from './StepView';
-import { TestView } from './TestView';
 import { Unlocked } from './unlocked';
 import { useAwake } from './useAwake';
+
+const WaitingSheet = later(() => import('../kit/WaitingSheet').then((module) => module.WaitingSheet));
+const StepView = later(() => import('./StepView').then((module) => module.StepView));
+const TestView = later(() => import('./TestView').then((module) => module.TestView));
+const PhotoView = later(() => import('./PhotoView').then((module) => module.PhotoView));
+const NoteView = later(() => import('./NoteView').then((module) => module.NoteView));
+const EndsView = later(() => import('./EndsView').then((module) => module.EndsView));
 
 const notify = ({ tone, words }: Notice) =>
   tone === 'done' ? toast.success(words) : tone === 'plain' ? toast(words) : toast.error(words, { duration: 9000 });
@@ -90,6 +92,7 @@ function Rack({ jobId, view }: { jobId: string; view: RackView | null }) {
   const [waiting, setWaiting] = useState(false);
   const reads = memberHere(jobId)?.may === 'read';
   useAwake(unlocked);
+  useEffect(() => afterwards(fetchLater), []);
   usePresence(jobId, { place: 'at the rack', code: '', end: '' });
   useEffect(() => {
     document.title = `${name} · at the rack`;
@@ -127,7 +130,7 @@ function Rack({ jobId, view }: { jobId: string; view: RackView | null }) {
           <Home jobId={jobId} />
         )}
       </main>
-      <WaitingSheet open={waiting} onClose={() => setWaiting(false)} />
+      {waiting && <WaitingSheet onClose={() => setWaiting(false)} />}
     </div>
   );
 }

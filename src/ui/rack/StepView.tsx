@@ -14,7 +14,7 @@ export function StepView() {
         </p>
       )}
       {papers ? (
-        <WorkView papers={papers} />
+        <WorkView />
       ) : (
         !fault && (
           <p role="status">{today === undefined ? 'Reading what stands today …' : 'Bringing the steps into order …'}</p>

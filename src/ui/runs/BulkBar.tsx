@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { valuesOf } from '@/core/findings/schedule/scheduleView';
 import { labelBearers } from '@/core/trade/labels/labelScheme';
@@ -9,6 +8,7 @@ import { editCell, scheduleColumns } from '@/core/trade/runs/cells';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { Button } from '../kit/Button';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 import { NAMES } from './columns';
 import { LISTS } from './ScheduleLists';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../session/toast';
 
 /** Say what could not be taken, a few at a time. */
 export function say(faults: string[]) {

@@ -19,14 +19,17 @@ import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { runFacts } from '@/core/trade/runs/runFacts';
 import { Why } from '../handbook/Why';
 import { Button } from '../kit/Button';
+import { later } from '../kit/later';
 import { useDropFile } from '../kit/useDropFile';
 import { useSession } from '../session/session';
 import { BulkBar } from './BulkBar';
 import { COLUMN_SETS, type ColumnSet, columnsOf } from './columns';
-import { type Given, ImportSheet } from './ImportSheet';
+import type { Given } from './ImportSheet';
 import { RunTable } from './RunTable';
 
 const pickLook = 'min-h-8 rounded-[3px] border border-strong bg-sheet px-1.5 py-1';
+
+const ImportSheet = later(() => import('./ImportSheet').then((module) => module.ImportSheet));
 
 /** The run schedule, typed or imported; filtered, sorted, grouped, and changed many at a time. */
 export function ScheduleView() {

@@ -1,7 +1,6 @@
 'use client';
 
 import { useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import { expandLabels } from '@/core/base/text/labelPattern';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
@@ -11,6 +10,7 @@ import { Button } from '../kit/Button';
 import { Field, Input } from '../kit/Field';
 import { newRowId, useRows } from '../kit/useRows';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 
 const inputs = (form: HTMLFormElement) =>
   Object.fromEntries([...new FormData(form)].map(([name, value]) => [name, String(value).trim()]));

@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import type { Planner } from '@/workers/planner.worker';
+import { toast } from './toast';
 
 const reason = (fault: unknown): string =>
   fault instanceof Error && fault.message ? fault.message : 'no reason was given';

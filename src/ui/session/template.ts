@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { TemplateAnswer } from '@/core/exchange/wire/wire';
+import { TemplateAnswer } from '@/core/exchange/wire/newJobs';
 import { useSession } from './session';
 import { askServer } from './wireClient';
 

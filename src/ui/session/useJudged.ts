@@ -1,5 +1,4 @@
-import { startTransition, useDeferredValue, useEffect, useState } from 'react';
-import { judgeInParts } from '@/core/findings/snags/findSnags';
+import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Job } from '@/core/job/document/job';
 import { judgedOnDay } from '@/core/trade/power/cooling/upsFacts';
 import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
@@ -10,13 +9,35 @@ const SLICE_MS = 8;
 /** So long it waits for what is being saved, and so often. */
 const [WAIT_MS, MOST_WAITS] = [40, 25];
 
+export type Rules = typeof import('./rules');
+let rules: Rules | null = null;
+/** So long until what could not be fetched is asked for again. */
+const AGAIN_MS = 3000;
+
+async function fetchRules(): Promise<Rules> {
+  for (;;) {
+    try {
+      rules ??= await import('./rules');
+      return rules;
+    } catch {
+      await new Promise((again) => setTimeout(again, AGAIN_MS));
+    }
+  }
+}
+
 const judged = new WeakMap<SessionStore, Promise<void>>();
 
 /** Judge a job for the first time, rule by rule, while nothing else is to be done. */
 function judgeWhenIdle(session: SessionStore): Promise<void> {
   const known = judged.get(session);
   if (known) return known;
-  const judging = new Promise<void>((done) => {
+  const judging = fetchRules().then((fetched) => inParts(session, fetched));
+  judged.set(session, judging);
+  return judging;
+}
+
+function inParts(session: SessionStore, { judgeInParts }: Rules): Promise<void> {
+  return new Promise<void>((done) => {
     const parts = judgeInParts(judgedOnDay(session.getState().job, todayHere()));
     let waits = 0;
     const slice = (left: () => number) => {
@@ -43,12 +64,10 @@ function judgeWhenIdle(session: SessionStore): Promise<void> {
     };
     later();
   });
-  judged.set(session, judging);
-  return judging;
 }
 
-/** The job to be judged: null before it was for the first time, then right behind what a person types. */
-export function useJudged(): Job | null {
+/** The job to be judged, and the rules for it: null before it was for the first time, then right behind what a person types. */
+export function useJudged(): { job: Job; rules: Rules } | null {
   const session = useSessionStore();
   const job = useDeferredValue(useSession((now) => now.job));
   const [known, setKnown] = useState(false);
@@ -59,5 +78,5 @@ export function useJudged(): Job | null {
       here = false;
     };
   }, [session]);
-  return known ? judgedOnDay(job, todayHere()) : null;
+  return useMemo(() => (known && rules ? { job: judgedOnDay(job, todayHere()), rules } : null), [known, job]);
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { FaultAnswer } from '@/core/exchange/wire/wire';
+import { FaultAnswer } from '@/core/exchange/wire/faultAnswer';
 import { earlyAnswer } from './earlyAsk';
 import { CannotBeDone, NoNetwork, Unwell } from './faults';
 

@@ -4,9 +4,7 @@ import { memo, useDeferredValue, useMemo } from 'react';
 import { citeFor } from '@/core/base/standards/cite';
 import { counted } from '@/core/base/text/counted';
 import { GRADE_WORDS } from '@/core/base/text/grade';
-import { findSnags, findUnjudged } from '@/core/findings/snags/findSnags';
 import type { Snag } from '@/core/findings/snags/snag';
-import { stationOf } from '@/core/findings/stations/stations';
 import type { Job } from '@/core/job/document/job';
 import { indexJob } from '@/core/job/document/jobIndex';
 import { STATION_NAMES, type StationId } from '@/core/job/records/stationIds';
@@ -16,7 +14,7 @@ import { Button } from '../kit/Button';
 import { GRADE_INK, GradeMark } from '../kit/GradeMark';
 import { useRows } from '../kit/useRows';
 import { useSession } from '../session/session';
-import { useJudged } from '../session/useJudged';
+import { type Rules, useJudged } from '../session/useJudged';
 
 const AT_ONCE = 30;
 const NONE: readonly BuildFinding[] = [];
@@ -25,16 +23,16 @@ const NONE: readonly BuildFinding[] = [];
 export function Docket({ station }: { station: StationId }) {
   const judged = useJudged();
   const here = useDeferredValue(station);
-  return judged ? <Judged job={judged} station={here} /> : <aside aria-label="Docket" className={LOOK} aria-busy />;
+  return judged ? <Judged {...judged} station={here} /> : <aside aria-label="Docket" className={LOOK} aria-busy />;
 }
 
 const LOOK = 'flex w-full shrink-0 flex-col border-strong border-t bg-sheet md:w-[264px] md:border-t-0 md:border-l';
 
 /** Drawn once a state: the round that only learns that the job changed shows the old one again. */
-const Judged = memo(function Judged({ job, station }: { job: Job; station: StationId }) {
-  const snags = findSnags(job).filter((snag) => snag.stations.includes(station));
+const Judged = memo(function Judged({ job, rules, station }: { job: Job; rules: Rules; station: StationId }) {
+  const snags = rules.findSnags(job).filter((snag) => snag.stations.includes(station));
   const against = useAgainst((state) => (station === 'build' && state.jobId === job.id ? state.findings : NONE));
-  const unjudged = findUnjudged(job).filter((one) => one.stations.includes(station));
+  const unjudged = rules.findUnjudged(job).filter((one) => one.stations.includes(station));
   const count = snags.length + against.length;
   return (
     <aside aria-label="Docket" className={LOOK}>
@@ -47,7 +45,8 @@ const Judged = memo(function Judged({ job, station }: { job: Job; station: Stati
         </p>
       </div>
       <dl className="grid grid-cols-[minmax(6.5rem,1fr)_auto] gap-x-2 border-b px-3 py-2 text-[13px]">
-        {stationOf(station)
+        {rules
+          .stationOf(station)
           .figures(indexJob(job))
           .map(({ name, value }) => (
             <div key={name} className="col-span-2 grid grid-cols-subgrid">

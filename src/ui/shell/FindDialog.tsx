@@ -13,39 +13,26 @@ const ITEM =
   'flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink';
 
 /** Find any label, room, port or device of the job, and trace it; or a view, and go there. */
-export function FindDialog({
-  open,
-  onOpenChange,
-  onHandbook,
-}: {
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
-  onHandbook: (entry: string) => void;
-}) {
+export function FindDialog({ onClose, onHandbook }: { onClose: () => void; onHandbook: (entry: string) => void }) {
   const job = useSession((session) => session.job);
   const selectGroup = useSession((session) => session.selectGroup);
   const [query, setQuery] = useState('');
   const found = find(job, query);
   const views = findViews(query);
   const entries = query.trim() === '' ? [] : searchHandbook(query).slice(0, 8);
-  // It starts empty each time, however it was left.
-  const leave = (next: boolean) => {
-    if (!next) setQuery('');
-    onOpenChange(next);
-  };
   const base = useSession((session) => session.base);
 
   const choose = (entry: Findable) => {
-    leave(false);
+    onClose();
     selectGroup(entry.words, entry.runIds, entry.gearId);
     if (entry.runIds.length === 0) goInJob(`${base}/${entry.station}`);
   };
   const go = (path: string) => {
-    leave(false);
+    onClose();
     goInJob(`${base}${path}`);
   };
   return (
-    <Dialog.Root open={open} onOpenChange={leave}>
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <Dialog.Content
@@ -86,7 +73,7 @@ export function FindDialog({
                   key={id}
                   value={`handbook ${id}`}
                   onSelect={() => {
-                    leave(false);
+                    onClose();
                     onHandbook(id);
                   }}
                   className={ITEM}

@@ -13,24 +13,25 @@ import {
   Undo2,
 } from 'lucide-react';
 import Link from 'next/link';
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import type { StationId } from '@/core/job/records/stationIds';
 import { Button } from '../kit/Button';
 import { LinkState } from '../kit/LinkState';
-import { MenuItem, MenuSheet } from '../kit/MenuSheet';
-import { ThemeButton, turnTheme } from '../kit/theme';
-import { WaitingSheet } from '../kit/WaitingSheet';
-import { ShareSheet } from '../people/ShareSheet';
+import { later } from '../kit/later';
+import { ThemeButton } from '../kit/theme';
 import { memberHere } from '../session/actor';
 import { useSession } from '../session/session';
-import { HistorySheet } from './HistorySheet';
 import { JobLine } from './JobLine';
-import { JobSheet } from './JobSheet';
 import { OthersHere } from './OthersHere';
-import { TakeAwaySheet } from './TakeAwaySheet';
 
-type Shown = 'job' | 'waiting' | 'history' | 'files' | 'shares' | null;
+const MoreSheet = later(() => import('./MoreSheet').then((module) => module.MoreSheet));
+const JobSheet = later(() => import('./JobSheet').then((module) => module.JobSheet));
+const ShareSheet = later(() => import('../people/ShareSheet').then((module) => module.ShareSheet));
+const HistorySheet = later(() => import('./HistorySheet').then((module) => module.HistorySheet));
+const WaitingSheet = later(() => import('../kit/WaitingSheet').then((module) => module.WaitingSheet));
+const TakeAwaySheet = later(() => import('./TakeAwaySheet').then((module) => module.TakeAwaySheet));
+
+type Shown = 'job' | 'waiting' | 'history' | 'files' | 'shares' | 'more' | null;
 
 export function JobHeader({ station, onFind, onKeys }: { station: StationId; onFind: () => void; onKeys: () => void }) {
   const jobId = useSession((session) => session.job.id);
@@ -108,28 +109,17 @@ export function JobHeader({ station, onFind, onKeys }: { station: StationId; onF
           </Button>
           <ThemeButton />
         </div>
-        <DropdownMenu.Root>
-          <DropdownMenu.Trigger asChild>
-            <Button look="quiet" className="min-h-10 sm:hidden" aria-label="More">
-              <Ellipsis size={18} aria-hidden />
-            </Button>
-          </DropdownMenu.Trigger>
-          <MenuSheet align="end">
-            <MenuItem onSelect={() => window.location.assign(`/jobs/${jobId}/rack`)}>At the rack</MenuItem>
-            <MenuItem onSelect={() => setShown('history')}>Changes and versions</MenuItem>
-            <MenuItem onSelect={() => setShown('files')}>Take away</MenuItem>
-            <MenuItem onSelect={() => setShown('job')}>Name, units, and who you are</MenuItem>
-            {mayShare && <MenuItem onSelect={() => setShown('shares')}>Links and guests</MenuItem>}
-            <MenuItem onSelect={turnTheme}>Daylight or closet light</MenuItem>
-          </MenuSheet>
-        </DropdownMenu.Root>
+        <Button look="quiet" className="min-h-10 sm:hidden" aria-label="More" onClick={() => setShown('more')}>
+          <Ellipsis size={18} aria-hidden />
+        </Button>
       </div>
       <JobLine station={station} />
+      {shown === 'more' && <MoreSheet jobId={jobId} mayShare={mayShare} onShow={setShown} onClose={close} />}
       {shown === 'job' && <JobSheet onClose={close} />}
       {shown === 'shares' && <ShareSheet onClose={close} />}
       {shown === 'history' && <HistorySheet onClose={close} station={station} />}
-      <WaitingSheet open={shown === 'waiting'} onClose={close} />
-      <TakeAwaySheet open={shown === 'files'} onClose={close} />
+      {shown === 'waiting' && <WaitingSheet onClose={close} />}
+      {shown === 'files' && <TakeAwaySheet onClose={close} />}
     </header>
   );
 }

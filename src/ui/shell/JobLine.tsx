@@ -1,13 +1,13 @@
 import { ChevronLeft, ChevronRight, List } from 'lucide-react';
 import { memo, useState } from 'react';
 import { counted } from '@/core/base/text/counted';
-import { STATION_LIST, type StationState, stationStates } from '@/core/findings/stations/stations';
+import type { StationState } from '@/core/findings/stations/stations';
 import type { Job } from '@/core/job/document/job';
-import type { StationId } from '@/core/job/records/stationIds';
+import { STATION_NAMES, STATIONS, type StationId } from '@/core/job/records/stationIds';
 import { JobLink } from '../kit/JobLink';
 import { Sheet } from '../kit/Sheet';
 import { useSession } from '../session/session';
-import { useJudged } from '../session/useJudged';
+import { type Rules, useJudged } from '../session/useJudged';
 import { StationShape } from './StationShape';
 
 /** A state in words, for those who do not see its shape. */
@@ -25,9 +25,9 @@ const STATE_WORDS: Record<Exclude<StationState['state'], 'snags' | 'warnings'>, 
 };
 
 /** Before the job was looked at. */
-const UNJUDGED: StationState[] = STATION_LIST.map(({ id, name }) => ({
+const UNJUDGED: StationState[] = STATIONS.map((id) => ({
   id,
-  name,
+  name: STATION_NAMES[id],
   state: 'untouched',
   done: 0,
   of: 0,
@@ -51,12 +51,23 @@ const Cable = () => (
 /** The job as one length of cable with its stations on it: the only navigation inside a job. */
 export function JobLine({ station }: { station: StationId }) {
   const base = useSession((session) => session.base);
-  return <Line judged={useJudged()} base={base} station={station} />;
+  const judged = useJudged();
+  return <Line judged={judged?.job} rules={judged?.rules} base={base} station={station} />;
 }
 
 /** Drawn once a state: the round that only learns that the job changed shows the old one again. */
-const Line = memo(function Line({ judged, base, station }: { judged: Job | null; base: string; station: StationId }) {
-  const states = judged ? stationStates(judged) : UNJUDGED;
+const Line = memo(function Line({
+  judged,
+  rules,
+  base,
+  station,
+}: {
+  judged: Job | undefined;
+  rules: Rules | undefined;
+  base: string;
+  station: StationId;
+}) {
+  const states = judged && rules ? rules.stationStates(judged) : UNJUDGED;
   return (
     <>
       <nav aria-label="Stations" className="relative mt-1 max-sm:hidden">

@@ -1,14 +1,13 @@
 'use client';
 
 import './earlyStation';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { toast } from 'sonner';
+import { useEffect, useState } from 'react';
 import type { Reckoning } from '@/core/base/text/reckoning';
 import { indexJob, sameKey } from '@/core/job/document/jobIndex';
-import { HandbookSheet } from '../handbook/HandbookSheet';
 import { HandbookContext } from '../handbook/Why';
 import { Button } from '../kit/Button';
 import { useJobPath } from '../kit/jobPath';
+import { later } from '../kit/later';
 import { useTripped } from '../kit/tripped';
 import { Announcer } from '../kit/useAnnounce';
 import { ViewGuard } from '../kit/ViewGuard';
@@ -16,18 +15,19 @@ import { enterAs, type MemberHere } from '../session/actor';
 import { CannotBeDone, Unwell } from '../session/faults';
 import { openHere, openPast } from '../session/openHere';
 import { type Notice, SessionContext, type SessionStore } from '../session/session';
+import { toast } from '../session/toast';
 import { useOpened } from '../session/useOpened';
 import { Docket } from './Docket';
-import { FindDialog } from './FindDialog';
 import { JobHeader } from './JobHeader';
-import { KeysSheet } from './KeysSheet';
 import { LookBackBar } from './LookBackBar';
 import { StationScreen } from './StationScreen';
 import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
 
-/** Fetched when something is tripped. */
-const TrippedBar = lazy(() => import('../power/TrippedBar'));
+const TrippedBar = later(() => import('../power/TrippedBar').then((module) => module.TrippedBar));
+const FindDialog = later(() => import('./FindDialog').then((module) => module.FindDialog));
+const HandbookSheet = later(() => import('../handbook/HandbookSheet').then((module) => module.HandbookSheet));
+const KeysSheet = later(() => import('./KeysSheet').then((module) => module.KeysSheet));
 
 const notify = ({ tone, words, action }: Notice) => {
   const options = { duration: action ? 20_000 : tone === 'done' ? 3000 : 9000 };
@@ -127,11 +127,7 @@ function Room({ session }: { session: SessionStore }) {
           <div className="flex min-h-dvh flex-col md:h-dvh">
             <JobHeader station={station} onFind={() => setFinding(true)} onKeys={() => setKeys(true)} />
             {revision !== null && <LookBackBar revision={revision} />}
-            {tripped && (
-              <Suspense>
-                <TrippedBar />
-              </Suspense>
-            )}
+            {tripped && <TrippedBar />}
             <div className="flex min-h-0 flex-1 flex-col md:flex-row">
               <main className="flex min-h-0 min-w-0 flex-1 flex-col">
                 <ViewGuard key={station}>
@@ -142,13 +138,11 @@ function Room({ session }: { session: SessionStore }) {
             </div>
             <TraceStrip />
           </div>
-          <FindDialog
-            open={finding}
-            onOpenChange={setFinding}
-            onHandbook={(entry) => setHandbook({ entry, given: {} })}
-          />
-          <HandbookSheet at={handbook} onClose={() => setHandbook(null)} />
-          <KeysSheet open={keys} onClose={() => setKeys(false)} station={station} />
+          {finding && (
+            <FindDialog onClose={() => setFinding(false)} onHandbook={(entry) => setHandbook({ entry, given: {} })} />
+          )}
+          {handbook && <HandbookSheet at={handbook} onClose={() => setHandbook(null)} />}
+          {keys && <KeysSheet onClose={() => setKeys(false)} station={station} />}
         </Announcer>
       </HandbookContext>
     </SessionContext>

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { COUNTRIES, countryOf } from '@/core/base/standards/countries';
 import { RULE_SETS } from '@/core/base/standards/ruleSets';
 import { UNITS } from '@/core/base/units/length';
-import { JobHead } from '@/core/job/document/job';
+import { JobHead } from '@/core/job/document/jobHead';
 import { Actor } from '@/core/job/document/step';
 import { Button } from '../kit/Button';
 import { Field, Input, Select } from '../kit/Field';

@@ -12,11 +12,11 @@ const EVERYWHERE: readonly KeyRow[] = [
   ['?', 'this list'],
 ];
 
-export function KeysSheet({ open, onClose, station }: { open: boolean; onClose: () => void; station: StationId }) {
+export function KeysSheet({ onClose, station }: { onClose: () => void; station: StationId }) {
   const single = useSingleKeys();
   return (
     <Sheet
-      open={open}
+      open
       onClose={onClose}
       title="Keys"
       about="Everything here can be done without a mouse. Tab goes from control to control."

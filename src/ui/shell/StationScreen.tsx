@@ -1,29 +1,26 @@
 import { useEffect, useState } from 'react';
-import { STATIONS, type StationId } from '@/core/job/records/stationIds';
-import { loadedStation, loadStation } from './loadStation';
+import type { StationId } from '@/core/job/records/stationIds';
+import { useJobPath } from '../kit/jobPath';
+import { afterwards, fetchLater } from '../kit/later';
+import { ViewGuard } from '../kit/ViewGuard';
+import { ViewTabs } from '../kit/ViewTabs';
+import { loadAllViews, loadedView, loadView, viewOf } from './loadView';
+import { STATION_VIEWS } from './stations';
 
-/** Once what was asked for is drawn and nothing else is to be done, but not for ever later. */
-function afterwards(work: () => void): void {
-  setTimeout(() => {
-    if (window.requestIdleCallback) window.requestIdleCallback(work, { timeout: 2000 });
-    else work();
-  }, 1500);
-}
-
-/** The screen of a station. The others are fetched right behind it, so that they are there without a network. */
+/** The screen of a station. All others are fetched right behind it, so that they are there without a network. */
 export function StationScreen({ station }: { station: StationId }) {
+  const { view: named } = useJobPath();
+  const view = viewOf(station, named);
   const [, setLoaded] = useState(0);
   const [wrong, setWrong] = useState(false);
   useEffect(() => {
     let here = true;
     const fetchIt = () => {
       setWrong(false);
-      loadStation(station).then(
+      loadView(station, view).then(
         () => {
           if (here) setLoaded((count) => count + 1);
-          afterwards(async () => {
-            for (const id of STATIONS) await loadStation(id).catch(() => undefined);
-          });
+          afterwards(() => void loadAllViews().then(fetchLater));
         },
         () => here && setWrong(true),
       );
@@ -34,14 +31,24 @@ export function StationScreen({ station }: { station: StationId }) {
       here = false;
       window.removeEventListener('online', fetchIt);
     };
-  }, [station]);
-  const Screen = loadedStation(station);
-  if (Screen) return <Screen />;
-  return (
+  }, [station, view]);
+  const { label, views } = STATION_VIEWS[station];
+  const { Screen, Around } = loadedView(station, view);
+  const shown = Screen ? (
+    <ViewGuard key={view.id}>
+      <Screen />
+    </ViewGuard>
+  ) : (
     <p className="p-6 text-soft" role="status">
       {wrong
-        ? 'This station could not be fetched: there is no way to the server. What you did is kept; the other stations go on.'
+        ? 'This view could not be fetched: there is no way to the server. What you did is kept; the other views go on.'
         : 'Opening …'}
     </p>
+  );
+  return (
+    <section aria-label={label} className="relative flex min-h-0 flex-1 flex-col">
+      <ViewTabs station={station} views={views} now={view.id} />
+      {Around ? <Around view={view.id}>{shown}</Around> : shown}
+    </section>
   );
 }

@@ -5,18 +5,12 @@ import { TakeawayLink } from '../kit/TakeawayLink';
 import { useSession } from '../session/session';
 
 /** Everything that can be taken away of the job, by station. */
-export function TakeAwaySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function TakeAwaySheet({ onClose }: { onClose: () => void }) {
   const waiting = useSession((session) => session.pending.length);
   const stations = [...new Set<Takeaway['station']>(TAKEAWAYS.map((one) => one.station))];
   const groups = stations.map((station) => [station, TAKEAWAYS.filter((one) => one.station === station)] as const);
   return (
-    <Sheet
-      open={open}
-      onClose={onClose}
-      wide
-      title="Take away"
-      about="Open files and paper, made from the job as it stands."
-    >
+    <Sheet open onClose={onClose} wide title="Take away" about="Open files and paper, made from the job as it stands.">
       {waiting > 0 && (
         <p className="mb-3 rounded-sm border border-bite px-3 py-2 font-semibold text-bite">
           Files are made by the server: what still waits here is not in them.

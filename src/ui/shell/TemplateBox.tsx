@@ -1,9 +1,9 @@
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
-import { TemplateAnswer } from '@/core/exchange/wire/wire';
+import { TemplateAnswer } from '@/core/exchange/wire/newJobs';
 import { Button } from '../kit/Button';
 import { useSession, useSessionStore } from '../session/session';
 import { useTemplate } from '../session/template';
+import { toast } from '../session/toast';
 import { askServer } from '../session/wireClient';
 
 /** So many differences are listed, the rest counted. */

@@ -1,6 +1,5 @@
 import type { KeyboardEvent } from 'react';
 import { useMemo } from 'react';
-import { toast } from 'sonner';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
 import { indexJob } from '@/core/job/document/jobIndex';
 import { placesFor, usualFace } from '@/core/job/rack/fit';
@@ -11,6 +10,7 @@ import type { Rack } from '@/core/job/records/rack';
 import { type Aim, aimAt, aimWords, carrierUnits, facesFor } from '@/core/trade/rack/arrange/aim';
 import { useAnnounce } from '../kit/useAnnounce';
 import { useSessionStore } from '../session/session';
+import { toast } from '../session/toast';
 import { useCarrying } from './carrying';
 
 export type Carry = ReturnType<typeof useCarry>;

@@ -1,7 +1,6 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
 import { counted } from '@/core/base/text/counted';
 import type { Room } from '@/core/job/records/room';
 import { WISH_KINDS, type Wish, type WishKind } from '@/core/job/records/wish';
@@ -11,6 +10,7 @@ import { acceptCommands, proposeRuns, surplusCommands } from '@/core/trade/surve
 import { Button } from '../kit/Button';
 import { newRowId, useRows } from '../kit/useRows';
 import { useSession } from '../session/session';
+import { toast } from '../session/toast';
 
 const newRunId = () => `run-${crypto.randomUUID()}`;
 type Scope = Wish['scope'];

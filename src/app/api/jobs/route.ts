@@ -1,4 +1,4 @@
-import { NewJob } from '@/core/exchange/wire/wire';
+import { NewJob } from '@/core/job/commands/newJob';
 import { JobsAsked } from '@/core/job/document/jobListing';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';

@@ -1,7 +1,7 @@
 import {
   addDays as daysLater,
   differenceInCalendarDays,
-  format,
+  formatISO,
   getDay,
   addMonths as monthsLater,
   parseISO,
@@ -10,7 +10,7 @@ import {
 /* Days of the calendar as `2026-11-27`, without a clock. */
 
 const YEAR_DAYS = 365.25;
-const toDay = (date: ReturnType<typeof parseISO>): string => format(date, 'yyyy-MM-dd');
+const toDay = (date: ReturnType<typeof parseISO>): string => formatISO(date, { representation: 'date' });
 
 /** Years from one day to another. */
 export const yearsBetween = (from: string, to: string): number =>

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { refuse } from '../../base/text/refusal';
-import { emptyJob, headOf, type Job, JobHead } from '../../job/document/job';
+import { emptyJob, type Job } from '../../job/document/job';
+import { headOf, JobHead } from '../../job/document/jobHead';
 import { sealJob } from '../../job/document/sealJob';
 import { type AnyRecord, rowsOf, TABLE_NAMES, type TABLES, type TableName, tableOf } from '../../job/document/tables';
 import { looseEnds } from '../../job/document/verify';

@@ -1,13 +1,10 @@
 import { z } from 'zod';
 import { Command } from '../../job/commands/commands';
-import { NewJob } from '../../job/commands/newJob';
 import { renewCommand } from '../../job/commands/renewCommand';
 import type { Change } from '../../job/document/change';
 import type { Job } from '../../job/document/job';
-import { JobPage, RemovedJob } from '../../job/document/jobListing';
 import { Actor, type Step } from '../../job/document/step';
 import { TABLE_NAMES, type TableName } from '../../job/document/tables';
-import { Gear } from '../../job/records/gear';
 
 /*
  * What goes over the wire between the browser and the server, and anything else that speaks to it: each request and each
@@ -53,26 +50,6 @@ export function renewBatch(sent: unknown): unknown {
 export const Reversal = z.strictObject({ ...sent, direction: z.enum(['undo', 'redo']) });
 export type Reversal = z.infer<typeof Reversal>;
 
-/** A new job from one that is there: its whole plan, or its cabinet only. */
-export const CopyJob = z.strictObject({ name: NewJob.shape.name, whole: z.boolean() });
-
-/** New jobs start from this one, or do not. */
-export const NewTemplate = z.strictObject({ is: z.boolean() });
-/**
- * Id and name of the job that new ones start from, what it has otherwise than this one, and its gear: nothing is taken over
- * unasked.
- */
-export const TemplateAnswer = z.object({
-  template: z.string().nullable(),
-  name: z.string(),
-  news: z.array(z.object({ words: z.string(), commands: z.array(Command), lines: z.array(z.string()) })),
-  gear: z.array(Gear.omit({ id: true })),
-});
-export type TemplateAnswer = z.infer<typeof TemplateAnswer>;
-
-export const Removal = z.strictObject({ removed: z.boolean() });
-export { NewJob };
-
 const change = z.custom<Change>(
   (value) => typeof value === 'object' && value !== null && 'id' in value && 'table' in value,
   'expected a change',
@@ -117,31 +94,6 @@ export const Outcome = z.discriminatedUnion('status', [
   z.object({ status: z.literal('anew'), taken: z.boolean(), opened: OpenJob }),
 ]);
 export type Outcome = z.infer<typeof Outcome>;
-
-/** Why something could not be done, in words. `code` names the kind; `at` the record, row or field. */
-export const FaultAnswer = z.object({ code: z.string(), message: z.string(), at: z.string().nullable().optional() });
-export type FaultAnswer = z.infer<typeof FaultAnswer>;
-
-/**
- * The list of jobs, and what is in the bin. `me`: who signed in, null where there are no accounts; `mayStart`: whether they may start a
- * job, and remove one.
- */
-export const ListAnswer = z.object({
-  list: JobPage,
-  removed: z.array(RemovedJob),
-  me: z.object({ name: z.string(), owner: z.boolean() }).nullable(),
-  mayStart: z.boolean(),
-});
-export type ListAnswer = z.infer<typeof ListAnswer>;
-
-export const Created = z.object({ id: z.string() });
-export const TakenIn = z.object({
-  id: z.string(),
-  renewed: z.boolean(),
-  notes: z.array(z.string()),
-  jobs: z.number().optional(),
-});
-export const RemovedAnswer = z.object({ removed: z.boolean() });
 
 /** A name for a revision. */
 export const NewVersion = z.strictObject({

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { countryOf } from '../../base/standards/countries';
 import { RULE_SETS, ruleSets } from '../../base/standards/ruleSets';
 import { UNITS } from '../../base/units/length';
-import { JobHead } from '../document/job';
+import { JobHead } from '../document/jobHead';
 import { commandKind } from './command';
 
 /** Change the job's name, units or rules. */

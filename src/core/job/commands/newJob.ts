@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { UNITS } from '../../base/units/length';
-import { emptyJob, type Job, JobHead } from '../document/job';
+import { emptyJob, type Job } from '../document/job';
+import { JobHead } from '../document/jobHead';
 import { freeGearName, gearLibrary, librarySize } from '../gear/library';
 import { name, whole } from '../records/fields';
 import { Rack } from '../records/rack';

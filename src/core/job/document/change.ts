@@ -1,4 +1,5 @@
-import { HEAD_FIELDS, type Job } from './job';
+import type { Job } from './job';
+import { HEAD_FIELDS } from './jobHead';
 import { type AnyRecord, rowsOf, TABLE_NAMES, type TableName, tableOf } from './tables';
 
 /**

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { day } from '../records/fields';
-import { JobHead } from './job';
+import { JobHead } from './jobHead';
 
 /** Jobs on a page of the list: three across, and not more than one looks through. */
 export const JOBS_A_PAGE = 24;

@@ -1,4 +1,5 @@
-import { emptyJob, type Job, JobHead } from './job';
+import { emptyJob, type Job } from './job';
+import { JobHead } from './jobHead';
 import { readChanges } from './step';
 import { type AnyRecord, rowsOf } from './tables';
 

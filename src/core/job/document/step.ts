@@ -4,7 +4,7 @@ import { choiceCode, WORDED_CHOICES } from '../records/choiceCode';
 import { CORD_FIELDS } from '../records/earlierCords';
 import { groupsOfCount } from '../records/mainsSockets';
 import { type Change, isFieldChange } from './change';
-import { JobHead } from './job';
+import { JobHead } from './jobHead';
 import { type AnyRecord, TABLES, type TableName, tableOf } from './tables';
 
 /** Who did something: until there are accounts a browser, with a name that can be typed. */

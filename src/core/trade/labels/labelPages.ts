@@ -7,7 +7,7 @@ import { portLayout } from '../../job/gear/portLayout';
 import { gearShortNames } from '../../job/gear/shortNames';
 import { portKey } from '../../job/records/portKey';
 import type { Run } from '../../job/records/run';
-import { panelsInOrder } from '../panels/planLanding';
+import { panelsInOrder } from '../panels/panelsInOrder';
 import { outletMap } from '../power/outletMap';
 import { cableKindOf } from '../runs/cableKinds';
 import { LABEL_SHEETS, type LabelOptions, type LabelSheetSize } from './labelOptions';

@@ -5,7 +5,7 @@ import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { portKey } from '../../job/records/portKey';
 import type { Run } from '../../job/records/run';
-import { panelsInOrder } from '../panels/planLanding';
+import { panelsInOrder } from '../panels/panelsInOrder';
 import { answerOf } from '../survey/answers/answers';
 import { roomKey, siteOf } from '../survey/answers/site';
 

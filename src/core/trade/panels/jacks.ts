@@ -9,7 +9,7 @@ import { type Port, portsOf } from '../../job/records/ports';
 import type { Carries, Run } from '../../job/records/run';
 import { cableCategory } from '../runs/cableCategory';
 import { cableKindOf } from '../runs/cableKinds';
-import { panelsInOrder } from './planLanding';
+import { panelsInOrder } from './panelsInOrder';
 
 /** A jack as it is bought: what it carries, its category and screen, and how the cable is ended on it. */
 export type Jack = { carries: Carries; category: Category | null; screened: boolean; fitting: Fitting };

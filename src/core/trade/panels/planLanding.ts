@@ -9,12 +9,13 @@ import type { Job } from '../../job/document/job';
 import { indexJob, type JobIndex } from '../../job/document/jobIndex';
 import type { Gear } from '../../job/records/gear';
 import { portKey } from '../../job/records/portKey';
-import { canLand, isPanel, type Port, portsOf } from '../../job/records/ports';
+import { canLand, type Port, portsOf } from '../../job/records/ports';
 import { isNow, type Run } from '../../job/records/run';
 import { type EntrySide, loopMm, tailPaths } from '../runs/tailPath';
 import { tailOf } from '../runs/tailReach';
 import { goesOutdoors } from './goesOutdoors';
 import { type LandWish, landWishOf } from './landWish';
+import { panelsInOrder } from './panelsInOrder';
 
 export type PanelPort = { panelId: string; port: number };
 /** How a run could be landed after all; with a joint it can be done at once. */
@@ -38,9 +39,6 @@ const BREAKS = { roomBreak: 5, orderBreakInRoom: 3, orderBreakBetweenRooms: 1 } 
 const STEPS = 80;
 /** More tails than this at once are dealt, the short ones first, and not proven. */
 const MOST_SEARCHED = 60;
-
-/** Panels in the order in which they are filled: from the top of the rack down, unplaced ones last. */
-export const panelsInOrder = (job: Job): Gear[] => indexJob(job).gearInOrder.filter(isPanel);
 
 type Seat = { panel: Gear; port: Port };
 type Item = { run: Run; room: string } | { run: null; room: string };

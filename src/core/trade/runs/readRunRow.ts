@@ -2,6 +2,7 @@ import { plainCell } from '../../base/text/csvCell';
 import { parseLength } from '../../base/units/length';
 import { type RunChanges, RunFields } from '../../job/commands/runs';
 import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '../../job/records/run';
+import { carriesOfCable } from './carriesOfCable';
 import { CARRIES_WORDS, ORIGIN_WORDS, SCOPE_WORDS, STATE_WORDS } from './cellWords';
 import { type ColumnMap, LENGTH_COLUMNS, type RunColumn } from './runColumns';
 
@@ -126,15 +127,6 @@ function readPoeClass(cell: string): Read {
   if (cell === '') return { ok: true, value: { poeClass: null } };
   const digit = /^(?:class\s*)?([0-8])$/i.exec(cell)?.[1];
   return digit ? { ok: true, value: { poeClass: Number(digit) } } : fail('a power class from 0 to 8, or nothing');
-}
-
-/** What a cable carries by its own words; null where they tell nothing. */
-export function carriesOfCable(cable: string): (typeof CARRIES)[number] | null {
-  if (/\b(?:rg-?\s?\d+|coax|koax|triax|sat)/i.test(cable)) return 'coax';
-  if (/\b(?:om[1-5]|os[12]|fib(?:re|er|ra)|lwl|glasfaser|glasvezel|simplex|duplex lc)\b/i.test(cable)) return 'fibre';
-  if (/speaker|lautsprecher|haut-?parleur|altavoz|luidspreker|\b(?:12|14|16|18)\/[24]\b/i.test(cable)) return 'speaker';
-  if (/telephone|t[eé]l[eé]phone|telefon|\bcw\s?1308\b|\bj-y\b/i.test(cable)) return 'telephone';
-  return /\bcat(?:egory)?\.?\s*\d|\b[usf]+\/?[uf]tp\b/i.test(cable) ? 'ethernet' : null;
 }
 
 function readCell(field: RunColumn, raw: string): Read {

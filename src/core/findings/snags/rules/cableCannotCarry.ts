@@ -1,7 +1,7 @@
 import { published } from '../../../base/standards/source';
 import { isNow } from '../../../job/records/run';
 import { cableKindOf } from '../../../trade/runs/cableKinds';
-import { carriesOfCable } from '../../../trade/runs/readRunRow';
+import { carriesOfCable } from '../../../trade/runs/carriesOfCable';
 import type { Finding, SnagRule } from '../snag';
 
 const CLAD = /\bcca\b|copper[- ]clad/i;

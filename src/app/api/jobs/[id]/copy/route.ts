@@ -1,5 +1,5 @@
 import { refuse } from '@/core/base/text/refusal';
-import { CopyJob } from '@/core/exchange/wire/wire';
+import { CopyJob } from '@/core/exchange/wire/newJobs';
 import { readJson } from '@/server/answer';
 import { can } from '@/server/can';
 import { route } from '@/server/door';

@@ -1,4 +1,4 @@
-import { Removal } from '@/core/exchange/wire/wire';
+import { Removal } from '@/core/exchange/wire/jobList';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { removeJob } from '@/server/jobs';

@@ -1,4 +1,4 @@
-import { NewTemplate } from '@/core/exchange/wire/wire';
+import { NewTemplate } from '@/core/exchange/wire/newJobs';
 import { readJson } from '@/server/answer';
 import { route } from '@/server/door';
 import { makeTemplate, templateNews } from '@/server/templates';
