@@ -2,13 +2,13 @@
 
 import { startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import type { Grade } from '@/core/base/text/grade';
-import { findSnags } from '@/core/findings/snags/findSnags';
 import type { Gathering } from '@/core/findings/wiring/gatherRuns';
 import type { Run } from '@/core/job/records/run';
 import type { PatchPlan } from '@/core/trade/patching/planPatching';
 import { networkInk } from '../kit/NetworkMark';
 import { CarryGround } from '../kit/RunCarrier';
 import { useSession } from '../session/session';
+import { useJudged } from '../session/useJudged';
 import { OutletsPiece, RowsPiece, SocketsPiece } from './ColumnPieces';
 import { drawnFor, drawnMore, type Span } from './drawnSpan';
 import { LoomStrands } from './LoomStrands';
@@ -69,12 +69,14 @@ export function LoomView({
     return () => watch.disconnect();
   }, []);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const judged = useJudged();
   const grades = useMemo(() => {
     const worst = new Map<string, Grade>();
     // Snags come gravest first.
-    for (const snag of findSnags(job)) for (const id of snag.runIds) if (!worst.has(id)) worst.set(id, snag.grade);
+    const snags = judged?.rules.findSnags(judged.job) ?? [];
+    for (const snag of snags) for (const id of snag.runIds) if (!worst.has(id)) worst.set(id, snag.grade);
     return worst;
-  }, [job]);
+  }, [judged]);
   const former = useRef<{ loom: Loom; pieces: LoomPieces } | null>(null);
   const { loom, pieces } = useMemo(() => {
     const proposed = proposal?.cords.map((cord) => cord.switchId) ?? [];

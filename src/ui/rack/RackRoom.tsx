@@ -15,7 +15,6 @@ import { openHere } from '../session/openHere';
 import { type Notice, SessionContext, useSession } from '../session/session';
 import { toast } from '../session/toast';
 import { useOpened } from '../session/useOpened';
-import { FindView } from './FindView';
 import { KeptJobs, PinButton } from './KeptJobs';
 import { keepProgram } from './keepProgram';
 import { goTo, type RackView, usePlace } from './place';
@@ -23,6 +22,7 @@ import { Unlocked } from './unlocked';
 import { useAwake } from './useAwake';
 
 const WaitingSheet = later(() => import('../kit/WaitingSheet').then((module) => module.WaitingSheet));
+const FindView = later(() => import('./FindView').then((module) => module.FindView));
 const StepView = later(() => import('./StepView').then((module) => module.StepView));
 const TestView = later(() => import('./TestView').then((module) => module.TestView));
 const PhotoView = later(() => import('./PhotoView').then((module) => module.PhotoView));

@@ -22,6 +22,7 @@ import { Button } from '../kit/Button';
 import { later } from '../kit/later';
 import { useDropFile } from '../kit/useDropFile';
 import { useSession } from '../session/session';
+import { useJudged } from '../session/useJudged';
 import { BulkBar } from './BulkBar';
 import { COLUMN_SETS, type ColumnSet, columnsOf } from './columns';
 import type { Given } from './ImportSheet';
@@ -42,7 +43,9 @@ export function ScheduleView() {
     setImporting({ given: { name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) } });
   });
   const text = useDeferredValue(view.text);
-  const items = useMemo(() => arrangeRuns(job, { ...view, text }), [job, view, text]);
+  const judged = useJudged();
+  const snags = view.filter === 'with snags' && judged ? judged.rules.findSnags(judged.job) : null;
+  const items = useMemo(() => arrangeRuns(job, { ...view, text }, snags), [job, view, text, snags]);
   const columns = useMemo(() => columnsOf(set, scheduleColumns(job.units)), [set, job.units]);
   const count = indexJob(job).runsInOrder.length;
   const shown = shownRuns(items);

@@ -2,3 +2,4 @@
 
 export { findSnags, findUnjudged, judgeInParts } from '@/core/findings/snags/findSnags';
 export { stationOf, stationStates } from '@/core/findings/stations/stations';
+export { judgedOnDay } from '@/core/trade/power/cooling/upsFacts';

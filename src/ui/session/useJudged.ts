@@ -1,6 +1,5 @@
 import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Job } from '@/core/job/document/job';
-import { judgedOnDay } from '@/core/trade/power/cooling/upsFacts';
 import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
 import { todayHere } from './today';
 
@@ -13,6 +12,9 @@ export type Rules = typeof import('./rules');
 let rules: Rules | null = null;
 /** So long until what could not be fetched is asked for again. */
 const AGAIN_MS = 3000;
+
+/** Once what is there is drawn. */
+const drawn = (): Promise<void> => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
 
 async function fetchRules(): Promise<Rules> {
   for (;;) {
@@ -31,12 +33,15 @@ const judged = new WeakMap<SessionStore, Promise<void>>();
 function judgeWhenIdle(session: SessionStore): Promise<void> {
   const known = judged.get(session);
   if (known) return known;
-  const judging = fetchRules().then((fetched) => inParts(session, fetched));
+  // The screen first, then what judges it.
+  const judging = drawn()
+    .then(fetchRules)
+    .then((fetched) => inParts(session, fetched));
   judged.set(session, judging);
   return judging;
 }
 
-function inParts(session: SessionStore, { judgeInParts }: Rules): Promise<void> {
+function inParts(session: SessionStore, { judgeInParts, judgedOnDay }: Rules): Promise<void> {
   return new Promise<void>((done) => {
     const parts = judgeInParts(judgedOnDay(session.getState().job, todayHere()));
     let waits = 0;
@@ -78,5 +83,5 @@ export function useJudged(): { job: Job; rules: Rules } | null {
       here = false;
     };
   }, [session]);
-  return useMemo(() => (known && rules ? { job: judgedOnDay(job, todayHere()), rules } : null), [known, job]);
+  return useMemo(() => (known && rules ? { job: rules.judgedOnDay(job, todayHere()), rules } : null), [known, job]);
 }

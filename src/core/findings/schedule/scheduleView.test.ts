@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { apply, bench, counter, marrowby, patched, quillback } from '../../../../tests/support/jobs';
+import { apply, bench, counter, marrowby, patched, quillback, tarnbrook } from '../../../../tests/support/jobs';
 import { readCsvTable } from '../../exchange/formats/csvTable';
 import { importCommand, previewRuns } from '../../exchange/formats/previewRuns';
 import { pullSheetCsv } from '../../exchange/formats/pullSheetCsv';
@@ -45,6 +45,18 @@ describe('the schedule as it is looked at', () => {
     '1',
     '2',
   );
+
+  it('shows the runs with snags, and every run while nothing is judged', () => {
+    const job = tarnbrook();
+    const all = arrangeRuns(job, PLAIN_VIEW);
+    const snags = findSnags(job);
+    const shown = arrangeRuns(job, { ...PLAIN_VIEW, filter: 'with snags' }, snags);
+    const ids = (items: typeof all) => items.flatMap((item) => (item.kind === 'run' ? [item.run.id] : []));
+    expect(new Set(ids(shown))).toEqual(new Set(snags.flatMap(({ runIds }) => runIds)));
+    expect(shown.length).toBeLessThan(all.length);
+    expect(arrangeRuns(job, { ...PLAIN_VIEW, filter: 'with snags' }, [])).toEqual([]);
+    expect(arrangeRuns(job, { ...PLAIN_VIEW, filter: 'with snags' }, null)).toEqual(all);
+  });
 
   it('knows the place of each run among those shown, whatever stands above them', () => {
     for (const group of ['none', 'floor', 'bundle'] as const)

@@ -7,7 +7,7 @@ import { cellText } from '../../trade/runs/cells';
 import { runLengthMm } from '../../trade/runs/routeLength';
 import type { RunColumn } from '../../trade/runs/runColumns';
 import { LENGTH_COLUMNS } from '../../trade/runs/runColumns';
-import { findSnags } from '../snags/findSnags';
+import type { Snag } from '../snags/snag';
 
 /** How far a run is, as one word: landed stands between pulled and tested. */
 export type ShownState = 'wanted' | 'pulled' | 'landed' | 'tested' | 'failed';
@@ -59,15 +59,17 @@ export function shownRuns(items: readonly ScheduleItem[]): number {
   return last?.kind === 'run' ? last.row + 1 : 0;
 }
 
-function passes(job: Job, filter: Exclude<RunFilter, 'all'>): (run: Run) => boolean {
+type Snags = readonly Pick<Snag, 'runIds'>[] | null;
+
+function passes(job: Job, filter: Exclude<RunFilter, 'all'>, snags: Snags): (run: Run) => boolean {
   switch (filter) {
     case 'spare':
       return (run) => !isLive(run);
     case 'critical':
       return (run) => run.critical;
     case 'with snags': {
-      const snagged = new Set(findSnags(job).flatMap((snag) => snag.runIds));
-      return (run) => snagged.has(run.id);
+      const snagged = snags && new Set(snags.flatMap(({ runIds }) => runIds));
+      return (run) => snagged === null || snagged.has(run.id);
     }
     case 'no length':
       return (run) => runLengthMm(job, run) === null;
@@ -105,10 +107,13 @@ function groupName(job: Job, run: Run, group: RunGroup): string {
   return run[group] || `no ${group}`;
 }
 
-/** The runs of the schedule as a person wants to see them: filtered, sorted, and under headings where they are grouped. */
-export function arrangeRuns(job: Job, view: ScheduleView): ScheduleItem[] {
+/**
+ * The runs of the schedule as a person wants to see them: filtered, sorted, and under headings where they are grouped.
+ * @param snags what was found in the job; null: it is not judged yet, and any run may have one
+ */
+export function arrangeRuns(job: Job, view: ScheduleView, snags: Snags = null): ScheduleItem[] {
   let runs: readonly Run[] = indexJob(job).runsInOrder;
-  if (view.filter !== 'all') runs = runs.filter(passes(job, view.filter));
+  if (view.filter !== 'all') runs = runs.filter(passes(job, view.filter, snags));
   const words = wordsIn(view.text);
   if (words.length > 0) runs = runs.filter(holds(job, view.text, words));
   if (view.sort !== 'label' || view.falling) {
