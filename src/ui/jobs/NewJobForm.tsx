@@ -48,6 +48,7 @@ const COUNTRY_KEY = 'good-shelf-country';
 const ELSEWHERE = 'elsewhere';
 
 /** Start a job: its name, its country, units, the rack and how it stands, and a few pieces of gear with their names. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one form, field after field
 export function NewJobForm({ template }: { template: { id: string; name: string } | null }) {
   const router = useRouter();
   const { register, handleSubmit, watch, setError, getValues, setValue, formState } = useForm<

@@ -47,6 +47,7 @@ export const SECONDS = 5;
 const noteNothing = Comlink.proxy(() => undefined);
 
 /** The loom, and a plan for the rest that is shown before it is taken. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: the bar above the loom, control after control
 export function LoomScreen() {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);

@@ -40,6 +40,7 @@ function useSteady(actions: LoomActions): LoomActions {
 }
 
 /** The loom: rows are runs gathered by room; every run is one strand from its outlet to its network. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: what is drawn, held and scrolled shares the measures of one frame
 export function LoomView({
   carried,
   end,

@@ -4,6 +4,7 @@ import { counted } from '@/core/base/text/counted';
 import { readSeen } from '@/core/exchange/formats/seenCsv';
 import type { SwitchesHere } from '@/core/exchange/wire/switches';
 import { patchCordsOf } from '@/core/job/document/cordKinds';
+import type { Job } from '@/core/job/document/job';
 import { indexJob } from '@/core/job/document/jobIndex';
 import { openPoints } from '@/core/job/records/openPoint';
 import { isSwitching } from '@/core/job/records/ports';
@@ -49,27 +50,14 @@ const FAULTS = {
 } as const;
 type FaultName = keyof typeof FAULTS;
 
+type Found = ReturnType<typeof reconcileAll>;
+type Cause = Found['causes'][number];
+
 /** What was read of a switch. */
 type Read = { text: string; simulated: boolean };
 
-/** What switches see, held against the plan: the fewest causes that explain it, each with its mend. */
-export function CompareView() {
-  const job = useSession((session) => session.job);
-  const dispatch = useSession((session) => session.dispatch);
-  const { keep } = useRows();
-  const showElsewhere = useSeenElsewhere((seen) => seen.show);
-  const switches = indexJob(job).gearInOrder.filter(isSwitching);
-  const [switchId, setSwitchId] = useState<string | null>(null);
-  const [reads, setReads] = useState<Readonly<Record<string, Read>>>({});
-  const [fault, setFault] = useState<FaultName>('exchanged');
-  const [here, setHere] = useState<SwitchesHere>({ listed: [], simulated: false });
-  const [busy, setBusy] = useState(false);
-  const [wrong, setWrong] = useState<string | null>(null);
-  useEffect(() => {
-    switchesHere(job.id).then(setHere, () => {});
-  }, [job.id]);
-  const used = (id: string) => Object.values(patchCordsOf(job)).some((cord) => cord.switchId === id);
-  const device = switches.find(({ id }) => id === switchId) ?? switches.find(({ id }) => used(id)) ?? switches[0];
+/** What was read of each switch, as it is understood, and all of it held against the plan; null: nothing to hold yet. */
+function useReadings(job: Job, reads: Readonly<Record<string, Read>>) {
   const parsed = useMemo(
     () =>
       Object.entries(reads).flatMap(([id, { text, simulated }]) =>
@@ -90,6 +78,29 @@ export function CompareView() {
     const runOf = (address: string) => known(address) ?? madeUp?.get(address) ?? null;
     return reconcileAll(job, readings, runOf);
   }, [job, parsed]);
+  return { parsed, found };
+}
+
+/** What switches see, held against the plan: the fewest causes that explain it, each with its mend. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one page, from what is read to what follows from it
+export function CompareView() {
+  const job = useSession((session) => session.job);
+  const dispatch = useSession((session) => session.dispatch);
+  const { keep } = useRows();
+  const showElsewhere = useSeenElsewhere((seen) => seen.show);
+  const switches = indexJob(job).gearInOrder.filter(isSwitching);
+  const [switchId, setSwitchId] = useState<string | null>(null);
+  const [reads, setReads] = useState<Readonly<Record<string, Read>>>({});
+  const [fault, setFault] = useState<FaultName>('exchanged');
+  const [here, setHere] = useState<SwitchesHere>({ listed: [], simulated: false });
+  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(null);
+  useEffect(() => {
+    switchesHere(job.id).then(setHere, () => {});
+  }, [job.id]);
+  const used = (id: string) => Object.values(patchCordsOf(job)).some((cord) => cord.switchId === id);
+  const device = switches.find(({ id }) => id === switchId) ?? switches.find(({ id }) => used(id)) ?? switches[0];
+  const { parsed, found } = useReadings(job, reads);
   useEffect(() => {
     if (found) showElsewhere(job.id, new Map(found.moved.map(({ runId, place }) => [runId, place])));
   }, [found, job.id, showElsewhere]);
@@ -221,43 +232,9 @@ export function CompareView() {
                 : 'What is otherwise than planned'}
             </Heading>
             <ul className="text-[13px]">
-              {found.causes.map((cause) => {
-                const commands = asSeenCommands(job, cause, found.moved);
-                return (
-                  <li key={causeId(cause)} className="flex flex-wrap items-baseline gap-x-3 border-b py-1">
-                    <span className="min-w-0 flex-1">
-                      <b>{cause.words}</b> {cause.mend}
-                      {cause.explains > 1 && <span className="text-soft"> Explains {cause.explains} findings.</span>}
-                    </span>
-                    {!open.has(causeId(cause)) && (
-                      <Button
-                        look="quiet"
-                        onClick={() =>
-                          keep({
-                            table: 'openPoints',
-                            record: openPoints.make({
-                              id: newRowId('open'),
-                              words: `${cause.words} ${cause.mend}`.slice(0, 300),
-                              about: causeId(cause),
-                            }),
-                          })
-                        }
-                      >
-                        To be done
-                      </Button>
-                    )}
-                    {commands.length > 0 && (
-                      <Button
-                        onClick={() => {
-                          if (dispatch(commands)) toast.success('The plan is as the switch sees it.');
-                        }}
-                      >
-                        Take it into the plan
-                      </Button>
-                    )}
-                  </li>
-                );
-              })}
+              {found.causes.map((cause) => (
+                <CauseRow key={causeId(cause)} cause={cause} moved={found.moved} noted={open.has(causeId(cause))} />
+              ))}
             </ul>
             {found.causes.length > 0 && (
               <p className="text-[13px] text-soft">
@@ -277,21 +254,7 @@ export function CompareView() {
               </p>
             )}
           </section>
-          {found.unexplained.length > 0 && (
-            <section aria-label="Not explained">
-              <Heading>Not explained</Heading>
-              <ul className="text-[13px]">
-                {found.unexplained.map(({ words }) => (
-                  <li key={words} className="border-b py-1">
-                    <b>{words}</b>
-                  </li>
-                ))}
-              </ul>
-              <p className="text-[13px] text-soft">
-                No cause accounts for these, or several would. Look at the cords, or read the addresses of the devices.
-              </p>
-            </section>
-          )}
+          {found.unexplained.length > 0 && <Unexplained all={found.unexplained} />}
           {found.untold.length > 0 && (
             <section aria-label="Cannot be told">
               <Heading
@@ -345,3 +308,54 @@ function faultsOf(fault: FaultName, live: readonly number[]): string[] {
     return [...exchanged, ...(c === undefined ? [] : [`missing ${c}`]), ...(d === undefined ? [] : [`slow ${d}`])];
   return [`${fault} ${c ?? a}`];
 }
+
+/** One cause: what it is, what to do about it, and the ways to take it into the plan or onto the list of work. */
+function CauseRow({ cause, moved, noted }: { cause: Cause; moved: Found['moved']; noted: boolean }) {
+  const job = useSession((session) => session.job);
+  const dispatch = useSession((session) => session.dispatch);
+  const { keep } = useRows();
+  const commands = asSeenCommands(job, cause, moved);
+  const note = () => {
+    const words = `${cause.words} ${cause.mend}`.slice(0, 300);
+    keep({ table: 'openPoints', record: openPoints.make({ id: newRowId('open'), words, about: causeId(cause) }) });
+  };
+  return (
+    <li className="flex flex-wrap items-baseline gap-x-3 border-b py-1">
+      <span className="min-w-0 flex-1">
+        <b>{cause.words}</b> {cause.mend}
+        {cause.explains > 1 && <span className="text-soft"> Explains {cause.explains} findings.</span>}
+      </span>
+      {!noted && (
+        <Button look="quiet" onClick={note}>
+          To be done
+        </Button>
+      )}
+      {commands.length > 0 && (
+        <Button
+          onClick={() => {
+            if (dispatch(commands)) toast.success('The plan is as the switch sees it.');
+          }}
+        >
+          Take it into the plan
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** What no cause accounts for. */
+const Unexplained = ({ all }: { all: Found['unexplained'] }) => (
+  <section aria-label="Not explained">
+    <Heading>Not explained</Heading>
+    <ul className="text-[13px]">
+      {all.map(({ words }) => (
+        <li key={words} className="border-b py-1">
+          <b>{words}</b>
+        </li>
+      ))}
+    </ul>
+    <p className="text-[13px] text-soft">
+      No cause accounts for these, or several would. Look at the cords, or read the addresses of the devices.
+    </p>
+  </section>
+);

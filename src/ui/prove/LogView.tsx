@@ -177,6 +177,22 @@ const fits = (text: string): boolean => {
   return amount === null || (Number.isFinite(amount) && amount >= 0);
 };
 
+/** Speed and loss of what was typed beside a test, or what is wrong with it. */
+function readTyped(typed: { map: string; speed: string; loss: string; fibre: Record<FibreField, string> }) {
+  const [map, speed, loss] = [typed.map.trim(), typed.speed.trim(), typed.loss.trim()];
+  if (map !== '' && readWireMap(map) === null)
+    return 'Expected eight far pins, such as 1 2 3 - 5 6 7 8: - for open, + between pins that are joined.';
+  const speedMbps = speed === '' ? null : Number(speed);
+  if (speedMbps !== null && !(Number.isInteger(speedMbps) && speedMbps > 0))
+    return 'Expected a speed in Mb/s, such as 1000.';
+  const lossDb = loss === '' ? null : Number(loss.replace(',', '.'));
+  if (lossDb !== null && !(Number.isFinite(lossDb) && lossDb >= -5 && lossDb <= 100))
+    return 'Expected the loss in dB, such as 1.2.';
+  const wrongFibre = FIBRE_FIELDS.find(({ field }) => !fits(typed.fibre[field]));
+  if (wrongFibre) return `${wrongFibre.label}: expected a number, such as ${wrongFibre.example}.`;
+  return { speedMbps, lossDb };
+}
+
 type CardProps = { proof: Proof; tester: Tester | null; end: End; onDone: () => void };
 
 function TestCard({ proof, tester, end, onDone }: CardProps) {
@@ -198,17 +214,8 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
   const wires = run.carries === 'ethernet' || run.carries === 'telephone';
   const seesSplit = detectsSplits(tester) === true;
   const put = (passed: boolean) => {
-    const read = map.trim() === '' ? null : readWireMap(map);
-    if (map.trim() !== '' && read === null)
-      return setWrong('Expected eight far pins, such as 1 2 3 - 5 6 7 8: - for open, + between pins that are joined.');
-    const mbps = speed.trim() === '' ? null : Number(speed.trim());
-    if (mbps !== null && !(Number.isInteger(mbps) && mbps > 0))
-      return setWrong('Expected a speed in Mb/s, such as 1000.');
-    const dB = loss.trim() === '' ? null : Number(loss.trim().replace(',', '.'));
-    if (dB !== null && !(Number.isFinite(dB) && dB >= -5 && dB <= 100))
-      return setWrong('Expected the loss in dB, such as 1.2.');
-    const wrongFibre = light && FIBRE_FIELDS.find(({ field }) => !fits(fibre[field]));
-    if (wrongFibre) return setWrong(`${wrongFibre.label}: expected a number, such as ${wrongFibre.example}.`);
+    const typed = readTyped({ map, speed, loss, fibre: light ? fibre : NO_FIBRE_FIGURES });
+    if (typeof typed === 'string') return setWrong(typed);
     const record = newResult(
       job,
       tester,
@@ -220,8 +227,7 @@ function TestCard({ proof, tester, end, onDone }: CardProps) {
         by: actorHere().name,
         map: map.trim(),
         screen: screened ? screen : 'not-tested',
-        speedMbps: mbps,
-        lossDb: dB,
+        ...typed,
         ...(light ? Object.fromEntries(FIBRE_FIELDS.map(({ field }) => [field, amountOf(fibre[field])])) : {}),
         note: note.trim(),
         end,

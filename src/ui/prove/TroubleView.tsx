@@ -27,6 +27,7 @@ const MOST_OTHERS = 12;
 type Said = Answer & { words: string; minutes: number };
 
 /** From what is seen to the fault: what to test or to mend next, each answer narrowing it. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one page, from what is seen to what to do next
 export function TroubleView() {
   const job = useSession((session) => session.job);
   const { keep } = useRows();
@@ -61,7 +62,6 @@ export function TroubleView() {
   const all = left.reduce((sum, { odds }) => sum + odds, 0);
   const test = plan.tree && 'test' in plan.tree ? trouble.tests[plan.tree.test] : undefined;
   const mend = plan.tree && 'mend' in plan.tree ? left[plan.tree.mend] : undefined;
-  const clash = contradiction ? contradictingAnswers(trouble, answers) : [];
   const say = (one: Said) => setAnswers([...answers, one]);
   const wasIt = ({ part, words, mend: what, mendMin }: Suspect) => {
     const minutes = answers.reduce((sum, one) => sum + one.minutes, 0) + mendMin;
@@ -107,19 +107,7 @@ export function TroubleView() {
           Found: {found}. It is kept with the run. Test the run once more, and log it.
         </p>
       ) : contradiction ? (
-        <div role="alert" className="border-2 border-wont p-3 text-base">
-          <p>
-            <b className="text-wont">
-              {clash.length === 2 ? 'Two answers contradict each other:' : 'The answers contradict each other:'}
-            </b>{' '}
-            nothing is left that fits them all. Take one of these back, or two things are broken at once.
-          </p>
-          <ul className="mt-1 list-inside list-disc text-[13px]">
-            {clash.map((at) => (
-              <li key={answers[at]?.id}>{answers[at]?.words}</li>
-            ))}
-          </ul>
-        </div>
+        <Clash answers={contradictingAnswers(trouble, answers).flatMap((at) => answers[at] ?? [])} />
       ) : (
         <article aria-label="What to do next" className="grid max-w-2xl gap-3 border-2 border-strong bg-sheet p-3">
           <h2 className="wide font-bold text-lg leading-tight">{test ? test.words : mend ? mend.mend : ''}</h2>
@@ -281,3 +269,20 @@ function Others({
     </details>
   );
 }
+
+/** Answers that cannot all be true. */
+const Clash = ({ answers }: { answers: readonly Said[] }) => (
+  <div role="alert" className="border-2 border-wont p-3 text-base">
+    <p>
+      <b className="text-wont">
+        {answers.length === 2 ? 'Two answers contradict each other:' : 'The answers contradict each other:'}
+      </b>{' '}
+      nothing is left that fits them all. Take one of these back, or two things are broken at once.
+    </p>
+    <ul className="mt-1 list-inside list-disc text-[13px]">
+      {answers.map(({ id, words }) => (
+        <li key={id}>{words}</li>
+      ))}
+    </ul>
+  </div>
+);

@@ -10,7 +10,7 @@ import { ruleSets } from '@/core/base/standards/ruleSets';
 import { pullingSource } from '@/core/base/standards/slack';
 import { counted } from '@/core/base/text/counted';
 import { naturalOrder } from '@/core/base/text/naturalOrder';
-import { formatLength, formatSize, parseSize, sizeToField, sizeUnit } from '@/core/base/units/length';
+import { formatLength, formatSize, parseSize, sizeToField, sizeUnit, type Units } from '@/core/base/units/length';
 import { percent } from '@/core/base/units/percent';
 import {
   CONTAINMENT_WORDS,
@@ -95,50 +95,19 @@ export function PathwaysView() {
 }
 
 function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayFigures | undefined }) {
+  return (
+    <div className="grid min-w-0 flex-1 content-start gap-4 p-3 lg:overflow-auto xl:grid-cols-[290px_minmax(0,1fr)]">
+      <Measures pathway={pathway} />
+      {figures && <Figures figures={figures} />}
+      <RunsThrough pathway={pathway} figures={figures} />
+    </div>
+  );
+}
+
+/** Which runs go through it. */
+function RunsThrough({ pathway, figures }: { pathway: Pathway; figures: PathwayFigures | undefined }) {
   const job = useSession((session) => session.job);
   const dispatch = useSession((session) => session.dispatch);
-  const { keep, drop } = useRows();
-  const change = (changes: Partial<Pathway>) =>
-    keep({ table: 'pathways', record: { ...pathway, ...changes } }) ? null : 'It could not be taken: see the message.';
-  const size = (
-    field: 'widthMm' | 'heightMm' | 'spacingMm' | 'mainsMm' | 'bendRadiusMm',
-    label: string,
-    help?: string,
-  ) => (
-    <CommitField
-      label={label}
-      unit={sizeUnit(job.units)}
-      inputMode="decimal"
-      value={pathway[field] === null ? '' : sizeToField(pathway[field], job.units)}
-      {...(help ? { help } : {})}
-      onCommit={(text) => {
-        if (text.trim() === '' && field !== 'widthMm') return change({ [field]: null });
-        const mm = parseSize(text, job.units);
-        // Inside diameters of conduit are published to the tenth.
-        const exact = job.units === 'metric' && /^\s*[\d.,]+\s*$/.test(text) ? Number(text.replace(',', '.')) : mm;
-        if (mm === null || exact === null) return 'Expected a size, such as 26.6.';
-        return change({ [field]: field === 'widthMm' || field === 'heightMm' ? exact : mm });
-      }}
-    />
-  );
-  const whole = (field: 'bends' | 'pullPoints' | 'mainsCircuits', label: string) => (
-    <CommitField
-      label={label}
-      inputMode="numeric"
-      value={String(pathway[field])}
-      onCommit={(text) => {
-        const count = Number(text);
-        return text.trim() === '' || !Number.isInteger(count) || count < 0
-          ? 'Expected a whole number.'
-          : change({ [field]: count });
-      }}
-    />
-  );
-  const words = (list: readonly string[]) => list.map((value) => ({ value, words: value }));
-  const published = conduitSizes.find((one) => one.insideMm === pathway.widthMm);
-  // What is there already is offered too, of whatever region it is.
-  const sizes = [...new Set([...conduitsOf(job.rules), ...(published ? [published] : [])])];
-  const round = pathway.kind === 'conduit' || pathway.kind === 'hole';
   const through = new Set(figures?.runs.map((run) => run.id));
   const setThrough = (ids: ReadonlySet<string>) => {
     const gone = Object.values(job.passages).filter((row) => row.pathwayId === pathway.id && !ids.has(row.runId));
@@ -161,107 +130,158 @@ function PathwayPage({ pathway, figures }: { pathway: Pathway; figures: PathwayF
     ]);
   };
   return (
-    <div className="grid min-w-0 flex-1 content-start gap-4 p-3 lg:overflow-auto xl:grid-cols-[290px_minmax(0,1fr)]">
-      <section aria-label={`Measures of ${pathway.name}`} className="grid content-start gap-2">
-        <CommitField
-          label="Name"
-          value={pathway.name}
-          maxLength={60}
-          onCommit={(name) => (name.trim() === '' ? 'Expected a name.' : change({ name: name.trim() }))}
+    <section aria-label="Runs through it" className="xl:col-span-2">
+      <h3 className="wide mb-1 border-strong border-b font-bold">Runs through it</h3>
+      <RunPicker key={pathway.id} chosen={through} onChange={setThrough} />
+    </section>
+  );
+}
+
+/** Millimetres of a typed size; whole ones but for inside measures, which are published to the tenth. Null: it is none. */
+function readMeasure(text: string, units: Units, toTheTenth: boolean): number | null {
+  const mm = parseSize(text, units);
+  return mm !== null && toTheTenth && units === 'metric' && /^\s*[\d.,]+\s*$/.test(text)
+    ? Number(text.replace(',', '.'))
+    : mm;
+}
+
+/** What it is, and its measures. */
+function Measures({ pathway }: { pathway: Pathway }) {
+  const job = useSession((session) => session.job);
+  const { keep, drop } = useRows();
+  const change = (changes: Partial<Pathway>) =>
+    keep({ table: 'pathways', record: { ...pathway, ...changes } }) ? null : 'It could not be taken: see the message.';
+  const size = (
+    field: 'widthMm' | 'heightMm' | 'spacingMm' | 'mainsMm' | 'bendRadiusMm',
+    label: string,
+    help?: string,
+  ) => (
+    <CommitField
+      label={label}
+      unit={sizeUnit(job.units)}
+      inputMode="decimal"
+      value={pathway[field] === null ? '' : sizeToField(pathway[field], job.units)}
+      {...(help ? { help } : {})}
+      onCommit={(text) => {
+        if (text.trim() === '' && field !== 'widthMm') return change({ [field]: null });
+        const mm = readMeasure(text, job.units, field === 'widthMm' || field === 'heightMm');
+        return mm === null ? 'Expected a size, such as 26.6.' : change({ [field]: mm });
+      }}
+    />
+  );
+  const whole = (field: 'bends' | 'pullPoints' | 'mainsCircuits', label: string) => (
+    <CommitField
+      label={label}
+      inputMode="numeric"
+      value={String(pathway[field])}
+      onCommit={(text) => {
+        const count = Number(text);
+        return text.trim() === '' || !Number.isInteger(count) || count < 0
+          ? 'Expected a whole number.'
+          : change({ [field]: count });
+      }}
+    />
+  );
+  const words = (list: readonly string[]) => list.map((value) => ({ value, words: value }));
+  const published = conduitSizes.find((one) => one.insideMm === pathway.widthMm);
+  // What is there already is offered too, of whatever region it is.
+  const sizes = [...new Set([...conduitsOf(job.rules), ...(published ? [published] : [])])];
+  const round = pathway.kind === 'conduit' || pathway.kind === 'hole';
+  return (
+    <section aria-label={`Measures of ${pathway.name}`} className="grid content-start gap-2">
+      <CommitField
+        label="Name"
+        value={pathway.name}
+        maxLength={60}
+        onCommit={(name) => (name.trim() === '' ? 'Expected a name.' : change({ name: name.trim() }))}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <CommitSelect
+          label="Kind"
+          value={pathway.kind}
+          options={words(PATHWAY_KINDS)}
+          onCommit={(kind) => {
+            const open = kind === 'trunking' || kind === 'tray';
+            change({ kind: kind as Pathway['kind'], heightMm: open ? (pathway.heightMm ?? 50) : null });
+          }}
         />
-        <div className="grid grid-cols-2 gap-2">
+        <CommitSelect
+          label="Runs"
+          value={pathway.surroundings}
+          options={words(SURROUNDINGS)}
+          onCommit={(value) => change({ surroundings: value as Pathway['surroundings'] })}
+        />
+        {pathway.kind === 'conduit' && (
           <CommitSelect
-            label="Kind"
-            value={pathway.kind}
-            options={words(PATHWAY_KINDS)}
-            onCommit={(kind) => {
-              const open = kind === 'trunking' || kind === 'tray';
-              change({ kind: kind as Pathway['kind'], heightMm: open ? (pathway.heightMm ?? 50) : null });
+            label="Published size"
+            value={published ? conduitWords(published) : ''}
+            options={[
+              { value: '', words: 'own measure' },
+              ...sizes.map((one) => ({ value: conduitWords(one), words: conduitWords(one) })),
+            ]}
+            onCommit={(value) => {
+              const chosen = sizes.find((one) => conduitWords(one) === value);
+              if (chosen) change({ widthMm: chosen.insideMm });
             }}
           />
-          <CommitSelect
-            label="Runs"
-            value={pathway.surroundings}
-            options={words(SURROUNDINGS)}
-            onCommit={(value) => change({ surroundings: value as Pathway['surroundings'] })}
-          />
-          {pathway.kind === 'conduit' && (
+        )}
+        {size('widthMm', round || pathway.kind === 'hooks' ? 'Inside diameter' : 'Inside width')}
+        {!round && pathway.kind !== 'hooks' && size('heightMm', 'Inside height')}
+        <LengthField
+          label="Length"
+          mm={pathway.lengthMm}
+          least={1}
+          onCommit={(lengthMm) => change({ lengthMm }) === null}
+        />
+        {pathway.kind !== 'conduit' &&
+          pathway.kind !== 'hooks' &&
+          pathway.kind !== 'hole' &&
+          whole('bends', 'Bends of 90°')}
+        {pathway.kind === 'conduit' && (
+          <>
+            {whole('bends', 'Bends of 90°')}
+            {whole('pullPoints', 'Pull points on the way')}
+          </>
+        )}
+        {pathway.kind !== 'hole' &&
+          size(
+            'bendRadiusMm',
+            pathway.kind === 'hooks' ? 'Bend over a hook' : 'Inside bend radius',
+            'Empty: not measured.',
+          )}
+        {pathway.kind === 'hooks' && size('spacingMm', 'Hooks every', 'Empty: 1.5 m, the most.')}
+        {size('mainsMm', 'Distance to mains', 'Empty: none seen.')}
+        {pathway.mainsMm !== null && (
+          <>
+            {whole('mainsCircuits', 'Mains circuits there')}
             <CommitSelect
-              label="Published size"
-              value={published ? conduitWords(published) : ''}
-              options={[
-                { value: '', words: 'own measure' },
-                ...sizes.map((one) => ({ value: conduitWords(one), words: conduitWords(one) })),
-              ]}
-              onCommit={(value) => {
-                const chosen = sizes.find((one) => conduitWords(one) === value);
-                if (chosen) change({ widthMm: chosen.insideMm });
-              }}
+              label="Between them"
+              value={pathway.containment}
+              options={CONTAINMENTS.map((value) => ({ value, words: CONTAINMENT_WORDS[value] }))}
+              onCommit={(value) => change({ containment: value as Pathway['containment'] })}
             />
-          )}
-          {size('widthMm', round || pathway.kind === 'hooks' ? 'Inside diameter' : 'Inside width')}
-          {!round && pathway.kind !== 'hooks' && size('heightMm', 'Inside height')}
-          <LengthField
-            label="Length"
-            mm={pathway.lengthMm}
-            least={1}
-            onCommit={(lengthMm) => change({ lengthMm }) === null}
-          />
-          {pathway.kind !== 'conduit' &&
-            pathway.kind !== 'hooks' &&
-            pathway.kind !== 'hole' &&
-            whole('bends', 'Bends of 90°')}
-          {pathway.kind === 'conduit' && (
-            <>
-              {whole('bends', 'Bends of 90°')}
-              {whole('pullPoints', 'Pull points on the way')}
-            </>
-          )}
-          {pathway.kind !== 'hole' &&
-            size(
-              'bendRadiusMm',
-              pathway.kind === 'hooks' ? 'Bend over a hook' : 'Inside bend radius',
-              'Empty: not measured.',
-            )}
-          {pathway.kind === 'hooks' && size('spacingMm', 'Hooks every', 'Empty: 1.5 m, the most.')}
-          {size('mainsMm', 'Distance to mains', 'Empty: none seen.')}
-          {pathway.mainsMm !== null && (
-            <>
-              {whole('mainsCircuits', 'Mains circuits there')}
-              <CommitSelect
-                label="Between them"
-                value={pathway.containment}
-                options={CONTAINMENTS.map((value) => ({ value, words: CONTAINMENT_WORDS[value] }))}
-                onCommit={(value) => change({ containment: value as Pathway['containment'] })}
-              />
-            </>
-          )}
-          <CommitField
-            label="Kept free for"
-            value={pathway.reservedFor}
-            maxLength={80}
-            help="Empty: for these runs."
-            onCommit={(text) => change({ reservedFor: text.trim() })}
-          />
-        </div>
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            checked={pathway.pullString}
-            onChange={() => change({ pullString: !pathway.pullString })}
-          />
-          A pull string is left in it
-        </label>
-        <div>
-          <Button onClick={() => drop('pathways', pathway.id)}>Remove the pathway</Button>
-        </div>
-      </section>
-      {figures && <Figures figures={figures} />}
-      <section aria-label="Runs through it" className="xl:col-span-2">
-        <h3 className="wide mb-1 border-strong border-b font-bold">Runs through it</h3>
-        <RunPicker key={pathway.id} chosen={through} onChange={setThrough} />
-      </section>
-    </div>
+          </>
+        )}
+        <CommitField
+          label="Kept free for"
+          value={pathway.reservedFor}
+          maxLength={80}
+          help="Empty: for these runs."
+          onCommit={(text) => change({ reservedFor: text.trim() })}
+        />
+      </div>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={pathway.pullString}
+          onChange={() => change({ pullString: !pathway.pullString })}
+        />
+        A pull string is left in it
+      </label>
+      <div>
+        <Button onClick={() => drop('pathways', pathway.id)}>Remove the pathway</Button>
+      </div>
+    </section>
   );
 }
 

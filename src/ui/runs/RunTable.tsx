@@ -4,46 +4,31 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { lengthToField } from '@/core/base/units/length';
 import { runsIn, type ScheduleItem, type ScheduleView, shownRuns } from '@/core/findings/schedule/scheduleView';
-import { type CellsRead, editCell, pasteCells } from '@/core/trade/runs/cells';
 import { runLengthMm } from '@/core/trade/runs/routeLength';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { useThumbed } from '../kit/useThumbed';
 import { useSession } from '../session/session';
 import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';
 import { EntryRow } from './EntryRow';
-import { type RowActions, RunRow } from './RunRow';
-import { say } from './ScheduleCell';
+import { RunRow } from './RunRow';
 import { ScheduleLists } from './ScheduleLists';
+import { itemOf, useRowActions } from './useRowActions';
 
 /** Height of a row, and where a thumb takes its cells. */
 const [ROW_PX, THUMB_ROW_PX] = [28, 44];
 
-type RunItem = Extract<ScheduleItem, { kind: 'run' }>;
-/** Where in the list a run stands, counted with the headings of groups; -1 where it does not. */
-const itemOf = (items: readonly ScheduleItem[], is: (item: RunItem) => boolean): number =>
-  items.findIndex((item) => item.kind === 'run' && is(item));
-
-const newId = () => `run-${crypto.randomUUID()}`;
-
-/** The schedule: every run a row, every field a cell; only the rows in view are drawn. */
-export function RunTable({
-  items,
-  columns,
-  view,
-  onSort,
-  chosen,
-  onChoose,
-}: {
+type TableProps = {
   items: ScheduleItem[];
   columns: RunColumn[];
   view: ScheduleView;
   onSort: (column: RunColumn) => void;
   chosen: ReadonlySet<string>;
   onChoose: (chosen: ReadonlySet<string>) => void;
-}) {
+};
+
+/** The schedule: every run a row, every field a cell; only the rows in view are drawn. */
+export function RunTable({ items, columns, view, onSort, chosen, onChoose }: TableProps) {
   const job = useSession((session) => session.job);
-  const dispatch = useSession((session) => session.dispatch);
-  const select = useSession((session) => session.select);
   const selected = useSession((session) => session.selectedRunId);
   const count = shownRuns(items);
   const scroller = useRef<HTMLDivElement>(null);
@@ -70,66 +55,9 @@ export function RunTable({
     if (!inView) virtual.scrollToIndex(selectedItem, { align: 'auto' });
   }, [selectedItem, virtual, rowPx]);
 
-  // What the rows call reads the latest of everything, so that a row is drawn anew only when it changed itself.
-  const latest = useRef({ items, columns, chosen, onChoose });
-  useEffect(() => {
-    latest.current = { items, columns, chosen, onChoose };
-  });
-  const focusCell = useCallback(
-    (row: number, column: number) => {
-      const seek = () =>
-        scroller.current?.parentElement?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
-      const there = seek();
-      if (there) return there.focus();
-      virtual.scrollToIndex(
-        Math.max(
-          0,
-          itemOf(latest.current.items, (item) => item.row === row),
-        ),
-        { align: 'center' },
-      );
-      requestAnimationFrame(() => requestAnimationFrame(() => seek()?.focus()));
-    },
-    [virtual],
-  );
-
-  const take = useCallback(
-    ({ commands, faults }: CellsRead): boolean => {
-      say(faults);
-      return commands.length > 0 && dispatch(commands);
-    },
-    [dispatch],
-  );
-  const actions = useMemo<RowActions>(
-    () => ({
-      focusCell,
-      select,
-      choose: (run) => {
-        const next = new Set(latest.current.chosen);
-        if (!next.delete(run.id)) next.add(run.id);
-        latest.current.onChoose(next);
-      },
-      commit: (run, column, text) => {
-        const read = editCell(run, column, text);
-        if (read.faults.length > 0) {
-          say(read.faults);
-          return false;
-        }
-        return dispatch(read.commands);
-      },
-      paste: (text, at) => {
-        const { items, columns } = latest.current;
-        const read = pasteCells(text, { runs: runsIn(items).slice(at.row), columns: columns.slice(at.column) }, newId);
-        if (read) take(read);
-        return read !== null;
-      },
-      remove: (run) => dispatch([{ type: 'removeRuns', runIds: [run.id] }]),
-    }),
-    [focusCell, select, dispatch, take],
-  );
-
+  const scrollTo = useCallback((item: number) => virtual.scrollToIndex(item, { align: 'center' }), [virtual]);
+  const actions = useRowActions({ items, columns, chosen, onChoose }, scroller, scrollTo);
   const grid = gridOf(columns);
-  const allChosen = count > 0 && chosen.size >= count && runsIn(items).every((run) => chosen.has(run.id));
   return (
     <div className="relative flex min-h-72 flex-1 flex-col overflow-x-auto overflow-y-hidden">
       <div
@@ -139,43 +67,7 @@ export function RunTable({
         className="narrow flex min-h-0 flex-1 flex-col text-[13px]"
         style={{ minWidth: leastWidth(columns) }}
       >
-        <div
-          role="row"
-          className="grid border-strong border-y bg-well pr-[15px] font-bold text-xs"
-          style={{ gridTemplateColumns: grid }}
-        >
-          <div role="columnheader" className="grid place-items-center">
-            <input
-              type="checkbox"
-              aria-label="Choose every run shown"
-              checked={allChosen}
-              onChange={() => onChoose(allChosen ? new Set() : new Set(runsIn(items).map((run) => run.id)))}
-            />
-          </div>
-          {columns.map((column) => (
-            <div
-              key={column}
-              role="columnheader"
-              aria-sort={view.sort === column ? (view.falling ? 'descending' : 'ascending') : undefined}
-              className="min-w-0"
-            >
-              <button
-                type="button"
-                title={`Sort by ${NAMES[column].toLowerCase()}`}
-                className={`w-full truncate px-1.5 py-1 hover:bg-rule ${HEADINGS[column].align === 'right' ? 'text-right' : 'text-left'}`}
-                onClick={() => onSort(column)}
-              >
-                {HEADINGS[column].words}
-                {view.sort === column && (column !== 'label' || view.falling) && (
-                  <span aria-hidden> {view.falling ? '▾' : '▴'}</span>
-                )}
-              </button>
-            </div>
-          ))}
-          <div role="columnheader">
-            <span className="sr-only">Remove</span>
-          </div>
-        </div>
+        <HeadRow items={items} columns={columns} view={view} onSort={onSort} chosen={chosen} onChoose={onChoose} />
         <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto [scrollbar-gutter:stable]">
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start }) => {
@@ -216,9 +108,54 @@ export function RunTable({
             })}
           </div>
         </div>
-        <EntryRow row={count} grid={grid} columns={columns} onEnter={take} focusCell={focusCell} />
+        <EntryRow row={count} grid={grid} columns={columns} onEnter={actions.take} focusCell={actions.focusCell} />
       </div>
       <ScheduleLists />
+    </div>
+  );
+}
+
+/** The names of the columns, by which the rows are sorted. */
+function HeadRow({ items, columns, view, onSort, chosen, onChoose }: TableProps) {
+  const count = shownRuns(items);
+  const allChosen = count > 0 && chosen.size >= count && runsIn(items).every((run) => chosen.has(run.id));
+  return (
+    <div
+      role="row"
+      className="grid border-strong border-y bg-well pr-[15px] font-bold text-xs"
+      style={{ gridTemplateColumns: gridOf(columns) }}
+    >
+      <div role="columnheader" className="grid place-items-center">
+        <input
+          type="checkbox"
+          aria-label="Choose every run shown"
+          checked={allChosen}
+          onChange={() => onChoose(allChosen ? new Set() : new Set(runsIn(items).map((run) => run.id)))}
+        />
+      </div>
+      {columns.map((column) => (
+        <div
+          key={column}
+          role="columnheader"
+          aria-sort={view.sort === column ? (view.falling ? 'descending' : 'ascending') : undefined}
+          className="min-w-0"
+        >
+          <button
+            type="button"
+            title={`Sort by ${NAMES[column].toLowerCase()}`}
+            className={`w-full truncate px-1.5 py-1 hover:bg-rule ${HEADINGS[column].align === 'right' ? 'text-right' : 'text-left'}`}
+            onClick={() => onSort(column)}
+          >
+            {HEADINGS[column].words}
+            {view.sort === column && (column !== 'label' || view.falling) && (
+              <span aria-hidden> {view.falling ? '▾' : '▴'}</span>
+            )}
+          </button>
+        </div>
+      ))}
+      <div role="columnheader">
+        <span className="sr-only">Remove</span>
+      </div>
     </div>
   );
 }

@@ -53,6 +53,7 @@ export type SessionGiven = {
 };
 
 /** One job open in one window: its state, and what brings its steps to the server. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: what a session does shares its state, which nothing else may see
 export function createSession({
   opened,
   outbox,

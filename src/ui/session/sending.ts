@@ -45,6 +45,7 @@ export type Sender = {
 };
 
 /** Brings what waits to the server, one step after the other, and fetches what others did. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: what sends shares its state, which nothing else may see
 export function createSender(given: Given): Sender {
   const { store, url, outbox, actor, notify, isOwn, absorb, setPending } = given;
   let draining = false;

@@ -1,15 +1,6 @@
 'use client';
 
-import {
-  DndContext,
-  type DragEndEvent,
-  type DragMoveEvent,
-  DragOverlay,
-  type DragStartEvent,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { PackagePlus, Plus, Ruler } from 'lucide-react';
 import { useCallback, useRef, useState } from 'react';
 import { frameWidths, rackDimensions } from '@/core/base/standards/rackDimensions';
@@ -17,23 +8,24 @@ import { frontWidthMm } from '@/core/job/gear/body';
 import { portLayout } from '@/core/job/gear/portLayout';
 import { elevation } from '@/core/job/rack/elevation';
 import type { Rack } from '@/core/job/records/rack';
-import { aimAt, aimWords, faceSeen } from '@/core/trade/rack/arrange/aim';
+import { aimWords } from '@/core/trade/rack/arrange/aim';
 import { Faceplate } from '../drawing/Faceplate';
 import { Button } from '../kit/Button';
 import { Select } from '../kit/Field';
 import { SILENT } from '../kit/silentDrag';
 import { TakeawayLink } from '../kit/TakeawayLink';
-import { useSession, useSessionStore } from '../session/session';
+import { useSession } from '../session/session';
 import { AddGearSheet } from './AddGearSheet';
 import { ChosenDevice } from './ChosenDevice';
 import { useCarrying } from './carrying';
 import { GearPile } from './GearPile';
 import { GearSheet } from './GearSheet';
 import { OVERLAYS, type Overlay } from './overlays';
-import { type Frames, frameKey, RackFace } from './RackFace';
+import { type Frames, RackFace } from './RackFace';
 import { RackPicker } from './RackPicker';
 import { RackSheet } from './RackSheet';
 import { RackSide, sideReach } from './RackSide';
+import { useCabinetDrag } from './useCabinetDrag';
 import { useCarry } from './useCarry';
 import { useRack } from './useRack';
 import { useScale } from './useScale';
@@ -73,7 +65,6 @@ function Cabinets({
   sheet: OpenSheet;
   setSheet: (sheet: OpenSheet) => void;
 }) {
-  const store = useSessionStore();
   const job = useSession((session) => session.job);
   const [gearId, setGearId] = useState<string | null>(null);
   const edit = useCallback(
@@ -88,7 +79,6 @@ function Cabinets({
   const [views, setViews] = useState({ rear: true, side: true });
   const frames: Frames = useRef(new Map());
   const pile = useRef<HTMLElement>(null);
-  const grab = useRef({ x: 0, y: 0, offset: 0 });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const choose = useCallback((id: string) => setGearId(id), []);
 
@@ -104,46 +94,7 @@ function Cabinets({
   );
   const unitPx = rackDimensions.unitMm * scale;
 
-  const start = ({ active, activatorEvent }: DragStartEvent) => {
-    const pointer = activatorEvent as PointerEvent;
-    const box = (activatorEvent.target as Element).closest('[data-device]')?.getBoundingClientRect();
-    grab.current = { x: pointer.clientX, y: pointer.clientY, offset: box ? pointer.clientY - box.top : unitPx / 2 };
-    useCarrying.getState().set({ gearId: String(active.id), aim: null, by: 'pointer' });
-  };
-  const move = ({ active, delta }: DragMoveEvent) => {
-    const { job } = store.getState();
-    const gear = job.gear[String(active.id)];
-    if (!gear) return;
-    const [x, y] = [grab.current.x + delta.x, grab.current.y + delta.y];
-    const { carried, set } = useCarrying.getState();
-    for (const one of all) {
-      for (const side of ['front', 'rear'] as const) {
-        const frame = frames.current.get(frameKey(one.id, side))?.getBoundingClientRect();
-        if (!frame || x < frame.left - 28 || x > frame.right + 28) continue;
-        const free = gear.frame === 'free';
-        const top = free
-          ? Math.floor((y - frame.top) / unitPx)
-          : Math.round((y - grab.current.offset - frame.top) / unitPx);
-        const bottomU = one.units - top - (free ? 0 : gear.heightU - 1);
-        const face = faceSeen(gear, side, x < frame.left + frame.width / 2);
-        const aim = carried?.aim;
-        if (aim && aim.rackId === one.id && aim.bottomU === bottomU && aim.face === face) return;
-        set({ gearId: gear.id, aim: aimAt(job, one, gear, bottomU, face), by: 'pointer' });
-        return;
-      }
-    }
-    if (carried?.aim) set({ gearId: gear.id, aim: null, by: 'pointer' });
-  };
-  const end = ({ active, delta }: DragEndEvent) => {
-    const box = pile.current?.getBoundingClientRect();
-    const [x, y] = [grab.current.x + delta.x, grab.current.y + delta.y];
-    const over = box && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
-    const id = String(active.id);
-    const { job } = store.getState();
-    const stands = [...Object.values(job.placements), ...Object.values(job.shelvings)].some((row) => row.gearId === id);
-    if (over && stands) carry.lift(id);
-    else carry.putDown();
-  };
+  const drag = useCabinetDrag({ racks: all, unitPx, frames, pile, carry });
   const chosen = job.gear[gearId ?? ''];
 
   return (
@@ -151,9 +102,9 @@ function Cabinets({
       id="stack"
       sensors={sensors}
       autoScroll={false}
-      onDragStart={start}
-      onDragMove={move}
-      onDragEnd={end}
+      onDragStart={drag.start}
+      onDragMove={drag.move}
+      onDragEnd={drag.end}
       onDragCancel={() => useCarrying.getState().set(null)}
       accessibility={{
         announcements: SILENT,

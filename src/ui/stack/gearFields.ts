@@ -30,6 +30,7 @@ export const KIND_WORDS: Record<GearKind, string> = {
 const THREADS = choices({ M6: 'M6', M5: 'M5', '10-32': '10-32', '12-24': '12-24' });
 
 /** Everything that is said of a device, in the order in which its data sheet is read. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a table of fields, row after row
 export const gearFields = (kind: GearKind): FieldGroup[] => [
   {
     title: 'What it is',

@@ -104,6 +104,7 @@ function deal(groups: GatheredRuns[]): GatheredRuns[][] {
   return sheets.map((sheet) => sheet.filter(({ forks }) => forks.length > 0)).filter((sheet) => sheet.length > 0);
 }
 
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a sheet is drawn from top to bottom, each mark where the last one ended
 function sheetOf(job: Job, groups: GatheredRuns[], title: string, at: number, of: number): LoomMark[] {
   const marks: LoomMark[] = [];
   const text = (

@@ -60,24 +60,120 @@ type Row = Pick<Capacity, 'id' | 'name' | 'unit' | 'has' | 'used' | 'reserved'> 
   unknown?: number;
 };
 
+const sum = <T>(rows: readonly T[], of: (row: T) => number) => rows.reduce((total, row) => total + of(row), 0);
+const both = <T>(rows: readonly T[], isUsed: (row: T) => boolean, of: (row: T) => number) => ({
+  used: sum(rows.filter(isUsed), of),
+  reserved: sum(
+    rows.filter((row) => !isUsed(row)),
+    of,
+  ),
+});
+const plus = (of: { used: number; reserved: number }, used: number, reserved: number) => ({
+  used: of.used + used,
+  reserved: of.reserved + reserved,
+});
+
+const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : deviceWattsOf(run));
+
+/** Current on the circuits, or on the one that the survey tells of where none is entered. */
+function mainsRows(job: Job, live: readonly Run[]): Row[] {
+  const index = indexJob(job);
+  const poe = live.filter((run) => takesPower(run));
+  const gear = Object.values(job.gear);
+  const { continuous } = ruleSets[job.rules];
+  // Watts say nothing of current before the voltage is known.
+  const volts = answerOf(job, 'mains-volts') === 'unknown' ? null : Number(answerOf(job, 'mains-volts'));
+  const ampsOf = (watts: number, factor?: number) => (volts === null ? 0 : amperes(watts, volts, factor));
+  // What the Power station was told goes before what the survey was.
+  const rated = Object.values(job.circuits).filter(({ breakerA }) => breakerA !== null);
+  const amps = both(
+    gear,
+    (one) => index.placementOfGear.has(one.id),
+    (one) => ampsOf(ownW(one) ?? 0),
+  );
+  const poeAmps = both(poe, isLive, (run) =>
+    ampsOf(mainsForPoeW(unlessBeyond(drawnWattsOf(run), run)), POE_POWER_FACTOR),
+  );
+  return [
+    // One breaker does not help another: each circuit is judged by what is plugged into it.
+    ...circuitLoads(job).flatMap(({ circuit, amps: now, limitA, unknown }): Row[] =>
+      limitA === null
+        ? []
+        : [
+            {
+              id: `amps-${circuit.id}`,
+              name: `Mains current: ${circuit.name}`,
+              unit: 'A',
+              has: limitA,
+              used: now ?? 0,
+              reserved: 0,
+              unknown: unknown.length,
+              source: continuous.source,
+            },
+          ],
+    ),
+    ...(rated.length > 0
+      ? []
+      : [
+          {
+            id: 'amps',
+            name: volts === null ? 'Mains current, voltage not known' : `Mains current at ${volts} V`,
+            unit: 'A',
+            has: figureOf(job, 'mains-amps') * continuous.share,
+            used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
+            reserved: amps.reserved + poeAmps.reserved,
+            unknown:
+              gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length +
+              live.filter(poeUnknown).length +
+              // What else is on the circuit is a load that nobody entered, not none.
+              (isAnswered(job, 'mains-used-amps') ? 0 : 1),
+            unsaid: !isAnswered(job, 'mains-amps'),
+            source: continuous.source,
+          },
+        ]),
+  ];
+}
+
+/** A row with what is free, what will be needed, and whether that is enough. */
+function judgedRow(
+  { whole, grows = true, unsaid = false, source = commonPractice, unknown = 0, ...row }: Row,
+  percent: number,
+  years: number,
+): Capacity {
+  const rate = grows ? percent : 0;
+  const need = row.used + row.reserved;
+  const exact = grownNeed(need, rate, years);
+  const grown = whole ? Math.ceil(exact - 1e-9) : exact;
+  const share = row.has > 0 ? grown / row.has : grown > 0 ? Number.POSITIVE_INFINITY : 0;
+  const state =
+    share > 1 && !unsaid
+      ? ('too little' as const)
+      : unknown > 0 || unsaid
+        ? ('not judged' as const)
+        : share >= practice.fullShare
+          ? ('nearly full' as const)
+          : ('enough' as const);
+  return {
+    ...row,
+    unknown,
+    unsaid,
+    free: row.has - need,
+    grown,
+    share,
+    state,
+    fullInYears: fullIn(need, row.has, rate),
+    source,
+    reckoning: { entry: 'growth', given: { need, percent: rate, years } },
+  };
+}
+
 /** Everything that can run out: what is there, used, reserved and needed after the years set. Rows without any stock or need are left out. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one row for each thing that can run out
 export function capacities(job: Job): Capacity[] {
   const index = indexJob(job);
   const [percent, years] = [figureOf(job, 'growth-percent'), figureOf(job, 'growth-years')];
   const gear = Object.values(job.gear);
   const placed = (id: string) => index.placementOfGear.has(id);
-  const sum = <T>(rows: readonly T[], of: (row: T) => number) => rows.reduce((total, row) => total + of(row), 0);
-  const both = <T>(rows: readonly T[], isUsed: (row: T) => boolean, of: (row: T) => number) => ({
-    used: sum(rows.filter(isUsed), of),
-    reserved: sum(
-      rows.filter((row) => !isUsed(row)),
-      of,
-    ),
-  });
-  const plus = (of: { used: number; reserved: number }, used: number, reserved: number) => ({
-    used: of.used + used,
-    reserved: of.reserved + reserved,
-  });
   const panelPorts = gear.filter(isPanel).flatMap(portsOf);
   const switches = gear.filter((one) => one.kind === 'switch');
   const accessPorts = switches.flatMap((one) =>
@@ -99,22 +195,8 @@ export function capacities(job: Job): Capacity[] {
     (run) => run.device !== '' && run.carries === 'ethernet' && isSwitched(run.carries),
   );
   const faster = (mbps: number) => (run: Run) => (run.speedMbps ?? 0) > mbps;
-  const { continuous, plug } = ruleSets[job.rules];
-  // Watts say nothing of current before the voltage is known.
-  const volts = answerOf(job, 'mains-volts') === 'unknown' ? null : Number(answerOf(job, 'mains-volts'));
-  const ampsOf = (watts: number, factor?: number) => (volts === null ? 0 : amperes(watts, volts, factor));
-  // What the Power station was told goes before what the survey was.
-  const rated = Object.values(job.circuits).filter(({ breakerA }) => breakerA !== null);
+  const { plug } = ruleSets[job.rules];
   const poe = live.filter((run) => takesPower(run));
-  const unlessBeyond = (watts: number, run: Run) => (Number.isFinite(watts) ? watts : deviceWattsOf(run));
-  const amps = both(
-    gear,
-    (one) => placed(one.id),
-    (one) => ampsOf(ownW(one) ?? 0),
-  );
-  const poeAmps = both(poe, isLive, (run) =>
-    ampsOf(mainsForPoeW(unlessBeyond(drawnWattsOf(run), run)), POE_POWER_FACTOR),
-  );
   const unitsOf = (one: Gear) => (one.frame === 'free' || isUpright(one) ? 0 : one.heightU);
   const rows: Row[] = [
     {
@@ -205,73 +287,9 @@ export function capacities(job: Job): Capacity[] {
       unsaid: wallOutletCount(job) === null,
       whole: true,
     },
-    // One breaker does not help another: each circuit is judged by what is plugged into it.
-    ...circuitLoads(job).flatMap(({ circuit, amps: now, limitA, unknown }): Row[] =>
-      limitA === null
-        ? []
-        : [
-            {
-              id: `amps-${circuit.id}`,
-              name: `Mains current: ${circuit.name}`,
-              unit: 'A',
-              has: limitA,
-              used: now ?? 0,
-              reserved: 0,
-              unknown: unknown.length,
-              source: continuous.source,
-            },
-          ],
-    ),
-    ...(rated.length > 0
-      ? []
-      : [
-          {
-            id: 'amps',
-            name: volts === null ? 'Mains current, voltage not known' : `Mains current at ${volts} V`,
-            unit: 'A',
-            has: figureOf(job, 'mains-amps') * continuous.share,
-            used: amps.used + poeAmps.used + figureOf(job, 'mains-used-amps'),
-            reserved: amps.reserved + poeAmps.reserved,
-            unknown:
-              gear.filter((one) => (volts === null ? ownW(one) !== 0 : ownW(one) === null)).length +
-              live.filter(poeUnknown).length +
-              // What else is on the circuit is a load that nobody entered, not none.
-              (isAnswered(job, 'mains-used-amps') ? 0 : 1),
-            unsaid: !isAnswered(job, 'mains-amps'),
-            source: continuous.source,
-          },
-        ]),
+    ...mainsRows(job, live),
   ];
-  return rows
-    .filter((row) => row.has > 0 || row.used + row.reserved > 0)
-
-    .map(({ whole, grows = true, unsaid = false, source = commonPractice, unknown = 0, ...row }) => {
-      const rate = grows ? percent : 0;
-      const need = row.used + row.reserved;
-      const exact = grownNeed(need, rate, years);
-      const grown = whole ? Math.ceil(exact - 1e-9) : exact;
-      const share = row.has > 0 ? grown / row.has : grown > 0 ? Number.POSITIVE_INFINITY : 0;
-      const state =
-        share > 1 && !unsaid
-          ? ('too little' as const)
-          : unknown > 0 || unsaid
-            ? ('not judged' as const)
-            : share >= practice.fullShare
-              ? ('nearly full' as const)
-              : ('enough' as const);
-      return {
-        ...row,
-        unknown,
-        unsaid,
-        free: row.has - need,
-        grown,
-        share,
-        state,
-        fullInYears: fullIn(need, row.has, rate),
-        source,
-        reckoning: { entry: 'growth', given: { need, percent: rate, years } },
-      };
-    });
+  return rows.filter((row) => row.has > 0 || row.used + row.reserved > 0).map((row) => judgedRow(row, percent, years));
 }
 
 function fullIn(need: number, has: number, percent: number): number | null {

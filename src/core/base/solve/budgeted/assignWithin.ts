@@ -35,6 +35,7 @@ const NODE_TURNS = 1;
  *
  * @returns the best choice met before time was over, with a bound that holds
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: the rounds of one search share its bounds and its best so far
 export function assignWithin(problem: BudgetedProblem, limits: SearchLimits, onBetter?: OnBetter): Within {
   const { rows, columns, cost, must, leftOut, budget } = problem;
   const never = dearest(problem);

@@ -37,6 +37,7 @@ export type Course = {
  * Bring a state whose prices speak against no member to one that keeps all rows (dual simplex with steepest edges:
  * Forrest and Goldfarb 1992). It is changed in place, and its prices give a bound at every step.
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one pivot after the other on the same arrays
 export function dualSimplex(model: LpModel, state: BasisState, { closed, passes, isOver, most }: Course): Outcome {
   const { rows, columns, groups, width, firstOut, firstSlack, kindOf, groupOf, priceOf, never, cellCount } = model;
   const { columnAt, priceAt, from, until } = model.pairs;

@@ -51,6 +51,7 @@ const KEPT_NUMBERS = 1_500_000;
  * that they hold however the arithmetic was rounded.
  * @param out price of leaving a row out
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: prices, path and bound are of one round
 export function relaxation(problem: BudgetedProblem, kinds: Kinds, out: Float64Array): Relaxation {
   const { rows, columns, cost, groupOf, budget } = problem;
   const { kindOf, weights } = kinds;

@@ -18,6 +18,7 @@ const HEAT = { hot: 0.3, cold: 0.08 };
  * were.
  * @returns the best seating met; the one given is not changed
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a trial, its price and its taking back share counters that must not be copied
 export function anneal(problem: SeatingProblem, start: Int32Array, { random, moves, isOver }: Annealing): Seating {
   const { reach, way, joined, roomOf, roomBreak } = problem;
   const items = reach.length;

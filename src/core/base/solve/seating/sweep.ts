@@ -32,6 +32,7 @@ type Trail = { parents: Int32Array; items: Int32Array };
  * From seat to seat, every set of items seated so far with the last of them: the least disorder that leads there, and
  * the most spare at that. A set is let go when it cannot beat the goal. Exact while nothing is let go for the width.
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one recursion over states in arrays that must not be copied
 export function sweep(
   problem: SeatingProblem,
   apart: ReturnType<typeof leastApart>,

@@ -31,6 +31,7 @@ const JUST_BRING = [BRING];
 type Successor = { code: number; cost: number; state: Standing };
 
 /** States of a problem, steps between them, and what each costs. A step is coded as thing × 5 + action. */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a state space is its functions over one set of arrays
 export function stateSpace(problem: SequencingProblem) {
   const { things, parkLimit, parkPenalty, walkPoints } = problem;
   const services = countedServices(problem);

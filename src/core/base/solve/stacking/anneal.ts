@@ -13,6 +13,7 @@ export type Found = { positions: number[]; ways: number[]; cost: number };
  *
  * @returns the best found, without the cost of what stands fast; null when nothing found fits
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a trial, its price and its taking back share counters that must not be copied
 export function anneal(
   stacking: Stacking,
   random: () => number,

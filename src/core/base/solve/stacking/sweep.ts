@@ -69,6 +69,7 @@ export type SweepOptions = {
  * What a set costs does not depend on its order, since a link costs by the height of its upper end less that of its
  * lower end. States that cannot come out below `under` are dropped.
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: one recursion over states in arrays that must not be copied
 export function sweep(
   stacking: Stacking,
   { under, width = Number.POSITIVE_INFINITY, mostValues = 30_000_000 }: SweepOptions,

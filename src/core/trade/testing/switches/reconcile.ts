@@ -95,6 +95,7 @@ type Place = PlannedPort & { device: Gear; seen: SeenPort | null; at: number };
  * a ring of several, and so is a row of cords that sit one port off; a cord that sits in another of the switches too.
  * @param runOf which run's device an address belongs to; null: nobody knows
  */
+// biome-ignore lint/complexity/noExcessiveLinesPerFunction: a port is one of these kinds, looked for in this order
 export function reconcileAll(
   job: Job,
   readings: readonly Reading[],
