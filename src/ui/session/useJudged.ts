@@ -1,5 +1,6 @@
 import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Job } from '@/core/job/document/job';
+import { screenDrawn } from './screenDrawn';
 import { linkOf, type SessionStore, useSession, useSessionStore } from './session';
 import { todayHere } from './today';
 
@@ -12,9 +13,6 @@ export type Rules = typeof import('./rules');
 let rules: Rules | null = null;
 /** So long until what could not be fetched is asked for again. */
 const AGAIN_MS = 3000;
-
-/** Once what is there is drawn. */
-const drawn = (): Promise<void> => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
 
 async function fetchRules(): Promise<Rules> {
   for (;;) {
@@ -34,9 +32,7 @@ function judgeWhenIdle(session: SessionStore): Promise<void> {
   const known = judged.get(session);
   if (known) return known;
   // The screen first, then what judges it.
-  const judging = drawn()
-    .then(fetchRules)
-    .then((fetched) => inParts(session, fetched));
+  const judging = screenDrawn.then(fetchRules).then((fetched) => inParts(session, fetched));
   judged.set(session, judging);
   return judging;
 }

@@ -4,6 +4,7 @@ import { useJobPath } from '../kit/jobPath';
 import { afterwards, fetchLater } from '../kit/later';
 import { ViewGuard } from '../kit/ViewGuard';
 import { ViewTabs } from '../kit/ViewTabs';
+import { sayDrawn } from '../session/screenDrawn';
 import { loadAllViews, loadedView, loadView, viewOf } from './loadView';
 import { STATION_VIEWS } from './stations';
 
@@ -22,7 +23,10 @@ export function StationScreen({ station }: { station: StationId }) {
           if (here) setLoaded((count) => count + 1);
           afterwards(() => void loadAllViews().then(fetchLater));
         },
-        () => here && setWrong(true),
+        () => {
+          if (here) setWrong(true);
+          sayDrawn();
+        },
       );
     };
     fetchIt();
@@ -34,6 +38,10 @@ export function StationScreen({ station }: { station: StationId }) {
   }, [station, view]);
   const { label, views } = STATION_VIEWS[station];
   const { Screen, Around } = loadedView(station, view);
+  const isThere = Screen !== null;
+  useEffect(() => {
+    if (isThere) requestAnimationFrame(() => setTimeout(sayDrawn));
+  }, [isThere]);
   const shown = Screen ? (
     <ViewGuard key={view.id}>
       <Screen />
