@@ -14,6 +14,33 @@ test('the handbook is searched, reckons with other numbers, and says what it exp
   await expect(entry.getByRole('status')).toContainText('volts: found “12”, expected 100 to 240 V.');
 });
 
+test('what is typed before the search is there is sought all the same', async ({ page }) => {
+  // What is fetched behind the first view is held up.
+  let isHeld = false;
+  let release: () => void = () => undefined;
+  const released = new Promise<void>((done) => {
+    release = done;
+  });
+  await page.route('**/*.js', async (route) => {
+    if (isHeld) await released;
+    await route.continue();
+  });
+  await page.goto('/jobs/quillback/runs');
+  await expect(page.getByRole('button', { name: 'Import runs' })).toBeVisible();
+  isHeld = true;
+  await page.keyboard.press('/');
+  // Digits are keys to stations elsewhere.
+  await page.keyboard.type('07');
+  const field = page.getByPlaceholder(/A label, room/);
+  await expect(field).toHaveValue('07');
+  await expect(page).toHaveURL(/\/runs$/);
+  release();
+  await expect(page.getByRole('option', { name: /^07/ })).toBeVisible();
+  await expect(field).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(field).toBeHidden();
+});
+
 test('a formula is found from anywhere in a job by the keyboard alone', async ({ page }) => {
   await go(page, '/jobs/quillback/runs');
   await saved(page);

@@ -16,8 +16,14 @@ export const fetchLater = async (): Promise<void> => {
   for (const fetchPart of parts) await fetchPart().catch(() => undefined);
 };
 
-/** A part of the screen that is fetched when it is first shown, and says so where that cannot be. Show it only while it is wanted. */
-export function later<Props extends object>(load: () => Promise<ComponentType<Props>>): ComponentType<Props> {
+/**
+ * A part of the screen that is fetched when it is first shown, and says so where that cannot be. Show it only while it is wanted.
+ * @param Meanwhile what is there until then
+ */
+export function later<Props extends object>(
+  load: () => Promise<ComponentType<Props>>,
+  Meanwhile?: ComponentType<Props>,
+): ComponentType<Props> {
   let Part: ComponentType<Props> | null = null;
   const fetchPart = async () => {
     Part ??= await load();
@@ -35,6 +41,7 @@ export function later<Props extends object>(load: () => Promise<ComponentType<Pr
         here = false;
       };
     }, []);
-    return Part ? <Part {...props} /> : null;
+    if (Part) return <Part {...props} />;
+    return Meanwhile ? <Meanwhile {...props} /> : null;
   };
 }

@@ -1,11 +1,21 @@
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import type { z } from 'zod';
 import { CannotBeDone } from '../session/faults';
 import { askServer } from '../session/wireClient';
 import { askForProof } from './proof';
 
+const never = () => () => undefined;
+/** Whether the page answers yet. Before that a form would be sent by the browser itself, with what is typed in its address. */
+const useAnswers = (): boolean =>
+  useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
+
 /** Ask the server for something that is done at once or not at all, and say what went wrong. */
 export function useAsk(): {
+  /** Nothing can be sent now. */
   busy: boolean;
   wrong: string | null;
   ask: <S extends z.ZodType>(
@@ -17,8 +27,9 @@ export function useAsk(): {
 } {
   const [busy, setBusy] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
+  const answers = useAnswers();
   return {
-    busy,
+    busy: busy || !answers,
     wrong,
     ask: async (url, schema, body, method = 'POST') => {
       setBusy(true);

@@ -2,21 +2,20 @@
 
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
 import { type Findable, find } from '@/core/trade/trace/find';
 import { searchHandbook } from '../handbook/searchHandbook';
 import { goInJob } from '../kit/jobPath';
 import { useSession } from '../session/session';
+import { FIND_INPUT, FIND_PLACEHOLDER, type FindProps } from './FindMeanwhile';
 import { findViews } from './findViews';
 
 const ITEM =
   'flex cursor-pointer items-baseline gap-3 rounded-sm px-3 py-1.5 data-[selected=true]:bg-act data-[selected=true]:text-act-ink';
 
 /** Find any label, room, port or device of the job, and trace it; or a view, and go there. */
-export function FindDialog({ onClose, onHandbook }: { onClose: () => void; onHandbook: (entry: string) => void }) {
+export function FindDialog({ text: query, onText, onClose, onHandbook }: FindProps) {
   const job = useSession((session) => session.job);
   const selectGroup = useSession((session) => session.selectGroup);
-  const [query, setQuery] = useState('');
   const found = find(job, query);
   const views = findViews(query);
   const entries = query.trim() === '' ? [] : searchHandbook(query).slice(0, 8);
@@ -44,9 +43,9 @@ export function FindDialog({ onClose, onHandbook }: { onClose: () => void; onHan
             <Command.Input
               autoFocus
               value={query}
-              onValueChange={setQuery}
-              placeholder="A label, room, port, device, view or formula"
-              className="w-full border-b bg-face px-4 py-3 text-lg outline-none"
+              onValueChange={onText}
+              placeholder={FIND_PLACEHOLDER}
+              className={FIND_INPUT}
             />
             <Command.List className="max-h-[60vh] overflow-auto p-1.5">
               <Command.Empty className="px-3 py-4 text-soft">

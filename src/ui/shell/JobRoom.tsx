@@ -18,6 +18,7 @@ import { type Notice, SessionContext, type SessionStore } from '../session/sessi
 import { toast } from '../session/toast';
 import { useOpened } from '../session/useOpened';
 import { Docket } from './Docket';
+import { FindMeanwhile } from './FindMeanwhile';
 import { JobHeader } from './JobHeader';
 import { LookBackBar } from './LookBackBar';
 import { StationScreen } from './StationScreen';
@@ -25,7 +26,7 @@ import { TraceStrip } from './TraceStrip';
 import { useJobKeys } from './useJobKeys';
 
 const TrippedBar = later(() => import('../power/TrippedBar').then((module) => module.TrippedBar));
-const FindDialog = later(() => import('./FindDialog').then((module) => module.FindDialog));
+const FindDialog = later(() => import('./FindDialog').then((module) => module.FindDialog), FindMeanwhile);
 const HandbookSheet = later(() => import('../handbook/HandbookSheet').then((module) => module.HandbookSheet));
 const KeysSheet = later(() => import('./KeysSheet').then((module) => module.KeysSheet));
 
@@ -95,7 +96,8 @@ const PHONE = '(max-width: 499px) and (pointer: coarse)';
 
 /** The job line above, a station, the docket at its right, the trace strip below. */
 function Room({ session }: { session: SessionStore }) {
-  const [finding, setFinding] = useState(false);
+  /** What is sought; null: nothing. */
+  const [sought, setSought] = useState<string | null>(null);
   const [keys, setKeys] = useState(false);
   const [handbook, setHandbook] = useState<Reckoning | null>(null);
   const { station, revision } = useJobPath();
@@ -118,14 +120,14 @@ function Room({ session }: { session: SessionStore }) {
     return session.subscribe(title);
   }, [session]);
   const tripped = useTripped(({ failed, jobId }) => failed.length > 0 && jobId === session.getState().job.id);
-  useJobKeys(session, { find: () => setFinding(true), keys: () => setKeys(true) });
+  useJobKeys(session, { find: () => setSought(''), keys: () => setKeys(true) });
 
   return (
     <SessionContext value={session}>
       <HandbookContext value={setHandbook}>
         <Announcer>
           <div className="flex min-h-dvh flex-col md:h-dvh">
-            <JobHeader station={station} onFind={() => setFinding(true)} onKeys={() => setKeys(true)} />
+            <JobHeader station={station} onFind={() => setSought('')} onKeys={() => setKeys(true)} />
             {revision !== null && <LookBackBar revision={revision} />}
             {tripped && <TrippedBar />}
             <div className="flex min-h-0 flex-1 flex-col md:flex-row">
@@ -138,8 +140,13 @@ function Room({ session }: { session: SessionStore }) {
             </div>
             <TraceStrip />
           </div>
-          {finding && (
-            <FindDialog onClose={() => setFinding(false)} onHandbook={(entry) => setHandbook({ entry, given: {} })} />
+          {sought !== null && (
+            <FindDialog
+              text={sought}
+              onText={setSought}
+              onClose={() => setSought(null)}
+              onHandbook={(entry) => setHandbook({ entry, given: {} })}
+            />
           )}
           {handbook && <HandbookSheet at={handbook} onClose={() => setHandbook(null)} />}
           {keys && <KeysSheet onClose={() => setKeys(false)} station={station} />}
