@@ -16,9 +16,9 @@ type Travelled = {
 async function travels(page: Page, path: string, first: string): Promise<Travelled> {
   const session = await page.context().newCDPSession(page);
   await session.send('Network.enable');
-  const asked = new Map<string, { type: string; url: string; kb: number }>();
-  session.on('Network.responseReceived', ({ requestId, type, response }) =>
-    asked.set(requestId, { type, url: response.url, kb: 0 }),
+  const asked = new Map<string, { type: string; atMs: number; kb: number }>();
+  session.on('Network.requestWillBeSent', ({ requestId, wallTime, type = '' }) =>
+    asked.set(requestId, { type, atMs: wallTime * 1000, kb: 0 }),
   );
   session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
     const one = asked.get(requestId);
@@ -34,21 +34,16 @@ async function travels(page: Page, path: string, first: string): Promise<Travell
   await page.goto(path);
   await page.waitForFunction(() => performance.getEntriesByName('drawn').length > 0);
   await page.waitForTimeout(BEHIND_MS * 2);
-  /** What was asked for later than so long after it was drawn. */
-  const askedAfter = (ms: number) =>
-    page.evaluate((after) => {
-      const drawn = performance.getEntriesByName('drawn')[0]?.startTime ?? 0;
-      const later = performance.getEntriesByType('resource').filter(({ startTime }) => startTime > drawn + after);
-      return later.map(({ name }) => name);
-    }, ms);
-  const [behind, afterwards] = [await askedAfter(0), await askedAfter(BEHIND_MS)];
+  const drawnMs = await page.evaluate(
+    () => performance.timeOrigin + (performance.getEntriesByName('drawn')[0]?.startTime ?? 0),
+  );
   await session.detach();
-  const sum = (types: string[], without: readonly string[]) =>
+  const sum = (types: string[], untilMs: number) =>
     [...asked.values()]
-      .filter(({ type, url }) => types.includes(type) && !without.includes(url))
+      .filter(({ type, atMs }) => types.includes(type) && atMs < untilMs)
       .reduce((total, { kb }) => total + kb, 0);
   const program = ['Document', 'Script', 'Stylesheet'];
-  return { drawnKb: sum(program, behind), allKb: sum([...program, 'Fetch', 'XHR'], afterwards) };
+  return { drawnKb: sum(program, drawnMs), allKb: sum([...program, 'Fetch', 'XHR'], drawnMs + BEHIND_MS) };
 }
 
 test('what travels is compressed: scripts and styles at build time, pages and data as they are answered', async ({

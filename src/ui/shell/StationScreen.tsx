@@ -4,7 +4,7 @@ import { useJobPath } from '../kit/jobPath';
 import { afterwards, fetchLater } from '../kit/later';
 import { ViewGuard } from '../kit/ViewGuard';
 import { ViewTabs } from '../kit/ViewTabs';
-import { sayDrawn } from '../session/screenDrawn';
+import { sayDrawn, sayOnceDrawn, screenDrawn } from '../session/screenDrawn';
 import { loadAllViews, loadedView, loadView, viewOf } from './loadView';
 import { STATION_VIEWS } from './stations';
 
@@ -21,7 +21,7 @@ export function StationScreen({ station }: { station: StationId }) {
       loadView(station, view).then(
         () => {
           if (here) setLoaded((count) => count + 1);
-          afterwards(() => void loadAllViews().then(fetchLater));
+          void screenDrawn.then(() => afterwards(() => void loadAllViews().then(fetchLater)));
         },
         () => {
           if (here) setWrong(true);
@@ -40,7 +40,7 @@ export function StationScreen({ station }: { station: StationId }) {
   const { Screen, Around } = loadedView(station, view);
   const isThere = Screen !== null;
   useEffect(() => {
-    if (isThere) requestAnimationFrame(() => setTimeout(sayDrawn));
+    if (isThere) sayOnceDrawn();
   }, [isThere]);
   const shown = Screen ? (
     <ViewGuard key={view.id}>
