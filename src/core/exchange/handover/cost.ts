@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { keptWhile } from '../../base/memo/kept';
 import { csvCell } from '../../base/text/csvCell';
 import { groupBy } from '../../base/text/groupBy';
 import { formatMinutes } from '../../base/units/minutes';
@@ -51,15 +52,15 @@ const STEP_WORDS: Record<string, string> = {
   test: 'Tests',
 };
 
-const known = new WeakMap<Job, Cost>();
-
 /**
  * What the job costs as planned, and what it has cost so far: parts by the kit, hours by the steps and their ticks.
  * @param today what stood when the build began; null: nothing
  */
-export function costOf(job: Job, today: Job | null = null): Cost {
-  const there = known.get(job);
-  if (there && today === null) return there;
+export const costOf = (job: Job, today: Job | null = null): Cost => costFrom(job, today);
+
+const costFrom = keptWhile((job: Job, today: Job | null) => [job, today], makeCost);
+
+function makeCost(job: Job, today: Job | null): Cost {
   const steps = deriveSteps(today, job);
   const cutover = cutoverOf(job);
   const firstMin = (step: BuildStep) => firstMinutes(step, 'move', cutover.hands);
@@ -100,7 +101,7 @@ export function costOf(job: Job, today: Job | null = null): Cost {
   });
   const lines = [...parts, ...hours];
   const sum = (of: 'plannedMinor' | 'realMinor') => lines.reduce((all, line) => all + (line[of] ?? 0), 0);
-  const made = {
+  return {
     lines,
     plannedMinor: sum('plannedMinor'),
     realMinor: sum('realMinor'),
@@ -108,8 +109,6 @@ export function costOf(job: Job, today: Job | null = null): Cost {
     plannedMin: hours.reduce((all, { count }) => all + count, 0),
     realMin: [...took.values()].reduce((all, one) => all + one, 0),
   };
-  if (Object.isFrozen(job) && today === null) known.set(job, made);
-  return made;
 }
 
 /** An amount in minor units in the job's money; what is not known says so. */

@@ -1,3 +1,4 @@
+import { always, kept, keptFor } from '../../base/memo/kept';
 import { commonPractice } from '../../base/standards/source';
 import { GRADES } from '../../base/text/grade';
 import type { Job } from '../../job/document/job';
@@ -223,7 +224,7 @@ export const SNAG_RULES: readonly SnagRule[] = [
 type Found = ReadTokens & { snags: readonly Snag[] };
 
 /** What each rule found last, and what it read then: it holds for every version of a job with the very same of that. */
-const kept = new Map<SnagRule, Found[]>();
+const foundBy = new Map<SnagRule, Found[]>();
 /** A job and the one that is confirmed of it are asked in turn. */
 const MOST_KEPT = 3;
 
@@ -238,18 +239,12 @@ const noMends = () => [];
 const idOf = (rule: SnagRule, { runIds = [], gearIds = [], rackIds = [], rowIds = [] }: Finding): string =>
   [rule.id, ...runIds, ...gearIds, ...rackIds, ...rowIds].join(' ');
 
-const mendsOfJob = new WeakMap<Job, Map<SnagRule, Map<string, () => Mend[]>>>();
-
 /** The mends that a rule offers in a job as it stands, by id of what they mend. */
-function mendsIn(job: Job, rule: SnagRule): Map<string, () => Mend[]> {
-  const ofJob = mendsOfJob.get(job) ?? new Map();
-  mendsOfJob.set(job, ofJob);
-  const known = ofJob.get(rule);
-  if (known) return known;
-  const made = new Map(rule.find(indexJob(job)).map((finding) => [idOf(rule, finding), finding.mends ?? noMends]));
-  ofJob.set(rule, made);
-  return made;
-}
+const mendsIn = keptFor(
+  (job: Job, rule: SnagRule): Map<string, () => Mend[]> =>
+    new Map(rule.find(indexJob(job)).map((finding) => [idOf(rule, finding), finding.mends ?? noMends])),
+  always,
+);
 
 function asSnag(rule: SnagRule, found: Finding): Snag {
   const { runIds = [], gearIds = [], rackIds = [], rowIds = [], source = rule.source, ...finding } = found;
@@ -289,7 +284,7 @@ const brokenRule = (rule: SnagRule, fault: unknown): Snag => ({
 /** What one rule finds in a job, kept for as long as what it reads stays the same. */
 export function findByRule(rule: SnagRule, job: Job): readonly Snag[] {
   const inputs = inputsOf(job, rule);
-  const known = kept.get(rule) ?? [];
+  const known = foundBy.get(rule) ?? [];
   // Where nothing was found, nothing has a name in it.
   const there = known.find(
     (one) => sameTokens(one.judged, inputs.judged) && (one.snags.length === 0 || sameTokens(one.named, inputs.named)),
@@ -302,7 +297,7 @@ export function findByRule(rule: SnagRule, job: Job): readonly Snag[] {
     return [brokenRule(rule, fault)];
   }
   // A draft changes in place: only what is final is kept.
-  if (Object.isFrozen(job)) kept.set(rule, [{ ...inputs, snags }, ...known].slice(0, MOST_KEPT));
+  if (Object.isFrozen(job)) foundBy.set(rule, [{ ...inputs, snags }, ...known].slice(0, MOST_KEPT));
   return snags;
 }
 
@@ -311,25 +306,19 @@ export function* judgeInParts(job: Job): Generator<void> {
   for (const rule of SNAG_RULES) yield void findByRule(rule, job);
 }
 
-const cache = new WeakMap<Job, Judgement>();
-
 type Judgement = { snags: Snag[]; unjudged: Snag[] };
 
-function judgementOf(job: Job): Judgement {
-  const known = cache.get(job);
-  if (known) return known;
+const judgementOf = kept((job: Job): Judgement => {
   const all = SNAG_RULES.flatMap((rule) => findByRule(rule, job));
-  const made = {
+  return {
     snags: all
       .filter(({ grade }) => grade !== 'not-judged')
       .sort((a, b) => GRADES.indexOf(a.grade) - GRADES.indexOf(b.grade)),
     unjudged: oncePerThing(all.filter(({ grade }) => grade === 'not-judged')),
   };
-  cache.set(job, made);
-  return made;
-}
+}, always);
 
-/** All snags of a job, gravest first, then by rule. Memoised for each version of the job. */
+/** All snags of a job, gravest first, then by rule. */
 export const findSnags = (job: Job): Snag[] => judgementOf(job).snags;
 
 /** What could not be judged since something is not known: one entry for each thing, with all that is missing. */

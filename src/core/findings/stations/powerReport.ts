@@ -1,3 +1,4 @@
+import { kept, keptFor } from '../../base/memo/kept';
 import type { Job } from '../../job/document/job';
 import type { Gear } from '../../job/records/gear';
 import { inletCount } from '../../job/records/mainsSockets';
@@ -28,20 +29,11 @@ export type PowerReport = {
   unknown: string[];
 };
 
-const known = new WeakMap<Job, Map<string, PowerReport>>();
-
 /**
  * Circuits, battery units, cabinets, noise and recordings of a job.
  * @param today a day such as 2026-11-27, by which batteries are judged; null: their age is not reckoned
  */
-export function powerReport(job: Job, today: string | null): PowerReport {
-  const ofJob = known.get(job) ?? new Map<string, PowerReport>();
-  const there = ofJob.get(today ?? '');
-  if (there) return there;
-  const made = makeReport(job, today);
-  if (Object.isFrozen(job)) known.set(job, ofJob.set(today ?? '', made));
-  return made;
-}
+export const powerReport: (job: Job, today: string | null) => PowerReport = keptFor(makeReport);
 
 function makeReport(job: Job, today: string | null): PowerReport {
   const feeds = feedsOf(job);
@@ -113,15 +105,8 @@ function makeTrip(job: Job, parts: readonly Part[], today: string | null): Trip 
   );
 }
 
-const points = new WeakMap<Job, SinglePoint[]>();
 /** Everything whose failure alone takes a service away, gravest first. */
-export function singlePointsOf(job: Job): SinglePoint[] {
-  const there = points.get(job);
-  if (there) return there;
-  const made = singlePoints(job);
-  if (Object.isFrozen(job)) points.set(job, made);
-  return made;
-}
+export const singlePointsOf: (job: Job) => SinglePoint[] = kept(singlePoints);
 
 const round = (value: number | null, digits = 1): number | null =>
   value === null || !Number.isFinite(value) ? null : Math.round(value * 10 ** digits) / 10 ** digits;

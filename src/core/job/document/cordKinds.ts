@@ -1,4 +1,4 @@
-import { ofTable } from '../../base/memo/ofTable';
+import { kept, keptWhile } from '../../base/memo/kept';
 import type { Cord } from '../records/cord';
 import { isPanel, isSwitching } from '../records/ports';
 import type { Job } from './job';
@@ -23,7 +23,7 @@ export const panelFirst = ({ panelId, panelPort, switchId, switchPort }: Omit<Pa
   toPort: switchPort,
 });
 
-const patchFrom = ofTable(
+const patchFrom = kept(
   ({ id, fromId, fromPort, toId, toPort, fixed, lengthMm, colour }: Cord): PatchCord =>
     Object.freeze({
       id,
@@ -36,7 +36,7 @@ const patchFrom = ofTable(
       colour,
     }),
 );
-const patchTo = ofTable((cord: Cord): PatchCord => {
+const patchTo = kept((cord: Cord): PatchCord => {
   const { fromId, fromPort, toId, toPort } = cord;
   return Object.freeze({
     ...patchFrom(cord),
@@ -62,7 +62,10 @@ type Kinds = {
   beside: Readonly<Record<string, Cord>>;
 };
 
-function sorted({ gear, cords }: Pick<Job, 'gear' | 'cords'>): Kinds {
+type CordsOf = Pick<Job, 'gear' | 'cords'>;
+const kindsOf = keptWhile(({ gear, cords }: CordsOf) => [cords, gear], sorted);
+
+function sorted({ gear, cords }: CordsOf): Kinds {
   const [patch, links, beside]: [Record<string, PatchCord>, Record<string, Cord>, Record<string, Cord>] = [{}, {}, {}];
   for (const cord of Object.values(cords)) {
     const patched = asPatchCord(gear, cord);
@@ -77,24 +80,14 @@ function sorted({ gear, cords }: Pick<Job, 'gear' | 'cords'>): Kinds {
   return { patch: Object.freeze(patch), links: Object.freeze(links), beside: Object.freeze(beside) };
 }
 
-const kept = new WeakMap<Job['cords'], { gear: Job['gear']; kinds: Kinds }>();
-
-function kindsOf(job: Pick<Job, 'gear' | 'cords'>): Kinds {
-  const there = kept.get(job.cords);
-  if (there?.gear === job.gear) return there.kinds;
-  const kinds = sorted(job);
-  if (Object.isFrozen(job.cords) && Object.isFrozen(job.gear)) kept.set(job.cords, { gear: job.gear, kinds });
-  return kinds;
-}
-
 /** Cords from panel ports to switch ports, by id. */
-export const patchCordsOf = (job: Pick<Job, 'gear' | 'cords'>): Kinds['patch'] => kindsOf(job).patch;
+export const patchCordsOf = (job: CordsOf): Kinds['patch'] => kindsOf(job).patch;
 
 /** Cords between two devices neither of which is a panel, by id: uplinks, and cords of gear in the rack. */
-export const linksOf = (job: Pick<Job, 'gear' | 'cords'>): Kinds['links'] => kindsOf(job).links;
+export const linksOf = (job: CordsOf): Kinds['links'] => kindsOf(job).links;
 
 /** All cords but patch cords, by id: links, cords between panels, and those at the rear of couplers. */
-export const besideCordsOf = (job: Pick<Job, 'gear' | 'cords'>): Kinds['beside'] => kindsOf(job).beside;
+export const besideCordsOf = (job: CordsOf): Kinds['beside'] => kindsOf(job).beside;
 
 /** Fields of the record of a patch cord that put its switch end elsewhere, whichever end that is. */
 export function switchEnd(

@@ -1,4 +1,5 @@
-import { mapBy, ofTable } from '../../base/memo/ofTable';
+import { always, kept } from '../../base/memo/kept';
+import { mapBy } from '../../base/memo/mapBy';
 import { naturalOrder } from '../../base/text/naturalOrder';
 import { sameKey } from '../../base/text/sameKey';
 import { type Cord, endKey, endsOf } from '../records/cord';
@@ -38,16 +39,8 @@ export function portOfKey(key: string): { gearId: string; port: number } {
 }
 export { sameKey };
 
-const cache = new WeakMap<Job, JobIndex>();
-
 /** The index of a job. Where records clash, the first one found is kept; the snag rules name the others. */
-export function indexJob(job: Job): JobIndex {
-  const known = cache.get(job);
-  if (known) return known;
-  const index = buildIndex(job);
-  cache.set(job, index);
-  return index;
-}
+export const indexJob: (job: Job) => JobIndex = kept(buildIndex, always);
 
 const byLabels = (runs: Run[]): Run[] => runs.sort((a, b) => naturalOrder(a.label, b.label));
 const orders = new WeakMap<Job['runs'], Run[]>();
@@ -68,21 +61,21 @@ export function handOnOrder(before: Job['runs'], after: Job['runs'], changed: Re
     known.map((run) => (changed.has(run.id) && after[run.id]) || run),
   );
 }
-const byLabel = ofTable((runs: Job['runs']) => mapBy(Object.values(runs), (row) => sameKey(row.label)));
-const byName = ofTable((networks: Job['networks']) => mapBy(Object.values(networks), (row) => sameKey(row.name)));
-const byGear = ofTable((rows: Job['placements']) => mapBy(Object.values(rows), (row) => row.gearId));
-const carriers = ofTable(
+const byLabel = kept((runs: Job['runs']) => mapBy(Object.values(runs), (row) => sameKey(row.label)));
+const byName = kept((networks: Job['networks']) => mapBy(Object.values(networks), (row) => sameKey(row.name)));
+const byGear = kept((rows: Job['placements']) => mapBy(Object.values(rows), (row) => row.gearId));
+const carriers = kept(
   (rows: Job['shelvings']) => new Map(Object.values(rows).map((row) => [row.gearId, row.carrierId])),
 );
-const byRun = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => row.runId));
-const byPort = ofTable((rows: Job['landings']) => mapBy(Object.values(rows), (row) => portKey(row.panelId, row.port)));
-const byPanelPort = ofTable((rows: Readonly<Record<string, PatchCord>>) =>
+const byRun = kept((rows: Job['landings']) => mapBy(Object.values(rows), (row) => row.runId));
+const byPort = kept((rows: Job['landings']) => mapBy(Object.values(rows), (row) => portKey(row.panelId, row.port)));
+const byPanelPort = kept((rows: Readonly<Record<string, PatchCord>>) =>
   mapBy(Object.values(rows), (row) => portKey(row.panelId, row.panelPort)),
 );
-const bySwitchPort = ofTable((rows: Readonly<Record<string, PatchCord>>) =>
+const bySwitchPort = kept((rows: Readonly<Record<string, PatchCord>>) =>
   mapBy(Object.values(rows), (row) => portKey(row.switchId, row.switchPort)),
 );
-const byEnds = ofTable(
+const byEnds = kept(
   (rows: Readonly<Record<string, Cord>>) =>
     new Map(Object.values(rows).flatMap((row) => endsOf(row).map((end) => [endKey(end), row] as const))),
 );

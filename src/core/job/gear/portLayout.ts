@@ -1,3 +1,4 @@
+import { kept } from '../../base/memo/kept';
 import type { Connector } from '../../base/standards/connectors';
 import { rackDimensions } from '../../base/standards/rackDimensions';
 import type { Gear, PortGroup } from '../records/gear';
@@ -33,20 +34,14 @@ const FREE_EDGE = 6;
 const TWO_ROWS_FROM = 10;
 const ROW_MM = 14.5;
 
-const cache = new WeakMap<Gear, PortBox[]>();
-
 /**
  * Boxes of all ports of a device. Panels spread one row a unit over the width; active gear has its ports at the
  * right, in two rows where a group has ten or more, odd numbers above. What a group says of itself goes before.
  */
-export function portLayout(gear: Gear): PortBox[] {
-  const known = cache.get(gear);
-  if (known) return known;
+export const portLayout = kept((gear: Gear): PortBox[] => {
   const plain = gear.ports.every((group) => group.rows === null && group.pitchMm === null && group.xMm === null);
-  const boxes = isPanel(gear) && plain ? panelBoxes(gear) : groupBoxes(gear);
-  if (Object.isFrozen(gear)) cache.set(gear, boxes);
-  return boxes;
-}
+  return isPanel(gear) && plain ? panelBoxes(gear) : groupBoxes(gear);
+});
 
 const edgeOf = (gear: Gear) => (gear.frame === '19-inch' || gear.frame === '10-inch' ? EDGE : FREE_EDGE);
 

@@ -1,3 +1,4 @@
+import { kept } from '../../base/memo/kept';
 import { naturalOrder } from '../../base/text/naturalOrder';
 import { sameKey } from '../../base/text/sameKey';
 import type { Gear, GearKind } from '../records/gear';
@@ -77,23 +78,14 @@ function named<T extends Named>(rows: readonly T[], kindOf: (row: T) => GearKind
   return names;
 }
 
-const known = new WeakMap<object, Map<string, string>>();
-function once(rows: object, make: () => Map<string, string>): ReadonlyMap<string, string> {
-  const there = known.get(rows);
-  if (there) return there;
-  const made = make();
-  // A draft changes in place: only what is final is kept.
-  if (Object.isFrozen(rows)) known.set(rows, made);
-  return made;
-}
+const ofGear = kept((gear: GearOf['gear']) => named(Object.values(gear), ({ kind }) => kind));
+const ofRacks = kept((racks: RacksOf['racks']) => named(Object.values(racks), () => 'rack'));
 
 /** Short names of gear by id, unique within the job: as kept, else as they would be given. */
-export const gearShortNames = (job: GearOf): ReadonlyMap<string, string> =>
-  once(job.gear, () => named(Object.values(job.gear), (gear: Gear) => gear.kind));
+export const gearShortNames = (job: GearOf): ReadonlyMap<string, string> => ofGear(job.gear);
 
 /** Short names of cabinets by id. */
-export const rackShortNames = (job: RacksOf): ReadonlyMap<string, string> =>
-  once(job.racks, () => named(Object.values(job.racks), (_: Rack) => 'rack'));
+export const rackShortNames = (job: RacksOf): ReadonlyMap<string, string> => ofRacks(job.racks);
 
 /** A short name for what comes into a job, beside those that are shown there. */
 export const gearShortNameFor = (job: GearOf, gear: Pick<Gear, 'name' | 'kind'>): string =>

@@ -1,3 +1,4 @@
+import { keptWhile } from '../../base/memo/kept';
 import { frameWidths, rackDimensions } from '../../base/standards/rackDimensions';
 import type { AtLeast } from '../../base/units/atLeast';
 import type { Job } from '../document/job';
@@ -8,7 +9,7 @@ import type { Gear, GearKind } from '../records/gear';
 import type { Face, Placement } from '../records/placement';
 import type { Rack } from '../records/rack';
 import { itemHeightMm, shelfLayout, trayOf } from './shelf';
-import { depthsOf, loadedKg, placedIn } from './space';
+import { carriedBy, depthsOf, loadedKg, placedIn } from './space';
 import { shownUnit, unitName } from './units';
 
 /** A device in the drawing of one side: its box in millimetres, y downwards from the rack's top, x from the left rail's edge. */
@@ -104,17 +105,28 @@ function carriedOn(job: Job, rack: Rack, carrier: Gear, top: number, face: Face)
   });
 }
 
-const cache = new WeakMap<Placement, { gear: Gear; rack: Rack; shelvings: Job['shelvings']; item: ElevationItem }>();
+const shortNameOf = (job: Job, gear: Gear): string => gearShortNames(job).get(gear.id) ?? '';
 
-function itemOf(job: Job, rack: Rack, gear: Gear, placement: Placement): ElevationItem {
-  const known = cache.get(placement);
-  if (known && known.gear === gear && known.rack === rack && known.shelvings === job.shelvings) return known.item;
+/** A device as it is drawn: the same one while it, its rack, its short name and what it carries are the same. */
+const itemOf = keptWhile(
+  (job: Job, rack: Rack, gear: Gear, placement: Placement) => [
+    placement,
+    rack,
+    gear,
+    shortNameOf(job, gear),
+    ...carriedBy(job, gear.id),
+    ...Object.values(job.shelvings).filter(({ carrierId }) => carrierId === gear.id),
+  ],
+  makeItem,
+);
+
+function makeItem(job: Job, rack: Rack, gear: Gear, placement: Placement): ElevationItem {
   const { face, bottomU, pinned } = placement;
   const y = unitTop(rack, bottomU + gear.heightU - 1) + panelReliefMm / 2;
-  const item: ElevationItem = {
+  return {
     gearId: gear.id,
     name: gear.name,
-    shortName: gearShortNames(job).get(gear.id) ?? '',
+    shortName: shortNameOf(job, gear),
     kind: gear.kind,
     place: unitName(rack, bottomU, gear.heightU),
     face,
@@ -134,9 +146,6 @@ function itemOf(job: Job, rack: Rack, gear: Gear, placement: Placement): Elevati
     ports: portLayout(gear),
     carried: carriedOn(job, rack, gear, y, face),
   };
-  // Records are never changed in place; a draft is not kept.
-  if (Object.isFrozen(placement)) cache.set(placement, { gear, rack, shelvings: job.shelvings, item });
-  return item;
 }
 
 /** Everything that a front, rear or side drawing of a rack needs, to scale in millimetres. */

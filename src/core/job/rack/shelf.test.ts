@@ -3,8 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { apply, bench } from '../../../../tests/support/jobs';
 import { packRectangles } from '../../base/solve/packRectangles';
 import { findSnags } from '../../findings/snags/findSnags';
+import type { Job } from '../document/job';
 import { clashes } from '../document/verify';
 import { Gear } from '../records/gear';
+import type { Rack } from '../records/rack';
+import { elevation } from './elevation';
 import { shelfFault, shelfLayout } from './shelf';
 import { loadedKg } from './space';
 
@@ -57,6 +60,19 @@ describe('shelves', () => {
     expect(snag?.what).toBe('Shelf has 400 mm × 200 mm: no arrangement holds all; c is left over.');
     const mended = apply(on('a', 'b', 'c'), ...(snag?.mends(on('a', 'b', 'c'))[0]?.commands ?? []));
     expect(findSnags(mended).some((one) => one.rule === 'shelf-too-full')).toBe(false);
+  });
+
+  it('are drawn with what they carry now, whatever of that is changed', () => {
+    const drawn = (of: Job) => elevation(of, of.racks.rack as Rack).items.find(({ gearId }) => gearId === 'shelf');
+    const one = on('a');
+    expect(drawn(one)).toBe(drawn(one));
+    expect(drawn(one)?.carried.map(({ name }) => name)).toEqual(['a']);
+    const changed = apply(one, { type: 'editGear', gearId: 'a', changes: { name: 'Recorder', massKg: 3 } });
+    expect(drawn(changed)?.carried.map(({ name }) => name)).toEqual(['Recorder']);
+    expect(drawn(changed)?.massKg.sum).toBeCloseTo(5);
+    // What stands elsewhere is none of its business.
+    const other = apply(one, { type: 'editGear', gearId: 'b', changes: { massKg: 9 } });
+    expect(drawn(other)).toBe(drawn(one));
   });
 
   it('are overloaded above their rating', () => {

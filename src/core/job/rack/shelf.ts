@@ -1,3 +1,4 @@
+import { keptWhile } from '../../base/memo/kept';
 import { type Packing, packRectangles } from '../../base/solve/packRectangles';
 import { rackDimensions } from '../../base/standards/rackDimensions';
 import { formatSize } from '../../base/units/length';
@@ -55,22 +56,17 @@ export type ShelfLayout = {
   proven: boolean;
 };
 
-const cache = new WeakMap<Gear, { gear: readonly Gear[]; layout: ShelfLayout }>();
-
 /**
  * Where what a shelf carries stands on it, seen from above, the front at the bottom edge. Plugs and their cords count
  * in the depth of a device. Of a kit: one device a bay.
  */
-export function shelfLayout(job: Job, carrier: Gear): ShelfLayout {
-  if (carrier.bays > 0) return baysOf(job, carrier);
-  const gear = carriedBy(job, carrier.id);
-  const known = cache.get(carrier);
-  if (known && known.gear.length === gear.length && known.gear.every((one, at) => one === gear[at]))
-    return known.layout;
-  const layout = packed(carrier, gear);
-  if (Object.isFrozen(carrier)) cache.set(carrier, { gear, layout });
-  return layout;
-}
+export const shelfLayout = (job: Job, carrier: Gear): ShelfLayout =>
+  carrier.bays > 0 ? baysOf(job, carrier) : packed(carrier, ...carriedBy(job, carrier.id));
+
+const packed = keptWhile(
+  (carrier: Gear, ...gear: Gear[]) => [carrier, ...gear],
+  (carrier, ...gear) => pack(carrier, gear),
+);
 
 function baysOf(job: Job, carrier: Gear): ShelfLayout {
   const tray = trayOf(carrier);
@@ -83,7 +79,7 @@ function baysOf(job: Job, carrier: Gear): ShelfLayout {
   return { items, left: [], proven: true };
 }
 
-function packed(carrier: Gear, gear: Gear[]): ShelfLayout {
+function pack(carrier: Gear, gear: Gear[]): ShelfLayout {
   const tray = trayOf(carrier);
   const boxes = gear.map((one) => ({
     width: bodyWidthMm(one),

@@ -1,3 +1,4 @@
+import { keptWhile } from '../../base/memo/kept';
 import { type AtLeast, atLeast, together } from '../../base/units/atLeast';
 import type { Job } from '../document/job';
 import type { Gear } from '../records/gear';
@@ -25,27 +26,24 @@ export function depthsOf(rack: Rack, gear: Gear, face: Face): { frontMm: number;
 
 export type Placed = { gear: Gear; placement: Placement };
 
-const cache = new WeakMap<Job['placements'], { gear: Job['gear']; byRack: Map<string, Placed[]> }>();
-
-/** What stands in a rack, lowest first. Memoised for each version of the job. */
-export function placedIn(job: Job, rackId: string): Placed[] {
-  let known = cache.get(job.placements);
-  if (!known || known.gear !== job.gear) {
+const placedByRack = keptWhile(
+  ({ placements, gear }: Job) => [placements, gear],
+  ({ placements, gear: all }): Map<string, Placed[]> => {
     const byRack = new Map<string, Placed[]>();
-    for (const placement of Object.values(job.placements)) {
-      const gear = job.gear[placement.gearId];
+    for (const placement of Object.values(placements)) {
+      const gear = all[placement.gearId];
       if (!gear) continue;
       const list = byRack.get(placement.rackId);
       if (list) list.push({ gear, placement });
       else byRack.set(placement.rackId, [{ gear, placement }]);
     }
     for (const list of byRack.values()) list.sort((a, b) => a.placement.bottomU - b.placement.bottomU);
-    known = { gear: job.gear, byRack };
-    // A draft changes in place: only what is final is kept.
-    if (Object.isFrozen(job.placements) && Object.isFrozen(job.gear)) cache.set(job.placements, known);
-  }
-  return known.byRack.get(rackId) ?? [];
-}
+    return byRack;
+  },
+);
+
+/** What stands in a rack, lowest first. */
+export const placedIn = (job: Job, rackId: string): Placed[] => placedByRack(job).get(rackId) ?? [];
 
 /** What stands on a shelf, in a drawer or in a kit. */
 export const carriedBy = (job: Job, carrierId: string): Gear[] =>

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ofTable } from '../../base/memo/ofTable';
+import { kept } from '../../base/memo/kept';
 import { Id, line, whole } from './fields';
 import type { Gear } from './gear';
 import { portKey } from './portKey';
@@ -57,7 +57,7 @@ export const endsOf = ({ fromId, fromPort, fromSide, toId, toPort, toSide }: Cor
 export const endKey = ({ gearId, port, side }: CordEnd): string =>
   side === 'front' ? portKey(gearId, port) : `${portKey(gearId, port)}:rear`;
 
-const cordsAtEnds = ofTable((rows: Record<string, Cord>): ReadonlyMap<string, readonly Cord[]> => {
+const cordsAtEnds = kept((rows: Record<string, Cord>): ReadonlyMap<string, readonly Cord[]> => {
   const at = new Map<string, Cord[]>();
   for (const row of Object.values(rows))
     for (const end of endsOf(row)) {
@@ -79,7 +79,7 @@ type Around = {
   landings: Record<string, { panelId: string; port: number }>;
 };
 
-const landedAt = ofTable(
+const landedAt = kept(
   (rows: Around['landings']) => new Set(Object.values(rows).map((row) => portKey(row.panelId, row.port))),
 );
 

@@ -1,3 +1,4 @@
+import { kept } from '../../base/memo/kept';
 import type { Category } from '../../base/standards/categoryReach';
 import type { Connector } from '../../base/standards/connectors';
 import type { Fitting } from '../../base/standards/landing';
@@ -18,19 +19,14 @@ export type Port = {
   carries: Carries | null;
 };
 
-const cache = new WeakMap<Gear['ports'], Port[]>();
+const numbered = kept((groups: Gear['ports']): Port[] =>
+  groups
+    .flatMap(({ count, rows: _, pitchMm: __, xMm: ___, ...port }) => Array.from({ length: count }, () => port))
+    .map((port, at) => ({ number: at + 1, ...port })),
+);
 
-/** All ports of a device in order of number. Memoised: records are never changed in place. */
-export function portsOf(gear: Gear): Port[] {
-  const known = cache.get(gear.ports);
-  if (known) return known;
-  const ports = gear.ports.flatMap(({ count, rows: _, pitchMm: __, xMm: ___, ...port }) =>
-    Array.from({ length: count }, () => port),
-  );
-  const numbered = ports.map((port, at) => ({ number: at + 1, ...port }));
-  if (Object.isFrozen(gear.ports)) cache.set(gear.ports, numbered);
-  return numbered;
-}
+/** All ports of a device in order of number. */
+export const portsOf = (gear: Gear): Port[] => numbered(gear.ports);
 
 export function portAt(gear: Gear, number: number): Port | null {
   return portsOf(gear)[number - 1] ?? null;

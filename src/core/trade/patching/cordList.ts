@@ -1,3 +1,4 @@
+import { always, kept } from '../../base/memo/kept';
 import { type CordKind, cordBuilds, cordHabits } from '../../base/standards/cords';
 import { naturalOrder } from '../../base/text/naturalOrder';
 import type { PatchCord } from '../../job/document/cordKinds';
@@ -39,14 +40,8 @@ export type ListedCord = {
 const PLAIN: CordCode = { colour: 'grey', pattern: 'solid', letter: '–', words: 'no network' };
 
 type CodeOf = (run: Run | null, powered: boolean) => CordCode;
-const codeCache = new WeakMap<Job, CodeOf>();
-
 /** What stands for what on the cords of this job. */
-export function cordCodes(job: Job): CodeOf {
-  const known = codeCache.get(job) ?? makeCodes(job);
-  codeCache.set(job, known);
-  return known;
-}
+export const cordCodes: (job: Job) => CodeOf = kept(makeCodes, always);
 
 function makeCodes(job: Job): CodeOf {
   const by = answerOf(job, 'cord-colour');
@@ -80,12 +75,10 @@ function makeCodes(job: Job): CodeOf {
   return (run, powered) => (run?.critical ? critical : powered ? power : plain);
 }
 
-const cache = new WeakMap<Job, ListedCord[]>();
-
 /** Every patch cord of the job with its way, length, rest and code, in order of panel and port. */
-export function listCords(job: Job): ListedCord[] {
-  const known = cache.get(job);
-  if (known) return known;
+export const listCords: (job: Job) => ListedCord[] = kept(makeList, always);
+
+function makeList(job: Job): ListedCord[] {
   const index = indexJob(job);
   const stock = stockLengths(job);
   const codeOf = cordCodes(job);
@@ -127,11 +120,9 @@ export function listCords(job: Job): ListedCord[] {
       },
     ];
   });
-  list.sort(
+  return list.sort(
     (a, b) => (order.get(a.panel.id) ?? 0) - (order.get(b.panel.id) ?? 0) || a.cord.panelPort - b.cord.panelPort,
   );
-  cache.set(job, list);
-  return list;
 }
 
 function hidingPlace(way: CordWay, manager: Gear | undefined): string {

@@ -1,3 +1,4 @@
+import { kept } from '../../base/memo/kept';
 import { rechargeFactor, rechargeShare } from '../../base/standards/batteries';
 import { outletAmps, WALL_PITCH_MM } from '../../base/standards/outlets';
 import { ruleSets } from '../../base/standards/ruleSets';
@@ -28,15 +29,7 @@ export type Feeds = {
   loadOf: (gear: Gear, at: LoadCase) => Load;
 };
 
-const known = new WeakMap<Job, Feeds>();
-
-export function feedsOf(job: Job): Feeds {
-  const there = known.get(job);
-  if (there) return there;
-  const made = makeFeeds(job);
-  if (Object.isFrozen(job)) known.set(job, made);
-  return made;
-}
+export const feedsOf: (job: Job) => Feeds = kept(makeFeeds);
 
 function makeFeeds(job: Job): Feeds {
   const index = indexJob(job);

@@ -1,4 +1,4 @@
-import { ofTable } from '../../base/memo/ofTable';
+import { kept } from '../../base/memo/kept';
 import { linksOf } from '../../job/document/cordKinds';
 import type { Job } from '../../job/document/job';
 import type { JobIndex } from '../../job/document/jobIndex';
@@ -11,7 +11,7 @@ import { drawnWattsFor } from './poe';
 
 type LinkEnd = { uplinkId: string; otherId: string; otherPort: number };
 /** Links by the device at either of their ends. */
-const linksAt = ofTable((links: ReturnType<typeof linksOf>): ReadonlyMap<string, LinkEnd[]> => {
+const linksAt = kept((links: ReturnType<typeof linksOf>): ReadonlyMap<string, LinkEnd[]> => {
   const ends = new Map<string, LinkEnd[]>();
   const add = (at: string, end: LinkEnd) => ends.set(at, [...(ends.get(at) ?? []), end]);
   for (const { id, fromId, fromPort, toId, toPort } of Object.values(links)) {

@@ -1,3 +1,4 @@
+import { always, kept } from '../../base/memo/kept';
 import { type RuleSet, ruleSets } from '../../base/standards/ruleSets';
 import { sameKey } from '../../base/text/sameKey';
 import type { Job } from '../../job/document/job';
@@ -48,7 +49,10 @@ export const CABLE_LIBRARY: readonly CableKind[] = [
 ];
 
 const library = new Map(CABLE_LIBRARY.map((one) => [cableKey(one.name), one]));
-const cache = new WeakMap<Job['cableKinds'], Map<string, CableKind>>();
+const kindsByKey = kept(
+  (kinds: Job['cableKinds']) => new Map(Object.values(kinds).map((one) => [cableKey(one.name), one])),
+  always,
+);
 
 /**
  * The kind of cable of this name: one of the job's, else one of the library, else the library's first of the category
@@ -56,13 +60,8 @@ const cache = new WeakMap<Job['cableKinds'], Map<string, CableKind>>();
  * @example cableKindOf(job, 'Cat 6A')?.name // 'Cat 6A U/UTP'
  */
 export function cableKindOf(job: Job, cable: string): CableKind | null {
-  let own = cache.get(job.cableKinds);
-  if (!own) {
-    own = new Map(Object.values(job.cableKinds).map((one) => [cableKey(one.name), one]));
-    cache.set(job.cableKinds, own);
-  }
   const key = cableKey(cable);
-  const named = own.get(key) ?? library.get(key);
+  const named = kindsByKey(job.cableKinds).get(key) ?? library.get(key);
   if (named) return named;
   const category = cableCategory(cable);
   const screened = isNamedScreened(cable);

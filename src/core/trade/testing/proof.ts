@@ -1,4 +1,5 @@
-import { mapBy, ofTable } from '../../base/memo/ofTable';
+import { kept } from '../../base/memo/kept';
+import { mapBy } from '../../base/memo/mapBy';
 import { CATEGORIES } from '../../base/standards/categoryReach';
 import { poeClasses } from '../../base/standards/poeClasses';
 import { deviceLeastV } from '../../base/standards/poeFeed';
@@ -84,7 +85,7 @@ const inOrder = (fails: (result: Result) => boolean) => (a: Result, b: Result) =
   );
 };
 
-const byRun = ofTable((rows: Job['results']) => {
+const byRun = kept((rows: Job['results']) => {
   const lists = new Map<string, Result[]>();
   for (const result of Object.values(rows)) {
     const list = lists.get(result.runId);
@@ -94,7 +95,7 @@ const byRun = ofTable((rows: Job['results']) => {
   for (const list of lists.values()) list.sort(inOrder(failsAlone));
   return lists;
 });
-const acceptanceOf = ofTable((rows: Job['acceptances']) => mapBy(Object.values(rows), ({ runId }) => runId));
+const acceptanceOf = kept((rows: Job['acceptances']) => mapBy(Object.values(rows), ({ runId }) => runId));
 
 /** Results of each run, latest first; of the same instant the worse first. */
 export const resultsByRun = (job: Job): ReadonlyMap<string, Result[]> => byRun(job.results);

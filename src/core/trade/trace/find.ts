@@ -1,3 +1,4 @@
+import { always, kept } from '../../base/memo/kept';
 import { counted } from '../../base/text/counted';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
@@ -23,12 +24,10 @@ export type Findable = {
   station: StationId;
 };
 
-const cache = new WeakMap<Job, Findable[]>();
-
 /** Everything findable in a job: runs first, then rooms, devices and ports. */
-export function findables(job: Job): Findable[] {
-  const known = cache.get(job);
-  if (known) return known;
+export const findables: (job: Job) => Findable[] = kept(listFindables, always);
+
+function listFindables(job: Job): Findable[] {
   const index = indexJob(job);
   const list: Findable[] = [];
   /** @param also other words that it is looked for by */
@@ -115,7 +114,6 @@ export function findables(job: Job): Findable[] {
       add({ kind, key: `port ${key}`, words, detail, runIds, gearId: gear.id, station }, also);
     }
   }
-  cache.set(job, list);
   return list;
 }
 

@@ -1,3 +1,4 @@
+import { always, keptFor, keptWhile } from '../../../base/memo/kept';
 import { type CordKind, cordBuilds, cordHabits } from '../../../base/standards/cords';
 import { frameWidths, rackDimensions } from '../../../base/standards/rackDimensions';
 import { readLengths } from '../../../base/units/lengthList';
@@ -44,16 +45,12 @@ export function cordPathMm(
   return Math.min(left, 2 * widthMm - left) + dropMm + cordHabits.aroundMm + ends;
 }
 
-const stockCache = new WeakMap<Job['answers'], number[]>();
-
 /** Lengths that cords of this job come in, ascending, millimetres. */
-export function stockLengths(job: Job): number[] {
-  const known = stockCache.get(job.answers);
-  if (known) return known;
-  const { mm } = readLengths(answerOf(job, 'cord-lengths'));
-  stockCache.set(job.answers, mm);
-  return mm;
-}
+export const stockLengths = keptWhile(
+  ({ answers }: Job) => [answers],
+  (job): number[] => readLengths(answerOf(job, 'cord-lengths')).mm,
+  always,
+);
 
 /** Smallest stock length that covers a path with something to spare; null when none does. */
 export const stockLengthMm = (stock: readonly number[], pathMm: number): number | null =>
@@ -86,20 +83,15 @@ function managerNear(index: JobIndex, from: Placed, to: Placed): Gear | null {
 }
 
 type WayBetween = { way: CordWay; managerId: string | null; widthMm: number };
-const wayCache = new WeakMap<Job, Map<string, WayBetween | null>>();
-
 /** How cords go between two devices, whatever the ports; null where either has no place or they stand in different racks. */
 export function wayBetween(job: Job, panelId: string, switchId: string): WayBetween | null {
-  const index = indexJob(job);
-  const ways = wayCache.get(job) ?? new Map<string, WayBetween | null>();
-  wayCache.set(job, ways);
-  const key = `${panelId}:${switchId}`;
-  const known = ways.get(key);
-  if (known !== undefined) return known;
-  const way = findWay(index, panelId, switchId);
-  ways.set(key, way);
-  return way;
+  return wayFor(job, `${panelId}:${switchId}`);
 }
+
+const wayFor = keptFor((job: Job, ends: string): WayBetween | null => {
+  const [panelId = '', switchId = ''] = ends.split(':');
+  return findWay(indexJob(job), panelId, switchId);
+}, always);
 
 function findWay(index: JobIndex, panelId: string, switchId: string): WayBetween | null {
   const { job } = index;

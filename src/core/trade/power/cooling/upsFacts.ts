@@ -1,3 +1,4 @@
+import { always, keptFor } from '../../../base/memo/kept';
 import type { Job } from '../../../job/document/job';
 import { standOf } from '../../../job/rack/stand';
 import type { Gear } from '../../../job/records/gear';
@@ -19,22 +20,15 @@ export const upsFacts = (job: Job, gear: Gear, today: string | null): UnitFacts 
 export const judgedOn = (job: Job): string | null => answerOf(job, 'judged-on') || null;
 
 /** A job whose batteries are judged by a day, where it does not say by which. Of the same job and day it is the same one. */
-export function judgedOnDay(job: Job, day: string): Job {
-  if (judgedOn(job) !== null) return job;
-  const there = jobOnDay.get(job);
-  if (there && judgedOn(there) === day) return there;
-  const made = Object.freeze({ ...job, answers: answersOnDay(job.answers, day) });
-  jobOnDay.set(job, made);
-  return made;
-}
+export const judgedOnDay = (job: Job, day: string): Job => (judgedOn(job) === null ? jobOnDay(job, day) : job);
 
-const jobOnDay = new WeakMap<Job, Job>();
-const answersByDay = new WeakMap<Job['answers'], { day: string; made: Job['answers'] }>();
+const jobOnDay = keptFor(
+  (job: Job, day: string): Job => Object.freeze({ ...job, answers: answersOnDay(job.answers, day) }),
+  always,
+);
 /** The same answers give the same ones, so that what rests on answers is not worked out for every change elsewhere. */
-function answersOnDay(answers: Job['answers'], day: string): Job['answers'] {
-  const there = answersByDay.get(answers);
-  if (there?.day === day) return there.made;
-  const made = Object.freeze({ ...answers, 'judged-on': Object.freeze({ id: 'judged-on', value: day, note: '' }) });
-  answersByDay.set(answers, { day, made });
-  return made;
-}
+const answersOnDay = keptFor(
+  (answers: Job['answers'], day: string): Job['answers'] =>
+    Object.freeze({ ...answers, 'judged-on': Object.freeze({ id: 'judged-on', value: day, note: '' }) }),
+  always,
+);

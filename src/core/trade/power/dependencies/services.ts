@@ -1,3 +1,4 @@
+import { always, kept } from '../../../base/memo/kept';
 import { DEVICE_WORDS } from '../../../base/text/deviceWords';
 import type { JobIndex } from '../../../job/document/jobIndex';
 import type { Gear } from '../../../job/records/gear';
@@ -22,12 +23,8 @@ const NAMES: readonly (readonly [name: string, word: keyof typeof DEVICE_WORDS])
   ['Printers', 'printer'],
 ];
 
-const known = new WeakMap<JobIndex, Service[]>();
-
 /** Services of a job, by what its devices are called. */
-export function servicesOf(index: JobIndex): Service[] {
-  const there = known.get(index);
-  if (there) return there;
+export const servicesOf = kept((index: JobIndex): Service[] => {
   const live = index.runsInOrder.filter((run) => isLive(run) && run.carries === 'ethernet');
   const kinds = (kind: Gear['kind']) => index.gearInOrder.filter((gear) => gear.kind === kind);
   const left = new Set(live);
@@ -46,6 +43,5 @@ export function servicesOf(index: JobIndex): Service[] {
   if (stores.length > 0) services.push({ name: 'Servers and storage', runs: [], needs: stores.map((gear) => [gear]) });
   if (left.size > 0)
     services.push({ name: 'Other devices', runs: [...left].map(({ id, critical }) => ({ id, critical })), needs: [] });
-  known.set(index, services);
   return services;
-}
+}, always);

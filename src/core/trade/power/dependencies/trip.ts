@@ -1,4 +1,4 @@
-import { ofTable } from '../../../base/memo/ofTable';
+import { kept } from '../../../base/memo/kept';
 import { joinedGroups } from '../../../base/text/joinedGroups';
 import { linksOf, patchCordsOf } from '../../../job/document/cordKinds';
 import type { Job } from '../../../job/document/job';
@@ -122,7 +122,7 @@ function reachedAt(job: Job, { failed }: Moment, { dark, onBattery, joined }: Po
 
 type Joined = { of: (id: string) => string; whole: (id: string, to: string) => boolean };
 
-const joinedWhenWell = ofTable((links: ReturnType<typeof linksOf>) => {
+const joinedWhenWell = kept((links: ReturnType<typeof linksOf>) => {
   const { join, of } = joinedGroups();
   for (const { fromId, toId } of Object.values(links)) join(fromId, toId);
   return of;
@@ -196,16 +196,11 @@ export type Trip = {
 
 const NOTHING: Moment = { failed: new Set(), empty: new Set(), generatorOn: false };
 type Whole = { powered: Powered; standing: Standing };
-const everUp = new WeakMap<Job, Whole>();
 /** How all stands when nothing has failed. */
-function wholeOf(job: Job): Whole {
-  const there = everUp.get(job);
-  if (there) return there;
+const wholeOf = kept((job: Job): Whole => {
   const powered = poweredAt(job, NOTHING);
-  const made = { powered, standing: reachedAt(job, NOTHING, powered) };
-  if (Object.isFrozen(job)) everUp.set(job, made);
-  return made;
-}
+  return { powered, standing: reachedAt(job, NOTHING, powered) };
+});
 export const wholeStanding = (job: Job): Standing => wholeOf(job).standing;
 
 /** The run that hangs on a cord or a run, on which nothing else hangs; undefined for parts on which more may. */

@@ -1,3 +1,4 @@
+import { always, kept } from '../../../base/memo/kept';
 import { bundleBase, bundleFreeAmps } from '../../../base/standards/bundleAmpacity';
 import { pairsetLimitA } from '../../../base/standards/poeFeed';
 import type { Job } from '../../../job/document/job';
@@ -49,10 +50,7 @@ export function runCelsius(job: Job, run: Run): number {
   return warmestOf(job).get(run.id) ?? figureOf(job, 'route-c');
 }
 
-const warmest = new WeakMap<Job, ReadonlyMap<string, number>>();
-function warmestOf(job: Job): ReadonlyMap<string, number> {
-  const there = warmest.get(job);
-  if (there) return there;
+const warmestOf = kept((job: Job): ReadonlyMap<string, number> => {
   const usual = figureOf(job, 'route-c');
   const made = new Map<string, number>();
   if (Object.keys(job.passages).length > 0) {
@@ -65,9 +63,8 @@ function warmestOf(job: Job): ReadonlyMap<string, number> {
       made.set(runId, Math.max(made.get(runId) ?? Number.NEGATIVE_INFINITY, celsius));
     }
   }
-  warmest.set(job, made);
   return made;
-}
+}, always);
 
 /** Heat of the bundle in each pathway that holds powered cables. */
 export function pathwayHeats(job: Job): PathwayHeat[] {

@@ -1,3 +1,4 @@
+import { always, kept, keptFor } from '../../../base/memo/kept';
 import { mostInBundle } from '../../../base/standards/cableHandling';
 import { type ConduitSize, conduitSizes } from '../../../base/standards/conduits';
 import { conduitRules, stackingHeightMm, supportRules } from '../../../base/standards/pathwayRules';
@@ -42,12 +43,8 @@ export type PathwayFigures = {
   separationMm: number;
 };
 
-const throughCache = new WeakMap<Job, Map<string, Run[]>>();
-
-/** Runs of each pathway in label order, made once for each version of the job. */
-function throughOf(job: Job): Map<string, Run[]> {
-  const known = throughCache.get(job);
-  if (known) return known;
+/** Runs of each pathway in label order. */
+const throughOf = kept((job: Job): Map<string, Run[]> => {
   const pathwaysOf = new Map<string, string[]>();
   for (const { runId, pathwayId } of Object.values(job.passages)) {
     const ids = pathwaysOf.get(runId);
@@ -64,9 +61,8 @@ function throughOf(job: Job): Map<string, Run[]> {
       }
     }
   }
-  throughCache.set(job, through);
   return through;
-}
+}, always);
 
 /** The runs through a pathway, in label order. */
 export const runsThrough = (job: Job, pathwayId: string): readonly Run[] => throughOf(job).get(pathwayId) ?? [];
@@ -90,16 +86,8 @@ export const hookCount = (lengthMm: number, spacingMm: number): number => Math.c
 /** Ties along a bundle, one at each end. */
 export const tieCount = (lengthMm: number, spacingMm: number): number => Math.floor(lengthMm / spacingMm) + 1;
 
-const figuresCache = new WeakMap<Job, Map<Pathway, PathwayFigures>>();
-
-/** Everything there is to say about a pathway and the runs through it. Memoised for each version of the job. */
-export function pathwayFigures(job: Job, pathway: Pathway): PathwayFigures {
-  const made = figuresCache.get(job) ?? new Map<Pathway, PathwayFigures>();
-  figuresCache.set(job, made);
-  const figures = made.get(pathway) ?? makeFigures(job, pathway);
-  made.set(pathway, figures);
-  return figures;
-}
+/** Everything there is to say about a pathway and the runs through it. */
+export const pathwayFigures: (job: Job, pathway: Pathway) => PathwayFigures = keptFor(makeFigures, always);
 
 function makeFigures(job: Job, pathway: Pathway): PathwayFigures {
   const rules = ruleSets[job.rules];

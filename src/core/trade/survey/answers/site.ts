@@ -1,3 +1,4 @@
+import { always, keptWhile } from '../../../base/memo/kept';
 import { naturalOrder } from '../../../base/text/naturalOrder';
 import { sameKey } from '../../../base/text/sameKey';
 import type { Job } from '../../../job/document/job';
@@ -19,20 +20,12 @@ export type Site = {
 
 export const roomKey = (floorId: string, room: string): string => `${floorId}:${sameKey(room)}`;
 
-const cache = new WeakMap<Job['rooms'], WeakMap<Job['floors'], WeakMap<Job['places'], Site>>>();
-
-/** Floors, rooms and places by what runs call them. Memoised for each version of the plan. */
-export function siteOf(job: Job): Site {
-  const byFloors = cache.get(job.rooms) ?? new WeakMap();
-  cache.set(job.rooms, byFloors);
-  const byPlaces = byFloors.get(job.floors) ?? new WeakMap();
-  byFloors.set(job.floors, byPlaces);
-  const known = byPlaces.get(job.places);
-  if (known) return known;
-  const site = buildSite(job);
-  byPlaces.set(job.places, site);
-  return site;
-}
+/** Floors, rooms and places by what runs call them. */
+export const siteOf: (job: Job) => Site = keptWhile(
+  ({ rooms, floors, places }: Job) => [rooms, floors, places],
+  buildSite,
+  always,
+);
 
 function buildSite(job: Job): Site {
   const floorsInOrder = Object.values(job.floors).sort((a, b) => a.level - b.level || naturalOrder(a.name, b.name));
