@@ -9,6 +9,7 @@ export default defineConfig({
   test: {
     // One worker more than the package takes on two cores: files wait for clocks and databases, not for each other.
     maxWorkers: 2,
+    coverage: { provider: 'v8', include: ['src/core/**/*.ts'], exclude: ['**/*.test.ts'], reporter: ['text-summary'] },
     // Faults that a test makes on purpose.
     env: { SHELF_LOG: 'silent' },
     projects: [
