@@ -133,23 +133,29 @@ function StepItem({ step, mine }: { step: Step; mine: boolean }) {
     <li className="border-b py-1.5">
       <div className="flex flex-wrap items-baseline gap-x-3">
         <span className="w-10 shrink-0 text-right font-mono text-soft text-xs">{step.revision}</span>
-        <span className="min-w-0 flex-1 break-words font-semibold">{step.label}</span>
-        <span className="text-xs">{mine ? 'me' : step.actor.id === '' ? 'not recorded' : actorWords(step.actor)}</span>
-        <time className="text-soft text-xs" dateTime={step.at}>
-          {at}
-        </time>
-        <Button
-          look="quiet"
-          className="min-h-6 py-0 text-xs"
-          aria-expanded={shown}
-          onClick={() => setShown(!shown)}
-          disabled={step.changes.length === 0}
-        >
-          {counted(step.changes.length, 'change')}
-        </Button>
-        <a className="text-xs underline" href={`/jobs/${job.id}/at/${step.revision}/runs`}>
-          look at it
-        </a>
+        <span className="min-w-0 flex-1 basis-[calc(100%-4rem)] break-words font-semibold sm:basis-0">
+          {step.label}
+        </span>
+        <span className="flex flex-wrap items-baseline gap-x-3 max-sm:pl-13">
+          <span className="text-xs">
+            {mine ? 'me' : step.actor.id === '' ? 'not recorded' : actorWords(step.actor)}
+          </span>
+          <time className="text-soft text-xs" dateTime={step.at}>
+            {at}
+          </time>
+          <Button
+            look="quiet"
+            className="min-h-6 py-0 text-xs"
+            aria-expanded={shown}
+            onClick={() => setShown(!shown)}
+            disabled={step.changes.length === 0}
+          >
+            {counted(step.changes.length, 'change')}
+          </Button>
+          <a className="text-xs underline" href={`/jobs/${job.id}/at/${step.revision}/runs`}>
+            look at it
+          </a>
+        </span>
       </div>
       {shown && (
         <ul className="mt-1 ml-12 list-disc text-[13px]">
