@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { scheduleColumns } from '../../src/core/trade/runs/cells';
-import { COLUMN_SETS, type ColumnSet, columnsOf, gridOf, HEADINGS, leastWidth, NAMES } from '../../src/ui/runs/columns';
+import { COLUMN_SETS, type ColumnSet, columnsOf, gridOf, HEADINGS, leastWidth } from '../../src/ui/runs/columns';
 
 const all = scheduleColumns('metric');
 
@@ -9,10 +9,10 @@ describe('columns of the schedule', () => {
     for (const units of ['metric', 'imperial'] as const) {
       for (const column of scheduleColumns(units)) {
         expect(HEADINGS[column].words.length).toBeGreaterThan(0);
-        expect(NAMES[column].length).toBeGreaterThan(2);
+        expect(HEADINGS[column].name.length).toBeGreaterThan(2);
       }
     }
-    expect(new Set(all.map((column) => NAMES[column])).size).toBe(all.length);
+    expect(new Set(all.map((column) => HEADINGS[column].name)).size).toBe(all.length);
   });
 
   it('are shown in sets that always hold the label, and together hold every column', () => {

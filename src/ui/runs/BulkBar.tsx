@@ -9,7 +9,7 @@ import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { Button } from '../kit/Button';
 import { useSession } from '../session/session';
 import { toast } from '../session/toast';
-import { NAMES } from './columns';
+import { HEADINGS } from './columns';
 import { LISTS } from './ScheduleLists';
 
 /** Fields that many runs can share. */
@@ -53,7 +53,7 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
       >
         {fields.map((column) => (
           <option key={column} value={column}>
-            {NAMES[column]}
+            {HEADINGS[column].name}
           </option>
         ))}
       </select>
@@ -79,7 +79,7 @@ export function BulkBar({ chosen, onDone }: { chosen: ReadonlySet<string>; onDon
         Clear selection
       </Button>
       <p className="narrow w-full text-xs" data-testid="overwritten">
-        {NAMES[field]} now:{' '}
+        {HEADINGS[field].name} now:{' '}
         {now
           .slice(0, 6)
           .map(({ value, count }) => `${count} × ${value || 'empty'}`)

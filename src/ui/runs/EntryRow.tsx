@@ -5,7 +5,7 @@ import { Refusal } from '@/core/base/text/refusal';
 import { type CellsRead, enterRuns } from '@/core/trade/runs/cells';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { Button } from '../kit/Button';
-import { HEADINGS, NAMES } from './columns';
+import { HEADINGS } from './columns';
 import { cellLook, say } from './ScheduleCell';
 import { LISTS } from './ScheduleLists';
 
@@ -49,7 +49,7 @@ export function EntryRow({
       {columns.map((column, at) => (
         <div key={column} role="cell" className="min-w-0 border-r">
           <input
-            aria-label={`${NAMES[column]} of the new run`}
+            aria-label={`${HEADINGS[column].name} of the new run`}
             data-cell={`${row}:${at}`}
             data-entry={column}
             list={LISTS[column]}

@@ -6,13 +6,7 @@ import { type CsvTable, readCsvTable } from '@/core/exchange/formats/csvTable';
 import { decodeText } from '@/core/exchange/formats/decodeText';
 import { importCommand, type PreviewRow, previewRuns } from '@/core/exchange/formats/previewRuns';
 import type { Job } from '@/core/job/document/job';
-import {
-  type ColumnMap,
-  guessColumns,
-  LENGTH_COLUMNS,
-  RUN_COLUMNS,
-  type RunColumn,
-} from '@/core/trade/runs/runColumns';
+import { type ColumnMap, columnInfo, guessColumns, RUN_COLUMNS, type RunColumn } from '@/core/trade/runs/runColumns';
 import { attempt } from '../kit/attempt';
 import { Button } from '../kit/Button';
 import { inputLook } from '../kit/Field';
@@ -247,7 +241,7 @@ function PreviewLine({
       <td className="px-2 py-0.5 font-mono text-xs">{row.line}</td>
       <td className={`whitespace-nowrap px-2 py-0.5 ${look}`}>{words}</td>
       {map.map((field, at) => {
-        const difference = field ? changed.get(LENGTH_COLUMNS[field]?.field ?? FIELD_OF[field] ?? field) : undefined;
+        const difference = field ? changed.get(fieldIn(field)) : undefined;
         return (
           <td
             // biome-ignore lint/suspicious/noArrayIndexKey: cells stay in their columns
@@ -282,13 +276,11 @@ function PreviewLine({
   );
 }
 
-/** Names of the run's fields that differ from the names of the columns. */
-const FIELD_OF: Partial<Record<RunColumn, string>> = {
-  speed_mbps: 'speedMbps',
-  poe_w: 'poeW',
-  poe_class: 'poeClass',
-  asked_by: 'askedBy',
-};
+/** The field that a column holds, as differences name it. */
+function fieldIn(column: RunColumn): string {
+  const { field } = columnInfo(column);
+  return field === 'networkId' ? 'network' : field;
+}
 
 function FaultList({ rows }: { rows: PreviewRow[] }) {
   const faults = rows.flatMap((row) => row.faults.map((fault) => ({ row, fault })));

@@ -5,10 +5,10 @@ import { memo } from 'react';
 import type { Network } from '@/core/job/records/network';
 import { isLive, type Run } from '@/core/job/records/run';
 import { cellText } from '@/core/trade/runs/cells';
-import { LENGTH_COLUMNS, type RunColumn } from '@/core/trade/runs/runColumns';
+import { lengthIn, type RunColumn } from '@/core/trade/runs/runColumns';
 import { Button } from '../kit/Button';
 import { dashArray, networkInk } from '../kit/NetworkMark';
-import { HEADINGS, NAMES } from './columns';
+import { HEADINGS } from './columns';
 import { Cell } from './ScheduleCell';
 import { LISTS } from './ScheduleLists';
 
@@ -75,15 +75,11 @@ export const RunRow = memo(function RunRow({
           <Cell
             // A new value from elsewhere replaces what stands in the cell.
             key={values[at]}
-            name={`${NAMES[column]} of ${run.label}`}
+            name={`${HEADINGS[column].name} of ${run.label}`}
             value={values[at] ?? ''}
             cell={`${row}:${at}`}
             list={LISTS[column]}
-            hint={
-              LENGTH_COLUMNS[column]?.field === 'lengthMm' && routeText !== ''
-                ? `≈ ${Number(routeText).toFixed(1)}`
-                : ''
-            }
+            hint={lengthIn(column)?.field === 'lengthMm' && routeText !== '' ? `≈ ${Number(routeText).toFixed(1)}` : ''}
             look={`${column === 'label' ? 'font-bold font-mono' : ''} ${HEADINGS[column].align === 'right' ? 'text-right font-mono text-xs' : ''} ${isLive(run) || column === 'label' ? '' : 'text-soft'}`}
             onCommit={(text) => actions.commit(run, column, text)}
             onFocus={() => actions.select(run.id)}

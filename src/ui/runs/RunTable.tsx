@@ -8,7 +8,7 @@ import { runLengthMm } from '@/core/trade/runs/routeLength';
 import type { RunColumn } from '@/core/trade/runs/runColumns';
 import { useThumbed } from '../kit/useThumbed';
 import { useSession } from '../session/session';
-import { gridOf, HEADINGS, leastWidth, NAMES } from './columns';
+import { gridOf, HEADINGS, leastWidth } from './columns';
 import { EntryRow } from './EntryRow';
 import { RunRow } from './RunRow';
 import { ScheduleLists } from './ScheduleLists';
@@ -142,7 +142,7 @@ function HeadRow({ items, columns, view, onSort, chosen, onChoose }: TableProps)
         >
           <button
             type="button"
-            title={`Sort by ${NAMES[column].toLowerCase()}`}
+            title={`Sort by ${HEADINGS[column].name.toLowerCase()}`}
             className={`w-full truncate px-1.5 py-1 hover:bg-rule ${HEADINGS[column].align === 'right' ? 'text-right' : 'text-left'}`}
             onClick={() => onSort(column)}
           >

@@ -1,63 +1,46 @@
-import type { RunColumn } from '@/core/trade/runs/runColumns';
+import { columnWords, holdsFigure, RUN_COLUMNS, type RunColumn } from '@/core/trade/runs/runColumns';
 
-/** Heading and width of each column of the schedule; fractions share what is left. */
-export const HEADINGS: Record<RunColumn, { words: string; width: string; align?: 'right' }> = {
-  label: { words: 'Label', width: 'minmax(58px,0.6fr)' },
-  floor: { words: 'Floor', width: 'minmax(58px,0.6fr)' },
-  room: { words: 'Room', width: 'minmax(88px,1fr)' },
-  outlet: { words: 'Outlet', width: 'minmax(80px,0.9fr)' },
-  carries: { words: 'Carries', width: 'minmax(66px,0.5fr)' },
-  cable: { words: 'Cable', width: 'minmax(98px,0.9fr)' },
-  length_m: { words: 'm', width: '48px', align: 'right' },
-  length_ft: { words: 'ft', width: '48px', align: 'right' },
-  device: { words: 'Device', width: 'minmax(104px,1.3fr)' },
-  speed_mbps: { words: 'Mb/s', width: '52px', align: 'right' },
-  poe_w: { words: 'PoE W', width: '46px', align: 'right' },
-  poe_class: { words: 'Class', width: '46px', align: 'right' },
-  network: { words: 'Network', width: 'minmax(74px,0.8fr)' },
-  critical: { words: 'Critical', width: '48px' },
-  jacket: { words: 'Jacket', width: 'minmax(60px,0.6fr)' },
-  bundle: { words: 'Bundle', width: 'minmax(60px,0.6fr)' },
-  entry: { words: 'Entry', width: '58px' },
-  tail_m: { words: 'Tail m', width: '52px', align: 'right' },
-  tail_ft: { words: 'Tail ft', width: '52px', align: 'right' },
-  outlet_height_m: { words: 'High m', width: '54px', align: 'right' },
-  outlet_height_ft: { words: 'High ft', width: '54px', align: 'right' },
-  state: { words: 'State', width: '62px' },
-  origin: { words: 'Origin', width: '58px' },
-  scope: { words: 'Scope', width: '54px' },
-  asked_by: { words: 'Asked by', width: 'minmax(60px,0.7fr)' },
-  notes: { words: 'Notes', width: 'minmax(60px,0.9fr)' },
+/** Widths of columns; fractions share what is left. */
+const WIDTHS: Partial<Record<RunColumn, string>> = {
+  label: 'minmax(58px,0.6fr)',
+  floor: 'minmax(58px,0.6fr)',
+  room: 'minmax(88px,1fr)',
+  outlet: 'minmax(80px,0.9fr)',
+  carries: 'minmax(66px,0.5fr)',
+  cable: 'minmax(98px,0.9fr)',
+  length_m: '48px',
+  length_ft: '48px',
+  device: 'minmax(104px,1.3fr)',
+  speed_mbps: '52px',
+  poe_w: '46px',
+  poe_class: '46px',
+  network: 'minmax(74px,0.8fr)',
+  critical: '48px',
+  jacket: 'minmax(60px,0.6fr)',
+  bundle: 'minmax(60px,0.6fr)',
+  entry: '58px',
+  tail_m: '52px',
+  tail_ft: '52px',
+  outlet_height_m: '54px',
+  outlet_height_ft: '54px',
+  state: '62px',
+  origin: '58px',
+  scope: '54px',
+  asked_by: 'minmax(60px,0.7fr)',
+  notes: 'minmax(60px,0.9fr)',
 };
+type Heading = { words: string; name: string; width: string; align: 'left' | 'right' };
 
-export const NAMES: Record<RunColumn, string> = {
-  label: 'Label',
-  floor: 'Floor',
-  room: 'Room',
-  outlet: 'Outlet',
-  carries: 'Carries',
-  cable: 'Cable',
-  length_m: 'Length in metres',
-  length_ft: 'Length in feet',
-  device: 'Device',
-  speed_mbps: 'Speed in Mb/s',
-  poe_w: 'PoE watts',
-  poe_class: 'PoE class',
-  network: 'Network',
-  critical: 'Critical',
-  jacket: 'Jacket colour',
-  bundle: 'Bundle',
-  entry: 'Entry side',
-  tail_m: 'Free tail in metres',
-  tail_ft: 'Free tail in feet',
-  outlet_height_m: 'Height of the outlet in metres',
-  outlet_height_ft: 'Height of the outlet in feet',
-  state: 'State',
-  origin: 'Origin',
-  scope: 'Scope',
-  asked_by: 'Asked by',
-  notes: 'Notes',
+const headingOf = (column: RunColumn): Heading => {
+  const { name, short: words } = columnWords(column);
+  const [usual, align] = holdsFigure(column) ? (['52px', 'right'] as const) : (['minmax(60px,0.7fr)', 'left'] as const);
+  return { words, name, width: WIDTHS[column] ?? usual, align };
 };
+/** Heading, name and width of each column of the schedule. */
+export const HEADINGS = Object.fromEntries(RUN_COLUMNS.map((column) => [column, headingOf(column)])) as Record<
+  RunColumn,
+  Heading
+>;
 
 /** Sets of columns: what one looks at together. Each begins with the label and the room. */
 export const COLUMN_SETS = {

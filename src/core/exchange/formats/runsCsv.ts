@@ -4,7 +4,7 @@ import { exactLength } from '../../base/units/length';
 import type { Job } from '../../job/document/job';
 import { indexJob } from '../../job/document/jobIndex';
 import { cellText, scheduleColumns } from '../../trade/runs/cells';
-import { LENGTH_COLUMNS } from '../../trade/runs/runColumns';
+import { lengthIn } from '../../trade/runs/runColumns';
 
 /** The run schedule as CSV, every field a column: taken in again, it changes nothing. */
 export function runsCsv(job: Job): string {
@@ -12,7 +12,7 @@ export function runsCsv(job: Job): string {
   const rows = indexJob(job).runsInOrder.map((run) => {
     const network = run.networkId === null ? null : (job.networks[run.networkId] ?? null);
     return columns.map((column) => {
-      const length = LENGTH_COLUMNS[column];
+      const length = lengthIn(column);
       if (!length) return csvCell(cellText(run, network, column));
       const mm = run[length.field];
       return mm === null ? '' : exactLength(mm, length.unit);

@@ -5,8 +5,7 @@ import { indexJob } from '../../job/document/jobIndex';
 import { isLive, isUntraced, type Run } from '../../job/records/run';
 import { cellText } from '../../trade/runs/cells';
 import { runLengthMm } from '../../trade/runs/routeLength';
-import type { RunColumn } from '../../trade/runs/runColumns';
-import { LENGTH_COLUMNS } from '../../trade/runs/runColumns';
+import { columnInfo, holdsFigure, type RunColumn } from '../../trade/runs/runColumns';
 import type { Snag } from '../snags/snag';
 
 /** How far a run is, as one word: landed stands between pulled and tested. */
@@ -117,19 +116,11 @@ export function arrangeRuns(job: Job, view: ScheduleView, snags: Snags = null): 
   const words = wordsIn(view.text);
   if (words.length > 0) runs = runs.filter(holds(job, view.text, words));
   if (view.sort !== 'label' || view.falling) {
-    const length = LENGTH_COLUMNS[view.sort];
-    const numeric = (run: Run) =>
-      length?.field === 'lengthMm'
-        ? (runLengthMm(job, run) ?? -1)
-        : length
-          ? (run[length.field] ?? -1)
-          : view.sort === 'speed_mbps'
-            ? (run.speedMbps ?? -1)
-            : view.sort === 'poe_w'
-              ? run.poeW
-              : view.sort === 'poe_class'
-                ? (run.poeClass ?? -1)
-                : null;
+    const { field } = columnInfo(view.sort);
+    const numeric = (run: Run): number | null => {
+      if (field === 'lengthMm') return runLengthMm(job, run) ?? -1;
+      return holdsFigure(view.sort) ? Number(run[field] ?? -1) : null;
+    };
     const keyed = runs.map((run) => {
       const network = run.networkId === null ? null : (job.networks[run.networkId] ?? null);
       return { run, number: numeric(run), text: cellText(run, network, view.sort) };

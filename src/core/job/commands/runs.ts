@@ -7,6 +7,7 @@ import { keyMap } from '../document/keyMaps';
 import { Id, line, name } from '../records/fields';
 import { networkNamed } from '../records/network';
 import { Run } from '../records/run';
+import { changesOf } from './changesOf';
 import { commandKind } from './command';
 import { freeLandings } from './freeLandings';
 import { freeId, lookUp, mustBeNew } from './lookUp';
@@ -14,38 +15,13 @@ import { removeRows } from './removeRows';
 
 const MOST = 20_000;
 
-/** What a person says about a run. The network is given by name and made when it is new. */
-export const RunFields = z.strictObject({
-  label: name(40),
-  floor: Run.shape.floor.unwrap(),
-  room: Run.shape.room.unwrap(),
-  outlet: Run.shape.outlet.unwrap(),
-  carries: Run.shape.carries.unwrap(),
-  cable: Run.shape.cable.unwrap(),
-  lengthMm: Run.shape.lengthMm.unwrap(),
-  device: Run.shape.device.unwrap(),
-  speedMbps: Run.shape.speedMbps.unwrap(),
-  poeW: Run.shape.poeW.unwrap(),
-  poeClass: Run.shape.poeClass.unwrap(),
-  network: line(80),
-  critical: z.boolean(),
-  jacket: Run.shape.jacket.unwrap(),
-  bundle: Run.shape.bundle.unwrap(),
-  entry: Run.shape.entry.unwrap(),
-  tailMm: Run.shape.tailMm.unwrap(),
-  outletHeightMm: Run.shape.outletHeightMm.unwrap(),
-  state: Run.shape.state.unwrap(),
-  origin: Run.shape.origin.unwrap(),
-  scope: Run.shape.scope.unwrap(),
-  askedBy: Run.shape.askedBy.unwrap(),
-  notes: Run.shape.notes.unwrap(),
-});
-export type RunFields = z.infer<typeof RunFields>;
-const RunChanges = RunFields.partial();
+const { networkId: _, ...plain } = changesOf(Run).shape;
+/** What a person says about a run, as far as it changes. The network is given by name and made when it is new. */
+export const RunChanges = z.strictObject({ ...plain, label: name(40), network: line(80) }).partial();
 export type RunChanges = z.infer<typeof RunChanges>;
 
 /** A run to be added: an id and a label, the other fields as far as they are known. */
-export const RunEntry = RunChanges.extend({ id: Id, label: RunFields.shape.label });
+export const RunEntry = RunChanges.extend({ id: Id, label: name(40) });
 export type RunEntry = z.infer<typeof RunEntry>;
 
 /** Networks by name, those that this command made among them. */

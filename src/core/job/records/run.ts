@@ -45,6 +45,188 @@ export const Run = z
   .meta({ id: 'Run' });
 export type Run = z.infer<typeof Run>;
 
+/** What a field of a run is called on screens and in lists. */
+export type FieldWords = {
+  /** Its column in files. A length has two, with its unit behind: `_m` and `_ft`. */
+  column: string;
+  name: string;
+  /** Over a narrow column. */
+  short: string;
+  /** What lists call it in English, German, French, Spanish and Dutch. Case, accents, spaces and signs do not count. */
+  headings: string;
+  isLength?: true;
+};
+
+/** All fields of a run but its id, in the order of their columns; a network goes by its name. Of two with one heading the earlier is taken. */
+export const RUN_FIELDS = {
+  label: {
+    column: 'label',
+    name: 'Label',
+    short: 'Label',
+    headings:
+      'label, cable no, cable number, cable id, cable label, cable nr, run, run label, run no, run id, drop, drop no, ' +
+      'drop id, tag, circuit id, id, no, nr, number, name, kabel nr, kabelnummer, kabel id, bezeichnung, beschriftung, ' +
+      'kennung, nummer, n, numero, numero de cable, n de cable, repere, etiquette, reference, cable n, etiqueta, ' +
+      'identificador, referencia, kabellabel',
+  },
+  floor: {
+    column: 'floor',
+    name: 'Floor',
+    short: 'Floor',
+    headings:
+      'floor, level, storey, story, etage, stockwerk, geschoss, ebene, niveau, planta, piso, nivel, verdieping, ' +
+      'bouwlaag',
+  },
+  room: {
+    column: 'room',
+    name: 'Room',
+    short: 'Room',
+    headings:
+      'room, location, place, area, space, raum, zimmer, ort, standort, raumname, piece, salle, local, emplacement, ' +
+      'lieu, sala, habitacion, ubicacion, cuarto, lugar, ruimte, kamer, locatie, plaats',
+  },
+  outlet: {
+    column: 'outlet',
+    name: 'Outlet',
+    short: 'Outlet',
+    headings:
+      'outlet, jack, faceplate, wall plate, position, socket, outlet id, dose, anschlussdose, auslass, steckdose, ' +
+      'anschluss, prise, boitier, toma, roseta, aansluiting, contactdoos, wandcontactdoos, wcd',
+  },
+  carries: {
+    column: 'carries',
+    name: 'Carries',
+    short: 'Carries',
+    headings: 'carries, signal, media, medium, service, dienst, senal, servicio, signaal',
+  },
+  cable: {
+    column: 'cable',
+    name: 'Cable',
+    short: 'Cable',
+    headings:
+      'cable, cable type, type, category, cat, kabel, kabeltyp, kabelart, typ, kategorie, type de cable, categorie, ' +
+      'tipo, tipo de cable, categoria, kabeltype, kabelsoort',
+  },
+  lengthMm: {
+    column: 'length',
+    name: 'Length',
+    short: '',
+    headings:
+      'length, len, cable length, distance, lange, laenge, kabellange, kabellaenge, longueur, longitud, largo, lengte, ' +
+      'kabellengte',
+    isLength: true,
+  },
+  device: {
+    column: 'device',
+    name: 'Device',
+    short: 'Device',
+    headings:
+      'device, equipment, connected device, end device, endpoint, use, gerat, geraet, endgerat, endgeraet, verwendung, ' +
+      'appareil, equipement, dispositivo, equipo, aparato, apparaat, toestel',
+  },
+  speedMbps: {
+    column: 'speed_mbps',
+    name: 'Speed in Mb/s',
+    short: 'Mb/s',
+    headings:
+      'speed, speed mbps, mbps, rate, data rate, link speed, bandwidth, geschwindigkeit, datenrate, tempo, debit, ' +
+      'vitesse, velocidad, snelheid, bandbreedte, bandbreite',
+  },
+  poeW: {
+    column: 'poe_w',
+    name: 'PoE watts',
+    short: 'PoE W',
+    headings: 'poe, poe w, poe watts, watts, watt, power, leistung, puissance, potencia, vermogen',
+  },
+  poeClass: {
+    column: 'poe_class',
+    name: 'PoE class',
+    short: 'Class',
+    headings: 'poe class, power class, class, poe klasse, klasse, classe poe, classe, clase poe, clase',
+  },
+  networkId: {
+    column: 'network',
+    name: 'Network',
+    short: 'Network',
+    headings: 'network, vlan, subnet, network name, netz, netzwerk, reseau, red, netwerk',
+  },
+  critical: {
+    column: 'critical',
+    name: 'Critical',
+    short: 'Critical',
+    headings:
+      'critical, important, priority, kritisch, wichtig, critique, prioritaire, critico, importante, kritiek, ' +
+      'belangrijk',
+  },
+  jacket: {
+    column: 'jacket',
+    name: 'Jacket colour',
+    short: 'Jacket',
+    headings:
+      'jacket, colour, color, jacket colour, jacket color, farbe, kabelfarbe, mantelfarbe, couleur, gaine, ' +
+      'color de cubierta, cubierta, kleur, mantelkleur',
+  },
+  bundle: {
+    column: 'bundle',
+    name: 'Bundle',
+    short: 'Bundle',
+    headings: 'bundle, group, bundel, buendel, gruppe, faisceau, groupe, haz, grupo, groep',
+  },
+  entry: {
+    column: 'entry',
+    name: 'Entry side',
+    short: 'Entry',
+    headings: 'entry, entry side, einfuhrung, einfuehrung, entree, entrada, invoer',
+  },
+  tailMm: {
+    column: 'tail',
+    name: 'Free tail',
+    short: 'Tail',
+    headings: 'tail, free tail, slack, reserve, mou, reserva, overlengte',
+    isLength: true,
+  },
+  outletHeightMm: {
+    column: 'outlet_height',
+    name: 'Height of the outlet',
+    short: 'High',
+    headings: 'outlet height, height, hohe, hoehe, hauteur, altura, hoogte',
+    isLength: true,
+  },
+  state: {
+    column: 'state',
+    name: 'State',
+    short: 'State',
+    headings: 'state, status, zustand, etat, statut, estado, toestand',
+  },
+  origin: {
+    column: 'origin',
+    name: 'Origin',
+    short: 'Origin',
+    headings: 'origin, existing, herkunft, bestand, origine, existant, origen, existente, herkomst, bestaand',
+  },
+  scope: {
+    column: 'scope',
+    name: 'Scope',
+    short: 'Scope',
+    headings: 'scope, phase, when, umfang, fase, portee, alcance',
+  },
+  askedBy: {
+    column: 'asked_by',
+    name: 'Asked by',
+    short: 'Asked by',
+    headings: 'asked by, wish, requested by, wunsch, souhait, deseo, wens',
+  },
+  notes: {
+    column: 'notes',
+    name: 'Notes',
+    short: 'Notes',
+    headings:
+      'notes, note, remarks, remark, comment, comments, bemerkung, bemerkungen, notiz, notizen, kommentar, anmerkung, ' +
+      'remarque, remarques, commentaire, notas, nota, observaciones, comentario, comentarios, opmerking, opmerkingen, ' +
+      'notitie',
+  },
+} as const satisfies Record<Exclude<keyof Run, 'id'>, FieldWords>;
+
 export const isNow = (run: Run): boolean => run.scope === 'now';
 /** A run of this job with a device on it; the others wait unpatched unless asked for. */
 export const isLive = (run: Run): boolean => run.device !== '' && isNow(run);

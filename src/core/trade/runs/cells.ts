@@ -5,34 +5,21 @@ import type { RunChanges, RunEntry } from '../../job/commands/runs';
 import type { Network } from '../../job/records/network';
 import type { Run } from '../../job/records/run';
 import { readRunRow } from './readRunRow';
-import { LENGTH_COLUMNS, RUN_COLUMNS, type RunColumn } from './runColumns';
+import { columnInfo, lengthIn, RUN_COLUMNS, type RunColumn } from './runColumns';
 
 /** Columns of the run schedule on the screen, in order, lengths in the job's units. */
 export const scheduleColumns = (units: Units): RunColumn[] =>
-  RUN_COLUMNS.filter((column) => LENGTH_COLUMNS[column]?.unit !== (units === 'metric' ? 'ft' : 'm'));
+  RUN_COLUMNS.filter((column) => lengthIn(column)?.unit !== (units === 'metric' ? 'ft' : 'm'));
 
 /** What stands in a cell of the schedule, as a person would type it. */
 export function cellText(run: Run, network: Network | null, column: RunColumn): string {
-  const length = LENGTH_COLUMNS[column];
+  const length = lengthIn(column);
   if (length) return lengthToField(run[length.field], length.unit === 'm' ? 'metric' : 'imperial');
-  switch (column) {
-    case 'speed_mbps':
-      return run.speedMbps === null ? '' : String(run.speedMbps);
-    case 'poe_w':
-      return run.poeW === null ? '' : String(run.poeW);
-    case 'poe_class':
-      return run.poeClass === null ? '' : String(run.poeClass);
-    case 'network':
-      return network?.name ?? '';
-    case 'critical':
-      return run.critical ? 'yes' : '';
-    case 'entry':
-      return run.entry ?? '';
-    case 'asked_by':
-      return run.askedBy;
-    default:
-      return run[column as 'label'];
-  }
+  const { field } = columnInfo(column);
+  if (field === 'networkId') return network?.name ?? '';
+  const value = run[field];
+  if (typeof value === 'boolean') return value ? 'yes' : '';
+  return value === null ? '' : String(value);
 }
 
 export type CellsRead = { commands: Command[]; faults: string[] };

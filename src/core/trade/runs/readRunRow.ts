@@ -1,10 +1,10 @@
 import { plainCell } from '../../base/text/csvCell';
 import { parseLength } from '../../base/units/length';
-import { type RunChanges, RunFields } from '../../job/commands/runs';
-import { CARRIES, ENTRY_SIDES, ORIGINS, RUN_STATES, SCOPES } from '../../job/records/run';
+import { RunChanges } from '../../job/commands/runs';
+import { CARRIES, ORIGINS, RUN_STATES, Run, SCOPES } from '../../job/records/run';
 import { carriesOfCable } from './carriesOfCable';
 import { CARRIES_WORDS, ORIGIN_WORDS, SCOPE_WORDS, STATE_WORDS } from './cellWords';
-import { type ColumnMap, LENGTH_COLUMNS, type RunColumn } from './runColumns';
+import { type ColumnMap, choicesOf, columnInfo, holdsFigure, holdsYesNo, lengthIn, type RunColumn } from './runColumns';
 
 /** What is wrong with one cell: which field, what stands there, what was expected. */
 export type RowFault = { field: RunColumn | 'row'; found: string; expected: string };
@@ -35,24 +35,10 @@ const ROUGHLY = /^(?:~|≈|±|ca\.?|c\.|circa|approx\.?|about|etwa|env\.?|aprox\
 const number = (text: string): number => (/^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : Number.NaN);
 const fail = (expected: string): Read => ({ ok: false, expected });
 
-function readText(
-  field:
-    | 'label'
-    | 'floor'
-    | 'room'
-    | 'outlet'
-    | 'cable'
-    | 'device'
-    | 'network'
-    | 'jacket'
-    | 'bundle'
-    | 'askedBy'
-    | 'notes',
-  cell: string,
-): Read {
+function readText(field: keyof RunChanges, cell: string): Read {
   // A line end inside a quoted cell becomes a space: records hold single lines.
   const text = plainCell(cell).replace(/\s+/g, ' ').trim();
-  const checked = RunFields.shape[field].safeParse(text);
+  const checked = RunChanges.shape[field].safeParse(text);
   if (checked.success) return { ok: true, value: { [field]: text } };
   return fail(
     field === 'label' && text === ''
@@ -68,7 +54,7 @@ const LENGTH_LIMITS = {
   outletHeightMm: { least: 0, most: 20_000, such: 300 },
 };
 
-function readLength(cell: string, { field, unit }: NonNullable<(typeof LENGTH_COLUMNS)[RunColumn]>): Read {
+function readLength(cell: string, { field, unit }: NonNullable<ReturnType<typeof lengthIn>>): Read {
   if (cell === '') return { ok: true, value: { [field]: null } };
   const { least, most, such } = LENGTH_LIMITS[field];
   const mm = parseLength(cell.replace(ROUGHLY, ''), unit);
@@ -129,49 +115,49 @@ function readPoeClass(cell: string): Read {
   return digit ? { ok: true, value: { poeClass: Number(digit) } } : fail('a power class from 0 to 8, or nothing');
 }
 
-function readCell(field: RunColumn, raw: string): Read {
+function readYesNo(field: keyof RunChanges, word: string): Read {
+  if (YES.has(word)) return { ok: true, value: { [field]: true } };
+  return NO.has(word) ? { ok: true, value: { [field]: false } } : fail('yes or no');
+}
+
+function readFigure(field: keyof RunChanges, cell: string): Read {
+  const value = cell === '' ? null : number(cell.replace(ROUGHLY, ''));
+  const checked = RunChanges.shape[field].safeParse(value);
+  if (checked.success) return { ok: true, value: { [field]: value } };
+  return fail(checked.error.issues[0]?.message.replace(/^expected /, '') ?? 'a figure');
+}
+
+/** What is read in a way of its own: lists say it in more words than ours. */
+const OWN_WAYS: Partial<Record<RunColumn, (cell: string, word: string) => Read>> = {
+  speed_mbps: readSpeed,
+  poe_w: readPower,
+  poe_class: readPoeClass,
+  carries: (_, word) => readWord('carries', CARRIES_WORDS[word] ?? word, CARRIES, 'ethernet'),
+  state: (_, word) => readWord('state', STATE_WORDS[word] ?? word, RUN_STATES, 'wanted'),
+  // `Existing: yes`.
+  origin: (_, word) =>
+    readWord('origin', YES.has(word) ? 'found' : NO.has(word) ? 'new' : (ORIGIN_WORDS[word] ?? word), ORIGINS, 'new'),
+  scope: (_, word) => readWord('scope', SCOPE_WORDS[word] ?? word, SCOPES, 'now'),
+};
+
+/** What a run has where nothing is said. */
+const BLANK = Run.parse({ id: 'blank', label: '-' });
+
+/** By the schema of its field, unless lists say it in words of their own. */
+function readCell(column: RunColumn, raw: string): Read {
   const cell = raw.trim();
   const word = cell.toLowerCase();
-  const length = LENGTH_COLUMNS[field];
+  const length = lengthIn(column);
   if (length) return readLength(cell, length);
-  switch (field) {
-    case 'speed_mbps':
-      return readSpeed(cell);
-    case 'poe_w':
-      return readPower(cell);
-    case 'poe_class':
-      return readPoeClass(cell);
-    case 'critical':
-      if (YES.has(word)) return { ok: true, value: { critical: true } };
-      return NO.has(word) ? { ok: true, value: { critical: false } } : fail('yes or no');
-    case 'carries':
-      return readWord('carries', CARRIES_WORDS[word] ?? word, CARRIES, 'ethernet');
-    case 'entry':
-      return readWord('entry', word, ENTRY_SIDES, null);
-    case 'state':
-      return readWord('state', STATE_WORDS[word] ?? word, RUN_STATES, 'wanted');
-    case 'origin':
-      // `Existing: yes`.
-      if (YES.has(word)) return { ok: true, value: { origin: 'found' } };
-      return readWord('origin', NO.has(word) ? 'new' : (ORIGIN_WORDS[word] ?? word), ORIGINS, 'new');
-    case 'scope':
-      return readWord('scope', SCOPE_WORDS[word] ?? word, SCOPES, 'now');
-    case 'asked_by':
-      return readText('askedBy', raw);
-    case 'label':
-    case 'floor':
-    case 'room':
-    case 'outlet':
-    case 'cable':
-    case 'device':
-    case 'network':
-    case 'jacket':
-    case 'bundle':
-    case 'notes':
-      return readText(field, raw);
-    default:
-      return fail('a column that is known');
-  }
+  const own = OWN_WAYS[column];
+  if (own) return own(cell, word);
+  const { field } = columnInfo(column);
+  if (field === 'networkId') return readText('network', raw);
+  if (holdsYesNo(column)) return readYesNo(field, word);
+  if (holdsFigure(column)) return readFigure(field, cell);
+  const choices = choicesOf(column);
+  if (choices) return readWord(field, word, choices, BLANK[field] as string | null);
+  return readText(field, raw);
 }
 
 /** Read one row by the column map. Cells that the row does not have are passed over, so that they change nothing. */
