@@ -1,6 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { plannedJob } from '../../scripts/lib/benchJob';
+import { slowness } from '../../scripts/lib/slowness';
 import { GET as file } from '../../src/app/api/jobs/[id]/files/[file]/route';
 import { writeJobFile } from '../../src/core/exchange/formats/jobFile';
 import type { Job } from '../../src/core/job/document/job';
@@ -124,7 +125,8 @@ describe('a file that is brought', () => {
     const reason = (outcome as PromiseRejectedResult).reason as Error;
     expect(reason.name, reason.stack ?? '').toBe('Refusal');
     expect(reason.message).toMatch(words);
-    expect(longest).toBeLessThan(1000);
+    // Read in this thread it would be many seconds; a machine that is slow now has more time for the little that is left.
+    expect(longest).toBeLessThan(1000 * slowness());
   });
 
   it('comes in as before: a job file, a port map, a pack', async () => {
