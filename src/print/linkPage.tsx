@@ -8,6 +8,7 @@ import type { Job } from '../core/job/document/job';
 import { indexJob } from '../core/job/document/jobIndex';
 import { tablesThat } from '../core/job/document/tables';
 import { buildPlan } from '../core/trade/build/buildPlan';
+import { noStepsWords, WHO_CAUTIONS } from '../core/trade/build/buildWords';
 import { PURPOSE_WORDS, type Purpose } from '../core/trade/people/people';
 import { type ProofState, proofOf } from '../core/trade/testing/proof';
 import { handoverHtml } from './handoverHtml';
@@ -31,13 +32,13 @@ export type LinkPageGiven = {
   said: string;
 };
 
-/** So much of a list is shown at once: a page for a phone. */
+/** Rows shown at once: the page is read on a phone. */
 const MOST_SHOWN = 60;
-/** The order is good enough soon: this is a list to tick, not a plan to choose. */
+/** A short search is enough: this is a checklist, not a choice of plans. */
 const LIMITS = stepLimits(2_000);
 
 /**
- * The page that a link leads to. It needs no scripts, and holds what the link is for and nothing else of the job.
+ * The page of a shared link. It needs no scripts, and shows only the part of the job that the link is for.
  */
 export function linkPage(given: LinkPageGiven): string {
   const { job, root, about, purpose, rackId } = given;
@@ -46,7 +47,7 @@ export function linkPage(given: LinkPageGiven): string {
   return purpose === 'build' ? frame(given, <BuildList {...given} />) : frame(given, <TestList {...given} />);
 }
 
-/** To read and trace it needs no contacts and no points that are open between the firm and its client. */
+/** Tracing needs no contacts and no open items between the firm and its client. */
 const PRIVATE = tablesThat((table) => table.private);
 const withoutPrivate = (job: Job): Job => ({ ...job, ...Object.fromEntries(PRIVATE.map((table) => [table, {}])) });
 
@@ -81,7 +82,7 @@ function frame({ job, root, purpose, whom, until, said }: LinkPageGiven, list: R
   });
 }
 
-/** One thing to do, and to say that it is done. @param fields what the form sends beside the button */
+/** One item of the list, with the form that reports it. @param fields sent together with the button */
 function Task(given: { title: string; fields: Record<string, string>; about: ReactNode; buttons: ReactNode }) {
   const { title, fields, about, buttons } = given;
   return (
@@ -109,17 +110,10 @@ const Choice = ({ name, value, main, words }: { name: string; value: string; mai
   </button>
 );
 
-/** Who alone may do a step, where that is not anybody. */
-const WHO_WORDS: Partial<Record<string, string>> = {
-  electrician: 'For a licensed electrician, by local code. Do not do this yourself.',
-  two: 'A lift for two.',
-};
-
 function BuildList({ job, today }: LinkPageGiven) {
   const plan = buildPlan(today, job, LIMITS);
   const open = plan.planned.filter(({ key }) => (plan.tickOf.get(key)?.state ?? 'stuck') === 'stuck');
-  if (open.length === 0)
-    return <p>{plan.steps.length === 0 ? 'Nothing is to be done: what stands today is the plan.' : 'All is done.'}</p>;
+  if (open.length === 0) return <p>{noStepsWords(plan.steps.length)}</p>;
   const shown = open.slice(0, MOST_SHOWN);
   return (
     <>
@@ -128,7 +122,7 @@ function BuildList({ job, today }: LinkPageGiven) {
         {shown.map(({ key, entry: { step, action } }) => {
           const ways = [step.from && `out of ${step.from}`, step.to && `into ${step.to}`].filter(Boolean);
           const where = ways.length > 0 ? ways.join(', ') : (step.place ?? '');
-          const who = WHO_WORDS[step.who];
+          const caution = WHO_CAUTIONS[step.who];
           return (
             <Task
               key={key}
@@ -137,7 +131,8 @@ function BuildList({ job, today }: LinkPageGiven) {
               about={
                 <>
                   {where !== '' && <p>{where}</p>}
-                  {who && <p className="wont">{who}</p>}
+                  {step.caution !== '' && <p className="wont">{step.caution}</p>}
+                  {caution && <p className="wont">{caution}</p>}
                   {plan.tickOf.get(key)?.state === 'stuck' && <p className="wont">Stuck.</p>}
                 </>
               }
@@ -156,7 +151,7 @@ function BuildList({ job, today }: LinkPageGiven) {
   );
 }
 
-/** What is to be done first stands first. */
+/** Failed and untested runs come first. */
 const PROOF_ORDER: readonly ProofState[] = ['failed', 'not tested', 'incomplete', 'not judged', 'accepted', 'passed'];
 
 function TestList({ job, find }: LinkPageGiven) {
@@ -180,12 +175,12 @@ function TestList({ job, find }: LinkPageGiven) {
         </form>
       </search>
       <p className="soft">
-        Passed here says that the wires go through from end to end, and no more. Values of a certification come in by
-        the file of its tester.
+        “Passed” here means continuity from end to end and nothing more. Certification results are imported from the
+        file of the tester.
       </p>
-      <h2>Runs, those to be tested first</h2>
+      <h2>Runs, failed and untested first</h2>
       {shown.length === 0 ? (
-        <p>No run is so.</p>
+        <p>No runs match.</p>
       ) : (
         <ul>
           {shown.map(({ run, line, proof }) => {

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { stepLimits } from '../../src/core/base/solve/limits';
 import { cabinetOfJob, copyOfJob } from '../../src/core/exchange/copies/partOfJob';
 import type { Job } from '../../src/core/job/document/job';
 import { clashes } from '../../src/core/job/document/verify';
 import { contacts } from '../../src/core/job/records/contact';
 import { results } from '../../src/core/job/records/result';
+import { buildPlan } from '../../src/core/trade/build/buildPlan';
+import { WHO_CAUTIONS } from '../../src/core/trade/build/buildWords';
 import type { Purpose } from '../../src/core/trade/people/people';
 import { type LinkPageGiven, linkPage } from '../../src/print/linkPage';
 import { ostermoor, quillback, tarnbrook } from '../support/jobs';
@@ -68,6 +71,11 @@ describe('the page of a link', () => {
     const html = given(ostermoor('plan'), 'build', { today: ostermoor('today') });
     expect(html).toContain('value="done"');
     expect(html).not.toContain('<script');
+    const { planned } = buildPlan(ostermoor('today'), ostermoor('plan'), stepLimits(2_000));
+    const steps = planned.slice(0, 60).map(({ entry }) => entry.step);
+    const cautions = new Set(steps.flatMap(({ caution, who }) => [caution, WHO_CAUTIONS[who] ?? '']).filter(Boolean));
+    expect(cautions.size).toBeGreaterThan(1);
+    for (const caution of cautions) expect(html).toContain(caution);
   });
 });
 

@@ -6,6 +6,7 @@ import { formatMinutes } from '@/core/base/units/minutes';
 import { otherwise, type Ticking, tickCommands } from '@/core/trade/build/asBuilt';
 import type { BuildPapers } from '@/core/trade/build/buildPapers';
 import type { Planned } from '@/core/trade/build/buildPlan';
+import { noStepsWords, WHO_CAUTIONS } from '@/core/trade/build/buildWords';
 import { estimateWords } from '@/core/trade/build/estimate';
 import { Button } from '../kit/Button';
 import { nowHere } from '../kit/nowHere';
@@ -69,9 +70,7 @@ export function WorkView() {
           job={job}
         />
       ) : (
-        <p className="text-base">
-          {plan.steps.length === 0 ? 'Nothing is to be done: what stands today is the plan.' : 'All is done.'}
-        </p>
+        <p className="text-base">{noStepsWords(plan.steps.length)}</p>
       )}
       {open.length > 1 && (
         <section aria-label="What comes next">
@@ -194,10 +193,7 @@ function StepCard({
         <dd>{oneDigit(one.minutes)} min</dd>
       </dl>
       {step.caution !== '' && <p className="font-semibold text-bite">{step.caution}</p>}
-      {step.who === 'two' && <p className="font-semibold text-bite">A lift for two.</p>}
-      {step.who === 'electrician' && (
-        <p className="font-semibold text-bite">For a licensed electrician, by local code. Do not do this yourself.</p>
-      )}
+      {WHO_CAUTIONS[step.who] && <p className="font-semibold text-bite">{WHO_CAUTIONS[step.who]}</p>}
       <Photographs about={step.id} of={step.words.slice(0, 90)} />
       {step.photograph && action !== 'fetch' && (
         <label className="flex min-h-12 items-center gap-2 border border-strong px-3">
