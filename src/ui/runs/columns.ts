@@ -1,6 +1,6 @@
-import { columnWords, holdsFigure, RUN_COLUMNS, type RunColumn } from '@/core/trade/runs/runColumns';
+import { columnWords, RUN_COLUMNS, type RunColumn, rangeOf } from '@/core/trade/runs/runColumns';
 
-/** Widths of columns; fractions share what is left. */
+/** Widths that differ from the usual one; fractions share the rest. */
 const WIDTHS: Partial<Record<RunColumn, string>> = {
   label: 'minmax(58px,0.6fr)',
   floor: 'minmax(58px,0.6fr)',
@@ -11,7 +11,6 @@ const WIDTHS: Partial<Record<RunColumn, string>> = {
   length_m: '48px',
   length_ft: '48px',
   device: 'minmax(104px,1.3fr)',
-  speed_mbps: '52px',
   poe_w: '46px',
   poe_class: '46px',
   network: 'minmax(74px,0.8fr)',
@@ -19,21 +18,19 @@ const WIDTHS: Partial<Record<RunColumn, string>> = {
   jacket: 'minmax(60px,0.6fr)',
   bundle: 'minmax(60px,0.6fr)',
   entry: '58px',
-  tail_m: '52px',
-  tail_ft: '52px',
   outlet_height_m: '54px',
   outlet_height_ft: '54px',
   state: '62px',
   origin: '58px',
   scope: '54px',
-  asked_by: 'minmax(60px,0.7fr)',
   notes: 'minmax(60px,0.9fr)',
 };
+
 type Heading = { words: string; name: string; width: string; align: 'left' | 'right' };
 
 const headingOf = (column: RunColumn): Heading => {
   const { name, short: words } = columnWords(column);
-  const [usual, align] = holdsFigure(column) ? (['52px', 'right'] as const) : (['minmax(60px,0.7fr)', 'left'] as const);
+  const [usual, align] = rangeOf(column) ? (['52px', 'right'] as const) : (['minmax(60px,0.7fr)', 'left'] as const);
   return { words, name, width: WIDTHS[column] ?? usual, align };
 };
 /** Heading, name and width of each column of the schedule. */

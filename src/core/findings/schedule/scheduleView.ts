@@ -5,7 +5,7 @@ import { indexJob } from '../../job/document/jobIndex';
 import { isLive, isUntraced, type Run } from '../../job/records/run';
 import { cellText } from '../../trade/runs/cells';
 import { runLengthMm } from '../../trade/runs/routeLength';
-import { columnInfo, holdsFigure, type RunColumn } from '../../trade/runs/runColumns';
+import { columnInfo, type RunColumn, rangeOf } from '../../trade/runs/runColumns';
 import type { Snag } from '../snags/snag';
 
 /** How far a run is, as one word: landed stands between pulled and tested. */
@@ -119,7 +119,7 @@ export function arrangeRuns(job: Job, view: ScheduleView, snags: Snags = null): 
     const { field } = columnInfo(view.sort);
     const numeric = (run: Run): number | null => {
       if (field === 'lengthMm') return runLengthMm(job, run) ?? -1;
-      return holdsFigure(view.sort) ? Number(run[field] ?? -1) : null;
+      return rangeOf(view.sort) ? Number(run[field] ?? -1) : null;
     };
     const keyed = runs.map((run) => {
       const network = run.networkId === null ? null : (job.networks[run.networkId] ?? null);

@@ -45,19 +45,23 @@ export const Run = z
   .meta({ id: 'Run' });
 export type Run = z.infer<typeof Run>;
 
-/** What a field of a run is called on screens and in lists. */
+/** The names of a field of a run, on screen and in cable lists. */
 export type FieldWords = {
-  /** Its column in files. A length has two, with its unit behind: `_m` and `_ft`. */
+  /** Its column in our CSV files. A length has one column for each unit: `_m` and `_ft`. */
   column: string;
   name: string;
-  /** Over a narrow column. */
+  /** The heading of a narrow column. */
   short: string;
-  /** What lists call it in English, German, French, Spanish and Dutch. Case, accents, spaces and signs do not count. */
+  /**
+   * Headings that cable lists use for it in English, German, French, Spanish and Dutch. Case, accents, spaces and signs are
+   * ignored. When two fields share a heading, the first one gets it.
+   */
   headings: string;
-  isLength?: true;
+  /** Lengths only: an example for error messages, mm. */
+  exampleMm?: number;
 };
 
-/** All fields of a run but its id, in the order of their columns; a network goes by its name. Of two with one heading the earlier is taken. */
+/** Every field of a run except its id, in column order. The network is shown by its name. */
 export const RUN_FIELDS = {
   label: {
     column: 'label',
@@ -114,7 +118,7 @@ export const RUN_FIELDS = {
     headings:
       'length, len, cable length, distance, lange, laenge, kabellange, kabellaenge, longueur, longitud, largo, lengte, ' +
       'kabellengte',
-    isLength: true,
+    exampleMm: 22_500,
   },
   device: {
     column: 'device',
@@ -183,14 +187,14 @@ export const RUN_FIELDS = {
     name: 'Free tail',
     short: 'Tail',
     headings: 'tail, free tail, slack, reserve, mou, reserva, overlengte',
-    isLength: true,
+    exampleMm: 1500,
   },
   outletHeightMm: {
     column: 'outlet_height',
     name: 'Height of the outlet',
     short: 'High',
     headings: 'outlet height, height, hohe, hoehe, hauteur, altura, hoogte',
-    isLength: true,
+    exampleMm: 300,
   },
   state: {
     column: 'state',

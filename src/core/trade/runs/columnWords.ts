@@ -1,8 +1,5 @@
 import { RUN_FIELDS } from '../../job/records/run';
 
-type Fields = typeof RUN_FIELDS;
-/** A field as headings name it; lengths are told apart by their unit. */
-type HeadingField = Fields[keyof Fields]['column'];
 /** A heading without case, accents, spaces and signs. */
 const plain = (text: string): string =>
   text
@@ -12,7 +9,7 @@ const plain = (text: string): string =>
     .replace(/ß/g, 'ss')
     .replace(/[^a-z0-9]/g, '');
 
-const FIELD_OF = new Map<string, HeadingField>(
+const COLUMN_OF = new Map<string, string>(
   Object.values(RUN_FIELDS).flatMap(({ column, headings }) =>
     headings.split(',').map((word) => [plain(word), column] as const),
   ),
@@ -27,12 +24,12 @@ const IN_FEET = /^(ft|feet|foot|fuss|pieds?|pies?|voet)/i;
  * What a heading says.
  * @returns null when no list has such a word; `unit` only where the heading tells it
  */
-export function readHeading(heading: string): { field: HeadingField; unit: 'm' | 'ft' | null } | null {
+export function readHeading(heading: string): { column: string; unit: 'm' | 'ft' | null } | null {
   const text = heading.trim();
   const tail = UNIT.exec(text)?.[1] ?? null;
   const unit = tail === null ? null : IN_FEET.test(tail) ? 'ft' : /^m(?!b)/i.test(tail) ? 'm' : null;
-  const whole = FIELD_OF.get(plain(text));
-  if (whole) return { field: whole, unit };
-  const bare = tail === null ? undefined : FIELD_OF.get(plain(text.replace(UNIT, '')));
-  return bare ? { field: bare, unit } : null;
+  const whole = COLUMN_OF.get(plain(text));
+  if (whole) return { column: whole, unit };
+  const bare = tail === null ? undefined : COLUMN_OF.get(plain(text.replace(UNIT, '')));
+  return bare ? { column: bare, unit } : null;
 }

@@ -1,10 +1,10 @@
 import { plainCell } from '../../base/text/csvCell';
 import { parseLength } from '../../base/units/length';
 import { RunChanges } from '../../job/commands/runs';
-import { CARRIES, ORIGINS, RUN_STATES, Run, SCOPES } from '../../job/records/run';
+import { CARRIES, ORIGINS, RUN_FIELDS, RUN_STATES, Run, SCOPES } from '../../job/records/run';
 import { carriesOfCable } from './carriesOfCable';
 import { CARRIES_WORDS, ORIGIN_WORDS, SCOPE_WORDS, STATE_WORDS } from './cellWords';
-import { type ColumnMap, choicesOf, columnInfo, holdsFigure, holdsYesNo, lengthIn, type RunColumn } from './runColumns';
+import { type ColumnMap, choicesOf, columnInfo, holdsYesNo, lengthIn, type RunColumn, rangeOf } from './runColumns';
 
 /** What is wrong with one cell: which field, what stands there, what was expected. */
 export type RowFault = { field: RunColumn | 'row'; found: string; expected: string };
@@ -47,20 +47,16 @@ function readText(field: keyof RunChanges, cell: string): Read {
   );
 }
 
-/** Least and most of each length, and one for example, in metres. */
-const LENGTH_LIMITS = {
-  lengthMm: { least: 1, most: 10_000_000, such: 22_500 },
-  tailMm: { least: 0, most: 100_000, such: 1500 },
-  outletHeightMm: { least: 0, most: 20_000, such: 300 },
-};
+type Range = NonNullable<ReturnType<typeof rangeOf>>;
+const thousands = (value: number): string => value.toLocaleString('en');
 
-function readLength(cell: string, { field, unit }: NonNullable<ReturnType<typeof lengthIn>>): Read {
+function readLength(cell: string, { field, unit }: NonNullable<ReturnType<typeof lengthIn>>, range: Range): Read {
   if (cell === '') return { ok: true, value: { [field]: null } };
-  const { least, most, such } = LENGTH_LIMITS[field];
+  const { least, most } = range;
   const mm = parseLength(cell.replace(ROUGHLY, ''), unit);
   if (mm === null || mm < least || mm > most) {
-    const [longest, example] = [most, such].map((one) =>
-      unit === 'm' ? (one / 1000).toLocaleString('en') : Math.floor(one / 304.8).toLocaleString('en'),
+    const [longest, example] = [most, RUN_FIELDS[field].exampleMm].map((mm) =>
+      thousands(unit === 'm' ? mm / 1000 : Math.floor(mm / 304.8)),
     );
     return fail(`a length ${least > 0 ? 'above' : 'from'} 0 and up to ${longest} ${unit}, such as ${example}`);
   }
@@ -109,29 +105,23 @@ function readPower(cell: string): Read {
   return { ok: true, value: { poeW: watts } };
 }
 
-function readPoeClass(cell: string): Read {
-  if (cell === '') return { ok: true, value: { poeClass: null } };
-  const digit = /^(?:class\s*)?([0-8])$/i.exec(cell)?.[1];
-  return digit ? { ok: true, value: { poeClass: Number(digit) } } : fail('a power class from 0 to 8, or nothing');
-}
-
 function readYesNo(field: keyof RunChanges, word: string): Read {
   if (YES.has(word)) return { ok: true, value: { [field]: true } };
   return NO.has(word) ? { ok: true, value: { [field]: false } } : fail('yes or no');
 }
 
-function readFigure(field: keyof RunChanges, cell: string): Read {
-  const value = cell === '' ? null : number(cell.replace(ROUGHLY, ''));
-  const checked = RunChanges.shape[field].safeParse(value);
-  if (checked.success) return { ok: true, value: { [field]: value } };
-  return fail(checked.error.issues[0]?.message.replace(/^expected /, '') ?? 'a figure');
+function readNumber(field: keyof RunChanges, cell: string, { least, most, isWhole }: Range): Read {
+  if (cell === '') return { ok: true, value: { [field]: null } };
+  const value = number(cell.replace(ROUGHLY, ''));
+  if (value >= least && value <= most && (!isWhole || Number.isInteger(value)))
+    return { ok: true, value: { [field]: value } };
+  return fail(`${isWhole ? 'a whole number' : 'a number'} from ${thousands(least)} to ${thousands(most)}, or nothing`);
 }
 
-/** What is read in a way of its own: lists say it in more words than ours. */
+/** Columns that cable lists fill with words and units of their own. */
 const OWN_WAYS: Partial<Record<RunColumn, (cell: string, word: string) => Read>> = {
   speed_mbps: readSpeed,
   poe_w: readPower,
-  poe_class: readPoeClass,
   carries: (_, word) => readWord('carries', CARRIES_WORDS[word] ?? word, CARRIES, 'ethernet'),
   state: (_, word) => readWord('state', STATE_WORDS[word] ?? word, RUN_STATES, 'wanted'),
   // `Existing: yes`.
@@ -140,22 +130,24 @@ const OWN_WAYS: Partial<Record<RunColumn, (cell: string, word: string) => Read>>
   scope: (_, word) => readWord('scope', SCOPE_WORDS[word] ?? word, SCOPES, 'now'),
 };
 
-/** What a run has where nothing is said. */
+/** The defaults of a run. */
 const BLANK = Run.parse({ id: 'blank', label: '-' });
 
-/** By the schema of its field, unless lists say it in words of their own. */
+/** Read a cell by the schema of its field, except for the columns above. */
 function readCell(column: RunColumn, raw: string): Read {
   const cell = raw.trim();
   const word = cell.toLowerCase();
   const length = lengthIn(column);
-  if (length) return readLength(cell, length);
+  const range = rangeOf(column);
+  if (length && range) return readLength(cell, length, range);
   const own = OWN_WAYS[column];
   if (own) return own(cell, word);
   const { field } = columnInfo(column);
   if (field === 'networkId') return readText('network', raw);
   if (holdsYesNo(column)) return readYesNo(field, word);
-  if (holdsFigure(column)) return readFigure(field, cell);
+  if (range) return readNumber(field, column === 'poe_class' ? cell.replace(/^class\s*/i, '') : cell, range);
   const choices = choicesOf(column);
+  // A column with choices holds one of them, or null.
   if (choices) return readWord(field, word, choices, BLANK[field] as string | null);
   return readText(field, raw);
 }

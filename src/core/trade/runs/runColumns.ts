@@ -4,57 +4,64 @@ import { type FieldWords, RUN_FIELDS, Run } from '../../job/records/run';
 import { readHeading } from './columnWords';
 
 type Fields = typeof RUN_FIELDS;
-type ColumnsOf<F> = F extends { column: infer C extends string; isLength: true }
+type ColumnsOf<F> = F extends { column: infer C extends string; exampleMm: number }
   ? `${C}_m` | `${C}_ft`
   : F extends { column: infer C }
     ? C
     : never;
-/** A column of a list of runs: lengths say their unit. */
+/** A column of a run list. Lengths have one for each unit. */
 export type RunColumn = ColumnsOf<Fields[keyof Fields]>;
 
 type Column = {
-  /** The field of a run that it holds; the network by its id, which stands in lists by its name. */
+  /** The field of the run. `networkId` is shown as the name of the network. */
   field: keyof Fields;
   words: FieldWords;
-  /** Of a length. */
+  /** Lengths only. */
   unit: 'm' | 'ft' | null;
 };
 const COLUMNS = new Map(
   (Object.entries(RUN_FIELDS) as [keyof Fields, FieldWords][]).flatMap(([field, words]) =>
-    (words.isLength ? (['m', 'ft'] as const) : [null]).map((unit): [RunColumn, Column] => [
+    (words.exampleMm ? (['m', 'ft'] as const) : [null]).map((unit): [RunColumn, Column] => [
       (unit ? `${words.column}_${unit}` : words.column) as RunColumn,
       { field, words, unit },
     ]),
   ),
 );
 
-/** Columns of a list of runs, in order. */
+/** All columns, in order. */
 export const RUN_COLUMNS: readonly RunColumn[] = [...COLUMNS.keys()];
 
-/** What a column holds. */
+/** Field, names and unit of a column. */
 export function columnInfo(column: RunColumn): Column {
   const info = COLUMNS.get(column);
   if (!info) throw new RangeError(`no column ${column}`);
   return info;
 }
 
-/** What a column takes, without what is filled in where nothing is said. */
+/** The schema of a field, without its default and without null. */
 function schemaOf(column: RunColumn): z.ZodType {
   const schema: z.ZodType = Run.shape[columnInfo(column).field];
   const bare = schema instanceof z.ZodDefault ? schema.unwrap() : schema;
+  // Zod types what is inside as its core type; every schema of a record is made with the full one.
   return (bare instanceof z.ZodNullable ? bare.unwrap() : bare) as z.ZodType;
 }
 
-export const holdsFigure = (column: RunColumn): boolean => schemaOf(column) instanceof z.ZodNumber;
+/** The limits of a number, in the unit of its field; null for any other field. */
+export function rangeOf(column: RunColumn): { least: number; most: number; isWhole: boolean } | null {
+  const schema = schemaOf(column);
+  if (!(schema instanceof z.ZodNumber)) return null;
+  return { least: schema.minValue ?? 0, most: schema.maxValue ?? Number.MAX_SAFE_INTEGER, isWhole: schema.isInt };
+}
+
 export const holdsYesNo = (column: RunColumn): boolean => schemaOf(column) instanceof z.ZodBoolean;
-/** The words that a column takes, and none else; null for one that takes any. */
+/** The words that a column accepts; null when it accepts any text or number. */
 export function choicesOf(column: RunColumn): readonly string[] | null {
   const schema = schemaOf(column);
   return schema instanceof z.ZodEnum ? schema.options.map(String) : null;
 }
 
 const UNIT_WORDS = { m: 'metres', ft: 'feet' } as const;
-/** A column in words: in full, and as short as stands over it. */
+/** The full name of a column, and its short heading. */
 export function columnWords(column: RunColumn): { name: string; short: string } {
   const { words, unit } = columnInfo(column);
   return unit
@@ -66,11 +73,12 @@ export function columnWords(column: RunColumn): { name: string; short: string } 
 export type ColumnMap = (RunColumn | null)[];
 
 /** Fields of a run that are lengths. */
-export type LengthField = { [F in keyof Fields]: Fields[F] extends { isLength: true } ? F : never }[keyof Fields];
+export type LengthField = { [F in keyof Fields]: Fields[F] extends { exampleMm: number } ? F : never }[keyof Fields];
 
-/** The length that a column holds, and in which unit; null for one that holds none. */
+/** Field and unit of a length column; null for any other column. */
 export function lengthIn(column: RunColumn): { field: LengthField; unit: 'm' | 'ft' } | null {
   const { field, unit } = columnInfo(column);
+  // Only lengths have a unit.
   return unit && { field: field as LengthField, unit };
 }
 
@@ -82,9 +90,9 @@ export function columnFor(heading: string, units: Units): RunColumn | null {
   if (own) return own;
   const read = readHeading(heading);
   if (!read) return null;
-  const { field, unit } = read;
-  const asLength = PLAIN.get(`${field}_${unit ?? (units === 'metric' ? 'm' : 'ft')}`.replace(/_/g, ''));
-  return asLength ?? (field as RunColumn);
+  const unit = read.unit ?? (units === 'metric' ? 'm' : 'ft');
+  const found = [...COLUMNS].find(([, one]) => one.words.column === read.column && (one.unit ?? unit) === unit);
+  return found?.[0] ?? null;
 }
 
 /** Guess which field each column holds from its heading; a field is given to one column only. */

@@ -39,6 +39,9 @@ const TAKEN: [column: RunColumn, cell: string, fields: object][] = [
   ['carries', 'fiber', { carries: 'fibre' }],
   ['carries', 'data', { carries: 'ethernet' }],
   ['carries', '', { carries: 'ethernet' }],
+  ['poe_class', 'Class 4', { poeClass: 4 }],
+  ['poe_class', '0', { poeClass: 0 }],
+  ['poe_class', '', { poeClass: null }],
   ['notes', "'=1+1", { notes: '=1+1' }],
   ['notes', "'tis here", { notes: "'tis here" }],
 ];
@@ -56,6 +59,9 @@ const REFUSED: [column: RunColumn, cell: string, expected: string][] = [
   ['origin', 'blue', 'one of new, found'],
   ['scope', 'never', 'one of now, later'],
   ['carries', 'water', 'one of ethernet, fibre, coax, telephone, speaker, other'],
+  ['poe_class', '9', 'a whole number from 0 to 8, or nothing'],
+  ['poe_class', '2.5', 'a whole number from 0 to 8, or nothing'],
+  ['poe_class', 'high', 'a whole number from 0 to 8, or nothing'],
   ['jacket', 'x'.repeat(31), 'at most 30 characters'],
   ['bundle', 'x'.repeat(41), 'at most 40 characters'],
 ];
