@@ -13,10 +13,10 @@ import type { PackFile } from './packNames';
 import { pageAssets } from './pageAssets';
 import { Drawing, staticPage } from './staticPage';
 
-/** Most that small photographs take of the file, octets. */
+/** Limit for the small photographs in the file, bytes. */
 const MOST_PHOTOGRAPHS = 6 * 1024 * 1024;
 
-/** Small photographs with what they are of; those of a run are shown with its path. */
+/** Small photographs with their subjects. Those of a run are also shown with its path. */
 function Album({ job, photographs }: { job: Job; photographs: readonly PackFile[] }) {
   if (photographs.length === 0) return null;
   let room = MOST_PHOTOGRAPHS;
@@ -46,7 +46,7 @@ function Album({ job, photographs }: { job: Job; photographs: readonly PackFile[
   );
 }
 
-/** Runs with where they go, a row for each: what stands here without scripts too. */
+/** One row for each run and where it goes. It needs no scripts. */
 function PortMap({ lines }: { lines: readonly PathLine[] }) {
   return (
     <table id="port-map">
@@ -61,7 +61,7 @@ function PortMap({ lines }: { lines: readonly PathLine[] }) {
       </thead>
       <tbody>
         {lines.map((line, row) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: two runs may have one label or none, and rows are written once.
+          // biome-ignore lint/suspicious/noArrayIndexKey: labels can repeat or be empty, and the page is rendered once.
           <tr key={row}>
             {PATH_COLUMNS.map((column) =>
               column === 'label' && line.label !== '' ? (
@@ -81,7 +81,7 @@ function PortMap({ lines }: { lines: readonly PathLine[] }) {
 
 type Item = { key: string; bold?: string; words?: string; soft?: string | null };
 
-/** A part that is a list. @param none what is said where nothing is in it */
+/** A part of the file that is a list. @param none shown when the list is empty */
 function Part({ id, title, items, none, children }: ListPart) {
   return (
     <section id={id}>
@@ -143,9 +143,9 @@ export function handoverHtml(job: Job, root: string, about: About, photographs: 
           id="trace"
           aria-label="Trace"
           aria-live="polite"
-          data-empty="Type a label, a room, a port or a device: its whole path is told here."
+          data-empty="Type a label, a room, a port or a device: its whole path is shown here."
         >
-          The search needs scripts: without them the port map below says the same.
+          The search needs JavaScript. Without it, use the port map below.
         </section>
         <nav aria-label="Parts of this file">
           <ul>
@@ -163,7 +163,7 @@ export function handoverHtml(job: Job, root: string, about: About, photographs: 
         </p>
         <section id="map">
           <h2>{PARTS.map}</h2>
-          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls is reached by keys. */}
+          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: keyboard users scroll the table by focusing it. */}
           <section className="wide" tabIndex={0} aria-label="Port map, scrolls">
             <PortMap lines={lines} />
           </section>

@@ -5,13 +5,13 @@ import { renderToStaticMarkup } from 'react-dom/server';
 const hash = (text: string): string => `'sha256-${createHash('sha256').update(text).digest('base64')}'`;
 const asItIs = (text: string) => ({ dangerouslySetInnerHTML: { __html: text } });
 
-/** Our own text between tags that are not read as markup: a script or a style. */
+/** Our own style and script, written into the page as they are. */
 type Raw = { style: string; script?: string };
 
 /**
- * A page that is one file: its style and its script are in it, and its own policy lets nothing else run.
- * @param policy what else the page may do, by the words of a content security policy
- * @param head more for its head
+ * A page in a single file. Its style and script are inside, and its content security policy lets nothing else run.
+ * @param policy further directives of that policy
+ * @param head further elements of the head
  */
 export function staticPage(
   given: Raw & { title: string; policy: readonly string[]; head?: ReactNode; body: ReactElement },
@@ -43,7 +43,7 @@ export function staticPage(
   return `<!doctype html>\n${renderToStaticMarkup(page)}\n`;
 }
 
-/** A drawing within a page: sizes by its own measures give way to the width of the page. */
+/** A drawing scaled to the width of the page. */
 export const Drawing = ({ name, svg }: { name: string; svg: string }) => (
   <>
     <h3>{name}</h3>

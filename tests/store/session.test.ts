@@ -30,7 +30,7 @@ beforeAll(async () => {
   return closePool;
 });
 
-/** Parts of the address of a job that a session asks, with what answers there. */
+/** The routes that a session calls, by the last part of their address. */
 const ROUTES = { batches, reversals, changes } as const;
 
 /**
@@ -44,11 +44,11 @@ async function oneJob(start: Job) {
   const server = {
     state: 'well' as 'well' | 'down' | 'hangs' | number,
     asked: 0,
-    /** Fails to take what has these words in it, whatever else goes well. */
+    /** A request with this text in its body fails with status 500. */
     failsOn: null as string | null,
-    /** How many steps were taken of this window. */
+    /** Number of accepted changes from this window. */
     taken: 0,
-    /** What happens after the next step was taken, before its answer arrives. */
+    /** Runs after the next change is accepted and before its answer arrives. */
     afterNext: null as (() => void) | null,
     opened: async (): Promise<OpenJob> => {
       const opened = await openJob(store, me, id);
@@ -56,7 +56,7 @@ async function oneJob(start: Job) {
       return opened;
     },
     job: async (): Promise<Job> => (await server.opened()).job,
-    /** How many steps were taken. */
+    /** Number of changes that the server has accepted. */
     steps: async (): Promise<number> => (await server.opened()).point.revision,
     /** As if its database held another one under this id. */
     putBack: async (job: Job, history: string): Promise<void> => {

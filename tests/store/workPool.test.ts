@@ -125,7 +125,7 @@ describe('a file that is brought', () => {
     const reason = (outcome as PromiseRejectedResult).reason as Error;
     expect(reason.name, reason.stack ?? '').toBe('Refusal');
     expect(reason.message).toMatch(words);
-    // Read in this thread it would be many seconds; a machine that is slow now has more time for the little that is left.
+    // Reading the file in this thread would take many seconds. A slow machine gets more time for the rest.
     expect(longest).toBeLessThan(1000 * slowness());
   });
 

@@ -6,10 +6,10 @@ export const screenDrawn = new Promise<void>((done) => {
 });
 export const sayDrawn = (): void => resolve();
 
-/** A page that is not in view draws nothing: so many milliseconds are waited for it. */
+/** A hidden tab draws nothing, so drawing is not waited for longer than this. */
 const OUT_OF_VIEW_MS = 1000;
 
-/** Say so once what was just put into the page is drawn. */
+/** Resolve `screenDrawn` after the next frame. */
 export function sayOnceDrawn(): void {
   requestAnimationFrame(() => setTimeout(sayDrawn));
   setTimeout(sayDrawn, OUT_OF_VIEW_MS);

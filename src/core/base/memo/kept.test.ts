@@ -10,7 +10,7 @@ const counted = () => {
   return { asked, ask };
 };
 
-it('makes a thing once, and a draft each time', () => {
+it('calculates once for a frozen object, and every time for a draft', () => {
   const { asked, ask } = counted();
   const sum = kept((rows: readonly number[]) => ask(rows).reduce((all, one) => all + one, 0));
   const final = Object.freeze([1, 2]);
@@ -22,7 +22,7 @@ it('makes a thing once, and a draft each time', () => {
   expect(sum(draft)).toBe(7);
 });
 
-it('keeps what is null or undefined too', () => {
+it('keeps null and undefined', () => {
   const { asked, ask } = counted();
   const first = kept((rows: readonly number[]) => ask(rows)[0]);
   const none = Object.freeze([]);
@@ -30,7 +30,7 @@ it('keeps what is null or undefined too', () => {
   expect(asked).toHaveLength(1);
 });
 
-it('makes one for each key', () => {
+it('keeps one result for each key', () => {
   const { asked, ask } = counted();
   const at = keptFor((rows: readonly string[], key: number) => ask(rows)[key] ?? null);
   const rows = Object.freeze(['a', 'b']);
@@ -38,7 +38,7 @@ it('makes one for each key', () => {
   expect(asked).toHaveLength(3);
 });
 
-it('makes it anew when anything that it rests on is another, and not for a draft among them', () => {
+it('recalculates when any input changes, and keeps nothing when one of them is a draft', () => {
   type Job = { name: string; rows: readonly number[]; width: number };
   const { asked, ask } = counted();
   const drawn = keptWhile(
@@ -55,7 +55,7 @@ it('makes it anew when anything that it rests on is another, and not for a draft
   expect(drawn({ name: 'a', rows: draft, width: 2 })).not.toBe(drawn({ name: 'a', rows: draft, width: 2 }));
 });
 
-it('keeps everything where drafts never come', () => {
+it('keeps results of objects that are not frozen when told to', () => {
   const { asked, ask } = counted();
   const name = kept((job: { name: string }) => ask(job).name, always);
   const job = { name: 'a' };

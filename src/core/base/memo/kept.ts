@@ -1,15 +1,15 @@
 /**
- * What is worked out of a thing (a job, a table of it, a record) is kept as long as that thing is there. Records are never
- * changed in place, so the same thing gives the same result. A draft does change in place: only what is final, which is
- * frozen, is kept, unless who keeps it says that drafts never come.
+ * Memoisation. A result is kept with the object it was calculated from (a job, a table, a record), until that object is
+ * garbage. Records are never changed in place, so the same object always gives the same result. Drafts are changed in place,
+ * so results of objects that are not frozen are not kept, unless the caller passes `always`.
  */
 type IsKept = (thing: unknown) => boolean;
 
-/** For what is never asked of a draft: everything is kept. */
+/** Keep every result: for functions that are never called with a draft. */
 export const always: IsKept = () => true;
 
 /**
- * What is made of one thing.
+ * Memoise a function of one object.
  * @example const sorted = kept((runs: Job['runs']) => Object.values(runs).sort(byLabel))
  */
 export function kept<T extends object, R>(make: (of: T) => R, isKept: IsKept = Object.isFrozen): (of: T) => R {
@@ -23,7 +23,7 @@ export function kept<T extends object, R>(make: (of: T) => R, isKept: IsKept = O
   };
 }
 
-/** What is made of a thing for a key, kept for each key. */
+/** Memoise a function of an object and a key: one result for each key. */
 export function keptFor<T extends object, K, R>(
   make: (of: T, key: K) => R,
   isKept: IsKept = Object.isFrozen,
@@ -40,8 +40,9 @@ export function keptFor<T extends object, K, R>(
 }
 
 /**
- * What is made of several things: the last that was made is kept with the first of them, while the others are the same.
- * @param on all that it rests on
+ * Memoise a function of several objects or values. The last result is kept with the first object, as long as all others are
+ * the same.
+ * @param on everything that the result depends on, an object first
  */
 export function keptWhile<Given extends unknown[], R>(
   on: (...given: Given) => readonly [object, ...unknown[]],

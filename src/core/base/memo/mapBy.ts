@@ -1,4 +1,4 @@
-/** Rows by a key; where two share it, the first one found. */
+/** Index rows by a key. When two rows share a key, the first one is kept. */
 export function mapBy<T>(rows: Iterable<T>, key: (row: T) => string): Map<string, T> {
   const map = new Map<string, T>();
   for (const row of rows) {

@@ -107,7 +107,7 @@ function carriedOn(job: Job, rack: Rack, carrier: Gear, top: number, face: Face)
 
 const shortNameOf = (job: Job, gear: Gear): string => gearShortNames(job).get(gear.id) ?? '';
 
-/** A device as it is drawn: the same one while it, its rack, its short name and what it carries are the same. */
+/** A device as drawn. It changes only with the device, its rack, its short name or the devices it carries. */
 const itemOf = keptWhile(
   (job: Job, rack: Rack, gear: Gear, placement: Placement) => [
     placement,

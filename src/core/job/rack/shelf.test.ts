@@ -62,7 +62,7 @@ describe('shelves', () => {
     expect(findSnags(mended).some((one) => one.rule === 'shelf-too-full')).toBe(false);
   });
 
-  it('are drawn with what they carry now, whatever of that is changed', () => {
+  it('are drawn again when a carried device changes', () => {
     const drawn = (of: Job) => elevation(of, of.racks.rack as Rack).items.find(({ gearId }) => gearId === 'shelf');
     const one = on('a');
     expect(drawn(one)).toBe(drawn(one));
@@ -70,7 +70,7 @@ describe('shelves', () => {
     const changed = apply(one, { type: 'editGear', gearId: 'a', changes: { name: 'Recorder', massKg: 3 } });
     expect(drawn(changed)?.carried.map(({ name }) => name)).toEqual(['Recorder']);
     expect(drawn(changed)?.massKg.sum).toBeCloseTo(5);
-    // What stands elsewhere is none of its business.
+    // A device elsewhere makes no difference.
     const other = apply(one, { type: 'editGear', gearId: 'b', changes: { massKg: 9 } });
     expect(drawn(other)).toBe(drawn(one));
   });

@@ -42,7 +42,7 @@ const placedByRack = keptWhile(
   },
 );
 
-/** What stands in a rack, lowest first. */
+/** The gear of a rack, lowest first. */
 export const placedIn = (job: Job, rackId: string): Placed[] => placedByRack(job).get(rackId) ?? [];
 
 /** What stands on a shelf, in a drawer or in a kit. */
